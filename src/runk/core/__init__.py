@@ -1,0 +1,1 @@
+"""The trade itself: frozen dataclasses and pure functions, no input or output."""

@@ -1,0 +1,1 @@
+"""Speed, feed and depth of cut, and what the cut asks of the machine."""

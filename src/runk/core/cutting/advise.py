@@ -1,0 +1,140 @@
+"""The cautions of one cut: shown because this cut calls for them, never as wallpaper."""
+
+from __future__ import annotations
+
+from runk.core.cutting.question import Meets, Operation, SpeedQuestion, Surface, Tool
+from runk.core.cutting.spindle import Cut
+from runk.core.figures import Caution, Figure
+from runk.core.machines.choose import Setting
+from runk.core.machines.machine import Holding, Machine
+from runk.core.metals import Metal
+from runk.core.sources import PRACTICE
+
+LONG_FREE, LONG_HELD, LONG_BAR = 4.0, 10.0, 4.0
+"""Overhangs in diameters: past these work wants a centre, a steady; a bar a warning."""
+SPRING_WORTH_A_PASS_MM = 0.01
+FAR_UNDER, FAR_OVER = 0.6, 1.15
+
+
+def cautions_for(
+    question: SpeedQuestion, held: Holding, metal: Metal, machine: Machine, setting: Setting,
+    target: float, cut: Cut, spring: Figure | None,
+) -> tuple[Caution, ...]:  # fmt: skip
+    """Everything to mind about this cut, most pressing first."""
+    found = [
+        *_of_speed(question, machine, setting, target),
+        *_of_load(question, cut),
+        *_of_reach(question, held, spring),
+        *_of_holding(held),
+        *_of_metal(question, metal),
+    ]
+    return tuple(sorted(found, key=lambda c: c.word != "Stop"))
+
+
+def _of_speed(
+    question: SpeedQuestion, machine: Machine, setting: Setting, target: float
+) -> list[Caution]:
+    found = []
+    ratio = setting.rpm / target
+    if ratio > FAR_OVER:
+        ways = ["take the finest feed and stop at the first whine"]
+        geared = any("back" in s.gear.lower() for s in machine.steps)
+        if not geared and machine.steps:
+            ways.insert(0, "gear the machine down")
+        if question.tool is Tool.HSS:
+            ways.insert(0, "use a carbide tip, which stands it")
+        elif question.operation in (Operation.DRILL, Operation.END_MILL):
+            ways.insert(0, "use a smaller tool")
+        found.append(
+            Caution("Stop" if ratio > 1.5 else "Mind", "the speed",
+                    f"Even the slowest that can be set is {ratio - 1:.0%} too fast for this: "
+                    f"{', or '.join(ways)}.", "set_rpm", PRACTICE)
+        )  # fmt: skip
+    elif ratio < FAR_UNDER and setting.rpm >= _fastest(machine) * 0.999:
+        found.append(
+            Caution("Mind", "the top speed",
+                    f"The metal would take {target:.0f}: run flat out and keep to the feed a "
+                    "minute shown, which is scaled to it.", "set_rpm", PRACTICE)
+        )  # fmt: skip
+    return found
+
+
+def _fastest(machine: Machine) -> float:
+    speeds = [s.rpm for s in machine.steps] + [r.high_rpm for r in machine.ranges]
+    return max(speeds) * machine.frequency_ratio
+
+
+def _of_load(question: SpeedQuestion, cut: Cut) -> list[Caution]:
+    if not cut.reduced:
+        return []
+    what = "depth is" if cut.reduced == "depth" else "feed is"
+    found = [
+        Caution("Mind", "the load",
+                f"The {what} turned down to what this belt can give: a large diameter is a "
+                "long arm.", f"{cut.reduced}_mm", PRACTICE)
+    ]  # fmt: skip
+    if question.operation is Operation.DRILL:
+        found.append(
+            Caution("Mind", "stalling", "Open the hole in steps, so that each drill cuts less.",
+                    "torque_nm", PRACTICE)
+        )  # fmt: skip
+    return found
+
+
+def _of_reach(question: SpeedQuestion, held: Holding, spring: Figure | None) -> list[Caution]:
+    if question.overhang is None:
+        return []
+    if question.operation is Operation.BORE:
+        if question.bar is None:
+            return []
+        times, what, most = float(question.overhang / question.bar), "boring bar", LONG_BAR
+        cure = "Use a thicker bar or less overhang."
+    else:
+        times, what = float(question.overhang / question.diameter), "work"
+        free = held not in (Holding.CENTRES, Holding.CHUCK_AND_CENTRE)
+        most = LONG_FREE if free else LONG_HELD
+        cure = "Give its end a centre." if free else "Give it a steady."
+    says = []
+    if times > most:
+        says.append(f"{times:.1f} times as long as thick. {cure}")
+    if spring is not None and 2 * spring.value > SPRING_WORTH_A_PASS_MM:
+        says.append(f"It springs about {spring.words()}: leave two passes at the last setting.")
+    if not says:
+        return []
+    return [Caution("Mind", f"the {what}", " ".join(says), "spring_mm", PRACTICE)]
+
+
+def _of_holding(held: Holding) -> list[Caution]:
+    if held is Holding.FACEPLATE:
+        return [
+            Caution("Stop", "the balance",
+                    "Work off centre swings the faceplate: balance it, turn it by hand first, "
+                    "start slow.", "set_rpm", PRACTICE)
+        ]  # fmt: skip
+    return []
+
+
+def _of_metal(question: SpeedQuestion, metal: Metal) -> list[Caution]:
+    found = []
+    if question.surface is Surface.SKIN:
+        if not metal.cast:
+            found.append(
+                Caution("Mind", "the skin", f"{metal.name.capitalize()} is bar and has no casting "
+                        "skin: worked out as sound metal.", None, PRACTICE)
+            )  # fmt: skip
+        elif question.operation in (Operation.TURN, Operation.FACE, Operation.BORE):
+            found.append(
+                Caution("Mind", "the skin", "Sand and hard skin blunt the edge: go under it in one "
+                        "bite, slow, before anything else.", "depth_mm", PRACTICE)
+            )  # fmt: skip
+    if question.meets is Meets.INTERRUPTED and question.tool is Tool.CARBIDE:
+        found.append(
+            Caution("Mind", "the tip", "A carbide tip chips on an interrupted cut: high-speed "
+                    "steel stands the knocks better.", None, PRACTICE)
+        )  # fmt: skip
+    found += [
+        Caution(known.word, known.about, known.says, None, known.source)
+        for known in metal.cautions
+        if "*" in known.operations or question.operation in known.operations
+    ]
+    return found

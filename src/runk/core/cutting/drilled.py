@@ -1,0 +1,79 @@
+"""Drilling: feed and torque of a twist drill."""
+
+from __future__ import annotations
+
+from math import pi, sin
+
+from runk.core.cutting import laws
+from runk.core.cutting.spindle import Bench, Cut, chip_mm2, practice_mm
+from runk.core.cutting.tables import chip_groups
+from runk.core.figures import law
+from runk.core.sources import PRACTICE
+
+LIP_SIN = sin(pi * 59 / 180)
+"""Sine of half the point angle of a 118° drill: a lip's chip is that much thinner."""
+POINT_SHARE = 0.30
+"""Length of a 118° point for each millimetre of diameter."""
+_THINNEST_FEED = 1e-4
+
+
+@law("Drill feed", "{diameter_mm} ÷ 60 × {share}, at most 0.15 × {share}", PRACTICE)
+def drill_mm_per_rev(diameter_mm: float, share: float) -> float:
+    """Feed a turn of a drill: D/60 with a ceiling, more in iron and brass.
+
+    >>> drill_mm_per_rev(6.0, 1.0)
+    0.1
+    >>> round(drill_mm_per_rev(12.0, 1.5), 3)
+    0.225
+    """
+    return min(diameter_mm / 60.0, 0.15) * share
+
+
+@law("Feed this belt can drive", "{feed_mm_per_rev} × {share}")
+def eased_mm_per_rev(feed_mm_per_rev: float, share: float) -> float:
+    """Feed turned down to the power there is.
+
+    >>> eased_mm_per_rev(0.1, 0.5)
+    0.05
+    """
+    return feed_mm_per_rev * share
+
+
+def drilled(bench: Bench) -> Cut:
+    """Feed and load of drilling; the feed is turned down where the belt is too weak."""
+    w, metal = bench.w, bench.metal
+    start = len(w.steps)
+    feed = w(drill_mm_per_rev, diameter_mm=bench.diameter, share=chip_groups()[metal.chip].drill)
+    trial = laws.drill_nm(bench.trial(feed / 2 * LIP_SIN), feed, bench.diameter)
+    asked = laws.shaft_w(trial, bench.setting.rpm)
+    reduced = asked > bench.available.value
+    if reduced:
+        # Torque goes as feed to the power (1 - mc), so this lands on the power there is.
+        share = (bench.available.value / asked) ** (1 / (1 - metal["mc"]))
+        feed = max(w(eased_mm_per_rev, feed_mm_per_rev=feed, share=share), _THINNEST_FEED)
+    per_rev = w.figure(feed, "feed_mm_per_rev", since=start)
+    start = len(w.steps)
+    specific = bench.specific(feed / 2 * LIP_SIN)
+    torque = w.of(
+        laws.drill_nm, "torque_nm", since=start, specific_n_per_mm2=specific,
+        feed_mm_per_rev=feed, diameter_mm=bench.diameter,
+    )  # fmt: skip
+    deep = w.of(practice_mm, "depth_mm", table_mm=bench.diameter, share=0.5, why="half the drill")
+    start = len(w.steps)
+    section = w(chip_mm2, depth_mm=deep.value, feed_mm_per_rev=feed)
+    return Cut(
+        per_rev=per_rev,
+        per_min=bench.per_min(feed),
+        per_tooth=None,
+        depth=deep,
+        takes_off=None,
+        dial=None,
+        divisions=None,
+        force=w.of(
+            laws.cutting_n, "force_n", since=start, specific_n_per_mm2=specific, chip_mm2=section
+        ),
+        power=w.of(laws.shaft_w, "power_w", torque_nm=torque.value, speed_rpm=bench.setting.rpm),
+        torque=torque,
+        roughness=None,
+        reduced="feed" if reduced else "",
+    )

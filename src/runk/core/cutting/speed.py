@@ -1,0 +1,426 @@
+"""``speed``: what to set on the machine for a cut."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+from runk.core.cutting import bend, laws
+from runk.core.cutting.advise import cautions_for
+from runk.core.cutting.drilled import POINT_SHARE, drilled
+from runk.core.cutting.milled import milled
+from runk.core.cutting.question import (
+    SENTENCES,
+    Meets,
+    Operation,
+    SchoolChoice,
+    SetUp,
+    SpeedAnswer,
+    SpeedQuestion,
+    Stage,
+    Surface,
+    Tool,
+)
+from runk.core.cutting.spindle import Cut, at_bench
+from runk.core.cutting.tables import factors
+from runk.core.cutting.turned import turned
+from runk.core.figures import Figure, Num, Working, law
+from runk.core.machines.choose import OVER_ALLOWED, School, Setting, choose, settings
+from runk.core.machines.machine import Dial, Holding, Machine, MachineKind
+from runk.core.metals import Metal
+from runk.core.refusals import Refused
+from runk.core.registry import Calculator, register
+from runk.core.sources import PRACTICE
+from runk.core.units import unit_of
+from runk.core.workshop import Workshop
+
+RADIAL_SHARE = 0.5
+"""Share of the cutting force that bends the work: 0.3 to 0.6 by practice."""
+STEEL_GPA = 205.0
+
+KINDS: dict[Operation, tuple[MachineKind, ...]] = {
+    Operation.TURN: (MachineKind.LATHE,),
+    Operation.FACE: (MachineKind.LATHE,),
+    Operation.BORE: (MachineKind.LATHE, MachineKind.MILL),
+    Operation.DRILL: (MachineKind.LATHE, MachineKind.DRILL_PRESS, MachineKind.MILL),
+    Operation.END_MILL: (MachineKind.MILL, MachineKind.LATHE),
+}
+_ON_TABLE = frozenset({Holding.VICE, Holding.CLAMPS})
+_DOING = {
+    Operation.TURN: "Turning", Operation.FACE: "Facing", Operation.BORE: "Boring",
+    Operation.DRILL: "Drilling", Operation.END_MILL: "End milling",
+}  # fmt: skip
+
+
+@law("Drill and point", "{length_mm} + {point_mm}")
+def with_point_mm(length_mm: Num, point_mm: Num) -> Num:
+    """How far a drill travels for a hole of that full depth.
+
+    >>> with_point_mm(10.0, 3.0)
+    13.0
+    """
+    return length_mm + point_mm
+
+
+@dataclass(frozen=True, slots=True)
+class SpeedShop:
+    """What ``speed`` needs of the workshop: one machine, one metal."""
+
+    machine: Machine
+    metal: Metal
+
+
+def needs(question: SpeedQuestion, workshop: Workshop) -> SpeedShop:
+    """Pick the machine and the metal.
+
+    Raises:
+        Refused: A machine that is not there, or cannot do this.
+    """
+    kinds = KINDS[question.operation]
+    machine = workshop.machine(question.machine, kinds)
+    if machine.kind not in kinds:
+        raise Refused(
+            f"{_DOING[question.operation]} wants a {' or a '.join(kinds)}; {machine.name} is a "
+            f"{machine.kind}.", field="machine",
+        )  # fmt: skip
+    return SpeedShop(machine, workshop.metals[question.metal])
+
+
+def settle(question: SpeedQuestion, workshop: Workshop) -> SpeedQuestion:
+    """Name the usual machine and holding where the question leaves them open."""
+    machine = needs(question, workshop).machine
+    return replace(question, machine=machine.name, held=holding_of(question, machine))
+
+
+def holding_of(question: SpeedQuestion, machine: Machine) -> Holding:
+    """How the work is held: as said, or as usual on that machine.
+
+    Raises:
+        Refused: A lathe's holding on a mill, or the reverse.
+    """
+    if machine.kind is MachineKind.LATHE:
+        milling = question.operation is Operation.END_MILL
+        usual = Holding.VERTICAL_SLIDE if milling else Holding.THREE_JAW
+        held = question.held or usual
+        if held in _ON_TABLE:
+            raise Refused(
+                f"There is no {held} on the lathe's spindle.", field="held", suggest=usual
+            )
+        return Holding(held)
+    held = question.held or Holding.VICE
+    if held not in _ON_TABLE:
+        raise Refused(
+            f"On {machine.name} the work sits on the table, not in the {held}.",
+            field="held", suggest="vice",
+        )  # fmt: skip
+    return Holding(held)
+
+
+def check(question: SpeedQuestion, machine: Machine, held: Holding) -> None:
+    """Refuse what this machine cannot do.
+
+    Raises:
+        Refused: Work too large or long, a bar too big for the bore, a cut deeper than metal.
+    """
+    diameter, turned_work = float(question.diameter), question.operation in TURNED_OPERATIONS
+    swing = machine.swing_mm
+    if turned_work and machine.kind is MachineKind.LATHE and swing and diameter > swing:
+        raise Refused(
+            f"{diameter:g} mm does not swing over the bed of {machine.name}: its centre height of "
+            f"{swing / 2:g} mm swings {swing:g} mm.", field="diameter",
+        )  # fmt: skip
+    if not turned_work and diameter > 100:
+        raise Refused(f"A {diameter:g} mm tool is larger than any drill or cutter here.",
+                      field="diameter", suggest="12")  # fmt: skip
+    between = machine.between_mm
+    for field in ("length", "overhang"):
+        value = getattr(question, field)
+        if between and value is not None and value > between and machine.kind is MachineKind.LATHE:
+            raise Refused(
+                f"{float(value):g} mm does not fit on {machine.name}: it takes {between:g} mm.",
+                field=field,
+            )
+    if question.bar is not None and question.bar >= question.diameter:
+        raise Refused("The boring bar must be thinner than the hole.", field="bar")
+    if (
+        question.depth is not None
+        and question.operation is Operation.TURN
+        and 2 * question.depth >= question.diameter
+    ):
+        raise Refused(
+            f"A cut {float(question.depth):g} mm deep takes {2 * float(question.depth):g} mm off "
+            f"the diameter, and there is only {diameter:g} mm.", field="depth",
+        )  # fmt: skip
+    if question.width is not None and question.width > question.diameter:
+        raise Refused("A cutter cannot cut wider than itself.", field="width")
+
+
+TURNED_OPERATIONS = (Operation.TURN, Operation.FACE, Operation.BORE)
+
+
+def target_speed(
+    w: Working, question: SpeedQuestion, metal: Metal, base: str = ""
+) -> tuple[float, Metal]:
+    """Surface speed this cut wants, each factor a step of its own.
+
+    Returns:
+        Metres a minute, and the metal as met (its skin, where it has one).
+    """
+    table = factors()
+    skin = question.surface is Surface.SKIN
+    met = metal.skin if skin and metal.skin is not None else metal
+    row = "carbide_m_min" if question.tool is Tool.CARBIDE else "hss_m_min"
+    speed = met[row]
+    chosen: list[str] = [question.operation]
+    finishing = question.stage is Stage.FINISH and not skin
+    for applies, key in (
+        (skin and metal.skin is None and metal.cast, "skin"),
+        (question.tool is Tool.COBALT, "cobalt"),
+        (finishing and question.set_up is SetUp.STIFF, "stiff-finish"),
+        (question.set_up is SetUp.LONG, "long"),
+        (question.meets is Meets.INTERRUPTED, "interrupted"),
+    ):
+        if applies:
+            chosen.append(key)
+    for key in chosen:
+        factor = table[key]
+        first = key == question.operation
+        speed = w(
+            laws.wanted_m_min, base_m_min=speed, factor=factor.value, why=factor.why,
+            source=met.source(row) if first else factor.source,
+        )  # fmt: skip
+    return speed, met
+
+
+def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
+    """What speed, feed and depth for this cut on this machine.
+
+    Args:
+        question: The cut; see :class:`SpeedQuestion`.
+        shop: The machine and the metal.
+
+    Returns:
+        The position to set and everything that follows from it.
+
+    Raises:
+        Refused: Where the machine cannot do it.
+
+    >>> from fractions import Fraction
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> ask = SpeedQuestion("grey-iron", Fraction("15.875"), Operation.BORE, Tool.CARBIDE)
+    >>> answer = speed(ask, needs(ask, WORKSHOP))
+    >>> answer.position, round(answer.target_rpm.value)
+    ('belt 3, direct', 1123)
+    """
+    machine = shop.machine
+    held = holding_of(question, machine)
+    check(question, machine, held)
+    w = Working()
+    wanted, metal = target_speed(w, question, shop.metal)
+    diameter = float(question.diameter)
+    target = w.of(
+        laws.spindle_rpm, "target_rpm", since=0, surface_m_min=wanted, diameter_mm=diameter
+    )
+    setting = choose(machine, target.value, held, question.school)
+    set_rpm = _set_speed(w, question, machine, setting, target)
+    bench = at_bench(w, question, metal, machine, setting)
+    match question.operation:
+        case Operation.DRILL:
+            cut = drilled(bench)
+        case Operation.END_MILL:
+            cut = milled(bench)
+        case _:
+            cut = turned(bench)
+    spring = _spring(w, question, held, metal, cut)
+    then = None
+    if question.surface is Surface.SKIN and shop.metal.cast:
+        then = speed(replace(question, surface=Surface.SOUND), shop)
+    drilling = question.operation is Operation.DRILL
+    return SpeedAnswer(
+        set_rpm=set_rpm,
+        position=setting.position,
+        mark=setting.mark,
+        gear=setting.gear,
+        target_rpm=target,
+        off_percent=w.of(laws.off_percent, speed_rpm=setting.rpm, target_rpm=target.value),
+        explains=_explain(machine, held, setting, target.value, question.school),
+        surface_speed_m_min=w.of(
+            laws.surface_m_min, "surface_speed_m_min", speed_rpm=setting.rpm, diameter_mm=diameter
+        ),
+        feed_mm_per_rev=cut.per_rev,
+        feed_mm_per_min=cut.per_min,
+        feed_mm_per_tooth=cut.per_tooth,
+        depth_mm=cut.depth,
+        takes_off_mm=cut.takes_off,
+        dial_slide=cut.dial.slide if cut.dial else "",
+        dial_divisions=cut.divisions,
+        dial_says=_dial_says(cut.dial),
+        roughness_um=cut.roughness,
+        force_n=cut.force,
+        power_w=cut.power,
+        power_available_w=bench.available,
+        torque_nm=cut.torque,
+        torque_available_nm=bench.available_torque,
+        spring_mm=spring,
+        diameter_error_mm=None
+        if spring is None
+        else w.of(bend.diameter_error_mm, spring_mm=spring.value),
+        time_s=_time(w, question, cut, diameter),
+        coolant=metal.coolant_drill if drilling else metal.coolant,
+        machine=machine.name,
+        schools=_schools(w, question, machine, held, target.value, setting),
+        cautions=cautions_for(
+            question, held, shop.metal, machine, setting, target.value, cut, spring
+        ),
+        links=(),
+        then=then,
+    )
+
+
+@law("Fastest this school allows", "{target_rpm} × {allowed}", PRACTICE)
+def ceiling_rpm(target_rpm: Num, allowed: Num) -> Num:
+    """How fast the school of choosing a step will go for a target.
+
+    >>> ceiling_rpm(1000.0, 1.15)
+    1150.0
+    """
+    return target_rpm * allowed
+
+
+@law("Plate speed on these mains", "{plate_rpm} × {mains_hz} Hz ÷ {plate_hz} Hz")
+def mains_rpm(plate_rpm: Num, mains_hz: Num, plate_hz: Num) -> Num:
+    """An induction motor straight off the mains turns in proportion to the frequency.
+
+    >>> mains_rpm(860.0, 60.0, 50.0)
+    1032.0
+    """
+    return plate_rpm * mains_hz / plate_hz
+
+
+def _set_speed(
+    w: Working, question: SpeedQuestion, machine: Machine, setting: Setting, target: Figure
+) -> Figure:
+    start = len(w.steps)
+    if question.school is not School.NEAREST:
+        allowed = 1 + (OVER_ALLOWED if question.school is School.A_LITTLE_OVER else 0)
+        why = f"{setting.rpm:.0f} is the fastest there is up to this, within what holds the work"
+        ceiling = w(ceiling_rpm, target_rpm=target.value, allowed=allowed, why=why)
+        if ceiling < setting.rpm:
+            w.steps.pop()
+    if machine.frequency_ratio != 1:
+        w(mains_rpm, plate_rpm=setting.rpm / machine.frequency_ratio, mains_hz=machine.mains_hz,
+          plate_hz=machine.plate_hz)  # fmt: skip
+    return Figure(setting.rpm, unit_of("set_rpm"), (*target.steps, *w.steps[start:]))
+
+
+def _spring(
+    w: Working, question: SpeedQuestion, held: Holding, metal: Metal, cut: Cut
+) -> Figure | None:
+    if question.overhang is None or question.operation not in TURNED_OPERATIONS:
+        return None
+    if question.operation is Operation.BORE:
+        if question.bar is None:
+            return None
+        thick, modulus = float(question.bar), STEEL_GPA
+    else:
+        thick, modulus = float(question.diameter), metal["e_gpa"]
+    shape = {
+        Holding.CENTRES: bend.between_centres_mm,
+        Holding.MANDREL: bend.between_centres_mm,
+        Holding.CHUCK_AND_CENTRE: bend.chuck_and_centre_mm,
+    }.get(held, bend.cantilever_mm)
+    if question.operation is Operation.BORE:
+        shape = bend.cantilever_mm
+    start = len(w.steps)
+    force = w(laws.radial_n, force_n=cut.force.value, share=RADIAL_SHARE, why="0.3 to 0.6 of it")
+    section = w(bend.second_moment_mm4, diameter_mm=thick)
+    spring = w(
+        shape, force_n=force, length_mm=float(question.overhang), e_gpa=modulus, section_mm4=section
+    )
+    return w.figure(spring, "spring_mm", since=start, places=3)
+
+
+def _time(w: Working, question: SpeedQuestion, cut: Cut, diameter: float) -> Figure | None:
+    facing = question.operation is Operation.FACE
+    if question.length is None and not facing:
+        return None
+    start = len(w.steps)
+    along = diameter / 2 if question.length is None else float(question.length)
+    if question.operation is Operation.DRILL:
+        point = w(laws.point_mm, diameter_mm=diameter, share=POINT_SHARE)
+        along = w(with_point_mm, length_mm=along, point_mm=point)
+    return w.of(
+        laws.cut_s, "time_s", since=start, length_mm=along, feed_mm_per_min=cut.per_min.value
+    )
+
+
+def _dial_says(dial: Dial | None) -> str:
+    if dial is None:
+        return ""
+    unit = "in" if dial.unit == "inch" else "mm"
+    return f"{dial.division:g} {unit} a division, {dial.per_turn} a turn, reads {dial.reads}"
+
+
+def _explain(
+    machine: Machine, held: Holding, setting: Setting, target: float, school: School
+) -> str:
+    words = [f"The metal would take {target:.0f}."]
+    above = [s for s in settings(machine) if s.rpm > setting.rpm]
+    limit = machine.limit_for(held)
+    free = choose(replace(machine, limits=()), target, held, school)
+    if limit is not None and free.rpm > setting.rpm:
+        words.append(f"The {held} may turn at {limit:g} at most.")
+    elif above and setting.rpm < target:
+        up = above[0]
+        over = up.rpm / target - 1
+        if over > 0:
+            words.append(f"The next up, {up.position} at {up.rpm:.0f}, is {over:.0%} too fast.")
+    return " ".join(words)
+
+
+_TITLES = {
+    School.A_LITTLE_OVER: "a little over at most",
+    School.NEVER_OVER: "never over",
+    School.NEAREST: "nearest either way",
+}
+
+
+def _schools(
+    w: Working, question: SpeedQuestion, machine: Machine, held: Holding, target: float,
+    chosen: Setting,
+) -> tuple[SchoolChoice, ...]:  # fmt: skip
+    found = []
+    for school in School:
+        setting = chosen if school is question.school else choose(machine, target, held, school)
+        found.append(
+            SchoolChoice(
+                school, _TITLES[school], setting.position,
+                Figure(setting.rpm, unit_of("rpm")),
+                Figure(laws.off_percent(setting.rpm, target), unit_of("off_percent")),
+                school is question.school,
+            )
+        )  # fmt: skip
+    return tuple(found)
+
+
+def headline(answer: SpeedAnswer) -> str:
+    """The setting in a few words."""
+    return (
+        f"{answer.position} · {answer.set_rpm.words()}"
+        if answer.position
+        else answer.set_rpm.words()
+    )
+
+
+SPEED = register(
+    Calculator(
+        name="speed",
+        title="Speed, feed and depth of cut",
+        question=SpeedQuestion,
+        answer=SpeedAnswer,
+        compute=speed,
+        needs=needs,
+        sentences=SENTENCES,
+        settle=settle,
+        headline=headline,
+    )
+)

@@ -1,0 +1,106 @@
+"""The speed laws over whole arrays: the fan beside the answer, and wall sheets."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from runk.core.cutting import laws
+from runk.core.cutting.question import SpeedQuestion
+from runk.core.cutting.speed import SpeedShop, holding_of, target_speed
+from runk.core.figures import FloatArray, Working
+from runk.core.machines.choose import OVER_ALLOWED, School, settings
+
+SLOW_ENOUGH = 0.7
+"""Lower edge of the band: slower than this share of the target wastes the evening."""
+POINTS = 120
+
+
+def targets_rpm(surface_m_min: FloatArray, diameters_mm: FloatArray) -> FloatArray:
+    """Wanted speeds for every surface speed and every diameter.
+
+    Args:
+        surface_m_min: One for each metal.
+        diameters_mm: Over 0.
+
+    Returns:
+        An array of metals by diameters.
+    """
+    return laws.spindle_rpm(surface_m_min[:, None], diameters_mm[None, :])
+
+
+def chosen_steps(
+    targets: FloatArray, ladder_rpm: FloatArray, over: float = OVER_ALLOWED
+) -> FloatArray:
+    """The step of a ladder each target gets: the highest not over the ceiling.
+
+    Args:
+        targets: Wanted speeds, any shape.
+        ladder_rpm: Speeds the machine has, slowest first.
+        over: Share over the target the school allows.
+
+    Returns:
+        Speeds in the shape of ``targets``; the slowest where even that is too fast.
+    """
+    edges = ladder_rpm / ((1 + over) * (1 + 1e-9))
+    index = np.searchsorted(edges, targets, side="right") - 1
+    return ladder_rpm[np.maximum(index, 0)]
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """A line of the fan: one speed of the machine and where to set it."""
+
+    position: str
+    rpm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Fan:
+    """Where a cut sits among the machine's speeds, over diameter.
+
+    ``low_rpm`` to ``high_rpm`` is the band that suits; ``wants_rpm`` its middle line.
+    """
+
+    diameters_mm: list[float]
+    wants_rpm: list[float]
+    low_rpm: list[float]
+    high_rpm: list[float]
+    set_rpm: list[float]
+    steps: list[Step]
+    limit_rpm: float | None
+
+
+def fan(question: SpeedQuestion, shop: SpeedShop) -> Fan:
+    """The speed fan of a question: the same laws swept over diameters.
+
+    Args:
+        question: Its diameter is the one thing not used.
+        shop: The machine and metal.
+
+    Returns:
+        Lines over diameters from 1 mm to what the machine takes.
+    """
+    machine = shop.machine
+    wanted, _ = target_speed(Working(), question, shop.metal)
+    at = float(question.diameter)
+    largest = max(machine.swing_mm or 50.0, at * 1.25)
+    diameters = np.geomspace(min(1.0, at / 1.25), largest, POINTS)
+    targets = targets_rpm(np.array([wanted]), diameters)[0]
+    limit = machine.limit_for(holding_of(question, machine))
+    steps = settings(machine)
+    if steps:
+        allowed = [s.rpm for s in steps if limit is None or s.rpm <= limit] or [steps[0].rpm]
+        over = 0.0 if question.school is School.NEVER_OVER else OVER_ALLOWED
+        set_rpm = chosen_steps(targets, np.array(allowed), over)
+    else:
+        ratio = machine.frequency_ratio
+        low = min(r.low_rpm for r in machine.ranges) * ratio
+        high = max(r.high_rpm for r in machine.ranges) * ratio
+        set_rpm = np.clip(targets, low, high if limit is None else min(high, limit))
+    return Fan(
+        diameters.tolist(), targets.tolist(), (targets * SLOW_ENOUGH).tolist(),
+        (targets * (1 + OVER_ALLOWED)).tolist(), set_rpm.tolist(),
+        [Step(s.position, s.rpm) for s in steps], limit,
+    )  # fmt: skip

@@ -1,0 +1,95 @@
+"""Turning, facing and boring: feed, depth and load of a single-point tool."""
+
+from __future__ import annotations
+
+from runk.core.cutting import laws
+from runk.core.cutting.question import Operation, Surface, Tool
+from runk.core.cutting.spindle import FINISH_DEPTH_MM, Bench, Cut, chip_mm2, practice_mm
+from runk.core.cutting.tables import by_diameter, chip_groups
+from runk.core.figures import Num, law
+from runk.core.sources import PRACTICE
+
+SKIN_DEPTH_MM = 0.8
+"""Least depth that gets under a casting's skin in one bite: common practice."""
+TIP_RADIUS_MM = {Tool.HSS: 0.5, Tool.COBALT: 0.5, Tool.CARBIDE: 0.4}
+BORING_FEED = 0.8
+BORING_DEPTH = 0.65
+
+
+@law("Feed by diameter", "{table_mm_per_rev} from the table × {share}", PRACTICE)
+def practice_mm_per_rev(table_mm_per_rev: Num, share: Num) -> Num:
+    """Feed a turn from the practice table, times a share (finishing a third, boring 0.8).
+
+    >>> practice_mm_per_rev(0.05, 0.8)
+    0.04000...
+    """
+    return table_mm_per_rev * share
+
+
+@law("Off the diameter", "2 × {depth_mm}")
+def off_diameter_mm(depth_mm: Num) -> Num:
+    """What a depth of cut takes off the diameter, or opens a bore by.
+
+    >>> off_diameter_mm(0.4)
+    0.8
+    """
+    return 2.0 * depth_mm
+
+
+def _depth(bench: Bench, boring: bool) -> float:
+    w, question = bench.w, bench.question
+    if question.depth is not None:
+        return float(question.depth)
+    if bench.finishing:
+        allowance = FINISH_DEPTH_MM[question.tool]
+        return w(practice_mm, table_mm=allowance, share=1.0, why="half the finishing allowance")
+    share = chip_groups()[bench.metal.chip].depth * (BORING_DEPTH if boring else 1.0)
+    table = by_diameter("depth", bench.diameter)
+    if question.surface is Surface.SKIN and bench.metal.cast and table * share < SKIN_DEPTH_MM:
+        return w(practice_mm, table_mm=SKIN_DEPTH_MM, share=1.0, why="under the skin in one bite")
+    return w(practice_mm, table_mm=table, share=share, why="by diameter and metal")
+
+
+def turned(bench: Bench) -> Cut:
+    """Feed, depth and load of turning, facing or boring."""
+    w, question = bench.w, bench.question
+    boring = question.operation is Operation.BORE
+    facing = question.operation is Operation.FACE
+    reasons = ["a third for finishing"] * bench.finishing + ["lighter for boring"] * boring
+    feed = w.of(
+        practice_mm_per_rev, "feed_mm_per_rev",
+        table_mm_per_rev=by_diameter("turn", bench.diameter),
+        share=(1 / 3 if bench.finishing else 1.0) * (BORING_FEED if boring else 1.0),
+        why=", ".join(reasons),
+    )  # fmt: skip
+    start = len(w.steps)
+    depth = _depth(bench, boring)
+    asked = laws.cut_w(bench.trial(feed.value) * depth * feed.value, bench.surface)
+    reduced = asked > bench.available.value
+    if reduced:
+        depth *= bench.available.value / asked
+    dial = (
+        bench.machine.dial("top-slide", "saddle") if facing else bench.machine.dial("cross-slide")
+    )
+    deep, divisions = bench.on_dial(dial, depth, start, reduced)
+    start = len(w.steps)
+    specific = bench.specific(feed.value)
+    section = w(chip_mm2, depth_mm=deep.value, feed_mm_per_rev=feed.value)
+    force = w.of(
+        laws.cutting_n, "force_n", since=start, specific_n_per_mm2=specific, chip_mm2=section
+    )
+    radius = float(question.tip_radius or TIP_RADIUS_MM[question.tool])
+    return Cut(
+        per_rev=feed,
+        per_min=bench.per_min(feed.value),
+        per_tooth=None,
+        depth=deep,
+        takes_off=deep if facing else w.of(off_diameter_mm, "takes_off_mm", depth_mm=deep.value),
+        dial=dial,
+        divisions=divisions,
+        force=force,
+        power=w.of(laws.cut_w, "power_w", force_n=force.value, surface_m_min=bench.surface),
+        torque=w.of(laws.cut_nm, "torque_nm", force_n=force.value, diameter_mm=bench.diameter),
+        roughness=w.of(laws.roughness_um, feed_mm_per_rev=feed.value, tip_radius_mm=radius),
+        reduced="depth" if reduced else "",
+    )

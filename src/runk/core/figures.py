@@ -1,0 +1,229 @@
+"""What an answer is made of: figures that carry their own working.
+
+A *law* is a small pure function of floats or arrays with its formula and source. A
+:class:`Working` calls laws and records each call as a :class:`Step`; the words are put
+together only when somebody looks, so working costs nothing in a sweep.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from typing import TYPE_CHECKING, Any, TypeVar
+
+from runk.core.sources import MECHANICS, Source
+from runk.core.units import PageUnit, Unit, show, unit_of, unit_shown
+
+if TYPE_CHECKING:
+    import numpy as np
+    from numpy.typing import NDArray
+
+    FloatArray = NDArray[np.float64]
+    Num = TypeVar("Num", float, FloatArray)
+else:
+    Num = TypeVar("Num")
+
+LawFunction = TypeVar("LawFunction", bound=Callable[..., Any])
+
+
+@dataclass(frozen=True, slots=True)
+class Law:
+    """A formula: its name in words, its shape with the inputs named, its source."""
+
+    key: str
+    label: str
+    formula: str
+    source: Source
+    unit: Unit
+
+
+_LAWS: dict[str, Law] = {}
+
+
+def law(
+    label: str, formula: str, source: Source = MECHANICS
+) -> Callable[[LawFunction], LawFunction]:
+    """Declare a function a law. Its name must end with the unit of its result.
+
+    Args:
+        label: What it answers, two or three words.
+        formula: With each input as ``{name}``; shown with the numbers put in.
+        source: Authority, and how we have it.
+    """
+
+    def declare(function: LawFunction) -> LawFunction:
+        key = function.__name__
+        _LAWS[key] = Law(key, label, formula, source, unit_of(key))
+        return function
+
+    return declare
+
+
+def laws() -> dict[str, Law]:
+    """Every declared law by name."""
+    return dict(_LAWS)
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One line of working: a law, the numbers put in, what came out."""
+
+    law: Law
+    inputs: tuple[tuple[str, float], ...]
+    value: float
+    source: Source
+    why: str = ""
+
+    def words(self) -> str:
+        """The formula with its numbers, and the result.
+
+        Always in the formula's own units: turned to inches the sum would be untrue.
+
+        >>> w = Working()
+        >>> _ = w(_example_mm, radius_mm=4.0)
+        >>> w.steps[0].words()
+        '2 × 4 = 8.00 mm'
+        """
+        shown = {name: _shown_input(value) for name, value in self.inputs}
+        left = self.law.formula.format(**shown)
+        return f"{left} = {show(self.value, self.law.unit)} {self.law.unit.shown}"
+
+
+def _shown_input(value: float) -> str:
+    """Enough digits that the line can be checked by hand, and no more."""
+    size = abs(value)
+    places = 0 if size >= 10000 else 3 if size >= 1 or size == 0 else 4 if size >= 0.01 else 6
+    text = f"{value:.{places}f}"
+    return text.rstrip("0").rstrip(".") if "." in text else text
+
+
+class Working:
+    """Calls laws for a calculator and keeps each call as a step.
+
+    >>> w = Working()
+    >>> w(_example_mm, radius_mm=4.0)
+    8.0
+    """
+
+    __slots__ = ("steps",)
+
+    def __init__(self) -> None:
+        self.steps: list[Step] = []
+
+    def __call__(
+        self,
+        function: Callable[..., float],
+        *,
+        why: str = "",
+        source: Source | None = None,
+        **inputs: float,
+    ) -> float:
+        """Apply a law, record it, return its value.
+
+        Args:
+            function: A declared law.
+            why: Said beside the step, where the numbers alone do not say it.
+            source: Where the *inputs* have a weaker source than the formula.
+            inputs: By the law's own parameter names.
+        """
+        declared = _LAWS[function.__name__]
+        value = function(**inputs)
+        self.steps.append(
+            Step(declared, tuple(inputs.items()), value, source or declared.source, why)
+        )
+        return value
+
+    def of(
+        self,
+        function: Callable[..., float],
+        key: str = "",
+        *,
+        since: int | None = None,
+        why: str = "",
+        source: Source | None = None,
+        **inputs: float,
+    ) -> Figure:
+        """Apply a law and make its result a Figure.
+
+        Args:
+            key: The figure's key; the law's own name where left out.
+            since: First step of its working; the law's own step where left out.
+
+        >>> Working().of(_example_mm, radius_mm=4.0).words()
+        '8.00 mm'
+        """
+        at = len(self.steps) if since is None else since
+        value = self(function, why=why, source=source, **inputs)
+        return self.figure(value, key or function.__name__, since=at)
+
+    def figure(
+        self, value: float, key: str, *, since: int = 0, places: int | None = None
+    ) -> Figure:
+        """A Figure from the steps recorded from index ``since`` on."""
+        return Figure(value, unit_of(key), tuple(self.steps[since:]), places)
+
+
+@dataclass(frozen=True, slots=True)
+class Figure:
+    """A number with its unit and working. One that is not finite cannot be made.
+
+    >>> Figure(float("nan"), unit_of("depth_mm"))
+    Traceback (most recent call last):
+    ...
+    ValueError: a figure in mm came to nan
+    """
+
+    value: float
+    unit: Unit
+    steps: tuple[Step, ...] = ()
+    places: int | None = None
+
+    def __post_init__(self) -> None:
+        if not math.isfinite(self.value):
+            raise ValueError(f"a figure in {self.unit.shown} came to {self.value}")
+
+    def words(self, page: PageUnit = PageUnit.MM) -> str:
+        """Number and unit together.
+
+        >>> Figure(0.4064, unit_of("depth_mm")).words()
+        '0.41 mm'
+        """
+        return f"{self.shown(page)} {unit_shown(self.unit, page)}"
+
+    def shown(self, page: PageUnit = PageUnit.MM) -> str:
+        """The number alone, rounded for show."""
+        return show(self.value, self.unit, page, self.places)
+
+
+@dataclass(frozen=True, slots=True)
+class Caution:
+    """A warning that belongs to this very cut.
+
+    Args:
+        word: ``Mind`` or ``Stop``.
+        about: What to mind, two or three words.
+        says: The sentence.
+        figure: Key of the figure it stands beside, if any.
+        source: Who says so.
+    """
+
+    word: str
+    about: str
+    says: str
+    figure: str | None = None
+    source: Source = field(default=MECHANICS)
+
+
+@dataclass(frozen=True, slots=True)
+class Link:
+    """Where to go next, with the question partly filled in."""
+
+    calculator: str
+    question: tuple[tuple[str, str], ...]
+    reason: str
+
+
+@law("An example", "2 × {radius_mm}")
+def _example_mm(radius_mm: Num) -> Num:
+    return 2 * radius_mm

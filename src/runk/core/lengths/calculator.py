@@ -1,0 +1,104 @@
+"""``length``: one size in every way the shop says it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import Annotated
+
+from runk.core.fields import Field, Kind
+from runk.core.figures import Figure, Num, Working, law
+from runk.core.lengths.show import nearest_64th
+from runk.core.registry import Calculator, register
+from runk.core.sources import Held, Source
+from runk.core.units import unit_of
+from runk.core.workshop import Workshop
+
+_INCH = Source("inch", Held.DERIVED)
+
+
+@law("Inches", "{length_mm} ÷ 25.4", _INCH)
+def to_inch(length_mm: Num) -> Num:
+    """Inches from millimetres; the inch is 25.4 mm exactly.
+
+    >>> to_inch(12.7)
+    0.5
+    """
+    return length_mm / 25.4
+
+
+@law("Thou", "{length_mm} ÷ 25.4 × 1000", _INCH)
+def to_thou(length_mm: Num) -> Num:
+    """Thousandths of an inch from millimetres.
+
+    >>> to_thou(25.4)
+    1000.0
+    """
+    return length_mm / 25.4 * 1000.0
+
+
+@dataclass(frozen=True, slots=True)
+class LengthQuestion:
+    """A size as typed."""
+
+    text: Annotated[
+        Fraction, Field(Kind.LENGTH, "size", principal=True, placeholder='1 3/16"', high=100000.0)
+    ]
+
+
+@dataclass(frozen=True, slots=True)
+class LengthAnswer:
+    """The same size in millimetres, inches, thou and the nearest sixty-fourth.
+
+    ``error_mm`` and ``error_thou`` are the size less that sixty-fourth.
+    """
+
+    mm: Figure
+    inch: Figure
+    thou: Figure
+    nearest_64th: str
+    error_mm: Figure
+    error_thou: Figure
+
+
+def length(question: LengthQuestion, _: None = None) -> LengthAnswer:
+    """Say a size in every unit of the shop.
+
+    Args:
+        question: With an exact length in millimetres.
+
+    Returns:
+        Exact conversions as floats, and the nearest 1/64 in with its error.
+
+    >>> answer = length(LengthQuestion(Fraction("4.37")))
+    >>> answer.nearest_64th, round(answer.thou.value, 2)
+    ('11/64', 172.05)
+    """
+    mm = float(question.text)
+    near, error = nearest_64th(question.text)
+    w = Working()
+    inch = w.figure(w(to_inch, length_mm=mm), "inch")
+    thou = w.figure(w(to_thou, length_mm=mm), "thou", since=1)
+    off = w.figure(w(to_thou, length_mm=float(error)), "error_thou", since=2)
+    return LengthAnswer(
+        Figure(mm, unit_of("mm"), places=3), inch, thou, near,
+        Figure(float(error), unit_of("error_mm"), places=3), off,
+    )  # fmt: skip
+
+
+def _nothing(_question: LengthQuestion, _workshop: Workshop) -> None:
+    return None
+
+
+LENGTH = register(
+    Calculator(
+        name="length",
+        title="A size in every unit",
+        question=LengthQuestion,
+        answer=LengthAnswer,
+        compute=length,
+        needs=_nothing,
+        sentences={"": "{text} in every unit"},
+        headline=lambda a: f"{a.mm.words()}, {a.inch.words()}",
+    )
+)

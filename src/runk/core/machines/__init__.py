@@ -1,0 +1,18 @@
+"""Machines as their owner knows them: positions, limits, dials."""
+
+from runk.core.machines.choose import School, Setting, choose
+from runk.core.machines.machine import (
+    Dial,
+    Drive,
+    Holding,
+    Limit,
+    Machine,
+    MachineKind,
+    Range,
+    SpeedStep,
+)  # fmt: skip
+
+__all__ = [
+    "Dial", "Drive", "Holding", "Limit", "Machine", "MachineKind", "Range", "School", "Setting",
+    "SpeedStep", "choose",
+]  # fmt: skip

@@ -1,0 +1,106 @@
+"""From the speed the metal wants to a speed the machine has."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+from runk.core.machines.machine import Holding, Machine, position_name
+from runk.core.refusals import Refused
+
+OVER_ALLOWED = 0.15
+"""How far over the target the default school will go: common practice."""
+
+
+class School(StrEnum):
+    """How a step is chosen where none fits exactly."""
+
+    A_LITTLE_OVER = "a little over"
+    NEVER_OVER = "never over"
+    NEAREST = "nearest"
+
+
+@dataclass(frozen=True, slots=True)
+class Setting:
+    """A position and the speed the spindle really turns at there."""
+
+    position: str
+    mark: str
+    gear: str
+    rpm: float
+    top_rpm: float
+    """Fastest of the range this lies in: a variable drive loses power below it."""
+
+
+def settings(machine: Machine) -> tuple[Setting, ...]:
+    """Every step of a stepped machine, slowest first, at the frequency it runs on.
+
+    Of two positions with one speed the one in direct drive comes first: it is quieter
+    and has no gears to wear.
+    """
+    ratio = machine.frequency_ratio
+    steps = sorted(machine.steps, key=lambda s: (s.rpm, "back" in s.gear.lower()))
+    return tuple(
+        Setting(position_name(s), s.position, s.gear, s.rpm * ratio, s.rpm * ratio) for s in steps
+    )
+
+
+def choose(
+    machine: Machine, target_rpm: float, holding: Holding, school: School = School.A_LITTLE_OVER
+) -> Setting:
+    """The position to set for a wanted speed, never over the limit of what holds the work.
+
+    Args:
+        machine: With steps or ranges.
+        target_rpm: What the metal wants, over 0.
+        holding: Its limit is never passed.
+        school: The default takes the highest step not more than 15 % over the target.
+
+    Returns:
+        The slowest there is where even that is over the target.
+
+    Raises:
+        Refused: Every speed of the machine is over the limit of the holding.
+
+    >>> from runk.demo.back_shed import LATHE
+    >>> choose(LATHE, 1123, Holding.THREE_JAW).position
+    'belt 3, direct'
+    """
+    limit = machine.limit_for(holding)
+    if machine.ranges:
+        return _from_ranges(machine, target_rpm, limit, holding)
+    allowed = [s for s in settings(machine) if limit is None or s.rpm <= limit * (1 + 1e-9)]
+    if not allowed:
+        raise _too_fast(machine, holding, limit, settings(machine)[0].rpm)
+    if school is School.NEAREST:
+        return min(allowed, key=lambda s: max(s.rpm / target_rpm, target_rpm / s.rpm))
+    ceiling = target_rpm * (1 + (OVER_ALLOWED if school is School.A_LITTLE_OVER else 0))
+    fitting = [s for s in allowed if s.rpm <= ceiling * (1 + 1e-9)] or allowed[:1]
+    fastest = fitting[-1].rpm
+    return next(s for s in fitting if s.rpm == fastest)
+
+
+def _from_ranges(
+    machine: Machine, target_rpm: float, limit: float | None, holding: Holding
+) -> Setting:
+    ratio = machine.frequency_ratio
+    bands = sorted(machine.ranges, key=lambda r: r.high_rpm)
+    reachable = [b for b in bands if limit is None or b.low_rpm * ratio <= limit]
+    if not reachable:
+        raise _too_fast(machine, holding, limit, bands[0].low_rpm * ratio)
+    wanted = target_rpm if limit is None else min(target_rpm, limit)
+    # The lowest range that reaches: a drive gives most torque near the top of its range.
+    band = next((b for b in reachable if b.high_rpm * ratio >= wanted), reachable[-1])
+    rpm = min(max(wanted, band.low_rpm * ratio), band.high_rpm * ratio)
+    if band.low_rpm * ratio < rpm < band.high_rpm * ratio:
+        grain = 1 if rpm < 100 else 5 if rpm < 500 else 10
+        rpm = max(rpm // grain * grain, band.low_rpm * ratio)
+    return Setting(band.gear, "", band.gear, rpm, band.high_rpm * ratio)
+
+
+def _too_fast(machine: Machine, holding: Holding, limit: float | None, slowest: float) -> Refused:
+    return Refused(
+        f"The {holding} may turn at {limit:g} rev/min at most, and the slowest speed of "
+        f"{machine.name} is {slowest:.0f}. Hold the work another way.",
+        field="held", suggest="four-jaw",
+    )  # fmt: skip

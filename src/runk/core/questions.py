@@ -1,0 +1,156 @@
+"""From what was typed to a question, and from a question back to its sentence."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass
+from decimal import Decimal
+from fractions import Fraction
+from typing import Any
+
+from runk.core.fields import Field, Kind
+from runk.core.lengths import Reading, read_length
+from runk.core.lengths.show import for_page
+from runk.core.metals import find_metal
+from runk.core.refusals import Refused
+from runk.core.registry import Calculator
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+_LIVE = re.compile(r"\{(\w+)\}")
+_AN = re.compile(r"\ba (?=8|11\b|18\b)")
+_OPTIONAL = re.compile(r"\[([^\]]*)\]")
+
+
+@dataclass(frozen=True, slots=True)
+class Read:
+    """A question as understood, with how each length was read."""
+
+    question: Any
+    readings: dict[str, Reading]
+
+
+def read_question(
+    calculator: Calculator, typed: Mapping[str, Any], page: PageUnit, workshop: Workshop
+) -> Read:
+    """Turn typed fields into a question.
+
+    Args:
+        calculator: Whose question it is.
+        typed: By field; lengths and counts as text or numbers, the rest as text. Missing
+            or blank ones take their default.
+        page: What a bare number means.
+        workshop: For its metals.
+
+    Raises:
+        Refused: Naming the first field that cannot be read.
+    """
+    values: dict[str, Any] = {}
+    readings: dict[str, Reading] = {}
+    ruling = calculator.ruling
+    asked = calculator.fields
+    if ruling is not None:
+        key = typed.get(ruling) or calculator.defaults.get(ruling)
+        chosen = _choice(calculator.fields[ruling], ruling, key)
+        asked = calculator.asked(chosen)
+    for name, field in asked.items():
+        raw = typed.get(name)
+        if raw is None or (isinstance(raw, str) and not raw.strip()):
+            if name not in calculator.defaults:
+                raise Refused(
+                    f"What {field.label} is it?" if field.kind is not Kind.TEXT else "Type a size.",
+                    field=name, suggest=field.placeholder or None,
+                )  # fmt: skip
+            continue
+        try:
+            value = _value(name, field, raw, page, workshop, readings)
+            choices = calculator.kinds_of_choice.get(name)
+            values[name] = choices(value) if choices else value
+        except Refused as refused:
+            raise refused.on(name) from None
+    question = calculator.settle(calculator.question(**values), workshop)
+    return Read(question, readings)
+
+
+def _value(
+    name: str, field: Field, raw: Any, page: PageUnit, workshop: Workshop,
+    readings: dict[str, Reading],
+) -> Any:  # fmt: skip
+    if field.kind is Kind.LENGTH:
+        readings[name] = reading = read_length(_plain(raw), page)
+        return _bounded(field, reading.mm, page)
+    if field.kind is Kind.CHOICE:
+        return _choice(field, name, raw)
+    if field.kind is Kind.METAL:
+        return find_metal(str(raw), workshop.metals).key
+    if field.kind is Kind.COUNT:
+        text = _plain(raw).strip()
+        if not re.fullmatch(r"[0-9]{1,6}", text):
+            raise Refused(f"`{text[:40]}` is not a whole number.", suggest=field.placeholder or "4")
+        return _bounded(field, int(text), page)
+    return str(raw)
+
+
+def _plain(raw: Any) -> str:
+    # A JSON number becomes the digits somebody would have typed, never 1e-07.
+    return f"{Decimal(repr(raw)):f}" if isinstance(raw, float) else str(raw)
+
+
+def _choice(field: Field, name: str, raw: Any) -> str:
+    wanted = str(raw).strip().lower()
+    for choice in field.choices:
+        if wanted in (choice.key, choice.label.lower(), *choice.words):
+            return choice.key
+    offered = ", ".join(c.label for c in field.choices)
+    raise Refused(f"`{str(raw)[:40]}` is no {field.label} I know.", field=name, suggest=offered)
+
+
+def _bounded(field: Field, value: Any, page: PageUnit) -> Any:
+    def said(bound: float) -> str:
+        if field.kind is Kind.LENGTH:
+            return for_page(Fraction(str(bound)), page)
+        return f"{bound:g}"
+
+    what = field.label[0].upper() + field.label[1:]
+    if field.kind is Kind.LENGTH and value <= 0:
+        raise Refused(f"{what} must be more than 0.", suggest=field.placeholder or None)
+    if field.low is not None and value < field.low:
+        raise Refused(f"{what} must be at least {said(field.low)}.")
+    if field.high is not None and value > field.high:
+        raise Refused(f"{what} can be {said(field.high)} at most.")
+    return value
+
+
+def word(
+    calculator: Calculator, name: str, question: Any, page: PageUnit, workshop: Workshop
+) -> str:
+    """One live word of the sentence as it stands in the question."""
+    value = getattr(question, name)
+    field = calculator.fields[name]
+    if value is None or value == "":
+        return ""
+    if field.kind is Kind.LENGTH:
+        return for_page(value, page)
+    if field.kind is Kind.CHOICE:
+        return next(c.label for c in field.choices if c.key == value)
+    if field.kind is Kind.METAL:
+        return workshop.metals[value].name
+    return str(value)
+
+
+def sentence(calculator: Calculator, question: Any, page: PageUnit, workshop: Workshop) -> str:
+    """The question as a sentence: Ask's echo, the slate's title, the CLI's first line."""
+    ruling = str(getattr(question, calculator.ruling)) if calculator.ruling else ""
+    template = calculator.sentences.get(ruling, calculator.sentences.get("", ""))
+
+    def said(match: re.Match[str]) -> str:
+        return word(calculator, match[1], question, page, workshop)
+
+    def optional(match: re.Match[str]) -> str:
+        names = _LIVE.findall(match[1])
+        given = all(word(calculator, n, question, page, workshop) for n in names)
+        return _LIVE.sub(said, match[1]) if given else ""
+
+    said_whole = _LIVE.sub(said, _OPTIONAL.sub(optional, template))
+    return _AN.sub("an ", said_whole)

@@ -1,0 +1,115 @@
+"""The units a Figure may have, told by the end of its key."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+from functools import cache
+
+
+class PageUnit(StrEnum):
+    """What a bare number means on this page, and what lengths are shown in."""
+
+    MM = "mm"
+    INCH = "inch"
+
+
+@dataclass(frozen=True, slots=True)
+class Unit:
+    """A unit as computed and as shown.
+
+    Args:
+        suffix: The end of every key that carries this unit.
+        shown: How it is written beside the number.
+        places: Decimals when shown.
+        inch_scale: Multiply by this for an inch page (None: shown the same).
+        inch_shown: How it is written on an inch page.
+        inch_places: Decimals on an inch page.
+    """
+
+    suffix: str
+    shown: str
+    places: int = 0
+    inch_scale: float | None = None
+    inch_shown: str = ""
+    inch_places: int = 0
+
+
+_UNITS = (
+    Unit("m_min", "m/min", 1, 1000 / 304.8, "ft/min", 0),
+    Unit("mm_per_rev", "mm/rev", 3, 1 / 25.4, "in/rev", 4),
+    Unit("mm_per_min", "mm/min", 0, 1 / 25.4, "in/min", 1),
+    Unit("mm_per_tooth", "mm a tooth", 3, 1 / 25.4, "in a tooth", 4),
+    Unit("n_per_mm2", "N/mm²", 0),
+    Unit("mm2", "mm²", 3),
+    Unit("mm4", "mm⁴", 0),
+    Unit("mm", "mm", 2, 1 / 25.4, "in", 3),
+    Unit("rpm", "rev/min", 0),
+    Unit("w", "W", 0),
+    Unit("n", "N", 0),
+    Unit("nm", "N·m", 2),
+    Unit("s", "s", 0),
+    Unit("um", "µm", 1),
+    Unit("percent", "%", 0),
+    Unit("ratio", "times", 2),
+    Unit("gpa", "GPa", 0),
+    Unit("divisions", "divisions", 0),
+    Unit("thou", "thou", 1),
+    Unit("inch", "in", 4),
+    Unit("deg", "°", 2),
+    Unit("turns", "turns", 0),
+)
+
+
+@cache
+def unit_of(key: str) -> Unit:
+    """The unit a key ends with.
+
+    Args:
+        key: A name such as ``feed_mm_per_rev``.
+
+    Returns:
+        The longest matching unit.
+
+    Raises:
+        KeyError: If the key ends with no known unit.
+
+    >>> unit_of("surface_speed_m_min").shown
+    'm/min'
+    >>> unit_of("mm").shown
+    'mm'
+    """
+    fits = [u for u in _UNITS if key == u.suffix or key.endswith("_" + u.suffix)]
+    if not fits:
+        raise KeyError(f"{key} does not end with a unit")
+    return max(fits, key=lambda u: len(u.suffix))
+
+
+def show(value: float, unit: Unit, page: PageUnit = PageUnit.MM, places: int | None = None) -> str:
+    """A number as people read it: rounded, no space under 10000, no unit.
+
+    Args:
+        value: In the unit's own measure.
+        unit: From :func:`unit_of`.
+        page: The page's unit; lengths and feeds turn to inches on an inch page.
+        places: Decimals on a millimetre page, where not the unit's own.
+
+    >>> show(0.4064, unit_of("depth_mm"))
+    '0.41'
+    >>> show(0.4064, unit_of("depth_mm"), PageUnit.INCH)
+    '0.016'
+    """
+    decimals = unit.places if places is None else places
+    if page is PageUnit.INCH and unit.inch_scale is not None:
+        value *= unit.inch_scale
+        decimals = unit.inch_places if places is None else places + 1
+    # A value that would round away to nothing still has to say what it is.
+    while value and round(abs(value), decimals) == 0 and decimals < 6:
+        decimals += 1
+    text = f"{value:.{decimals}f}"
+    return text if text.strip("-0.") else text.lstrip("-")
+
+
+def unit_shown(unit: Unit, page: PageUnit) -> str:
+    """The unit's word on this page."""
+    return unit.inch_shown if page is PageUnit.INCH and unit.inch_scale else unit.shown

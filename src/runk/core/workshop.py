@@ -1,0 +1,49 @@
+"""The workshop as the core sees it: a frozen snapshot, no database behind it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+from runk.core.machines.machine import Machine, MachineKind
+from runk.core.metals.metal import Metal, shipped_metals
+from runk.core.refusals import Refused
+
+
+@dataclass(frozen=True)
+class Workshop:
+    """What the person owns."""
+
+    machines: tuple[Machine, ...]
+    metals: dict[str, Metal] = field(default_factory=shipped_metals)
+
+    def machine(self, named: str, kinds: tuple[MachineKind, ...]) -> Machine:
+        """The machine called that, or the first of the suitable kinds where none is named.
+
+        Args:
+            named: A key or name in any case; empty for the usual one.
+            kinds: Suitable kinds, best first.
+
+        Raises:
+            Refused: No machine is called that, or none of that kind is owned.
+        """
+        wanted = named.strip().lower()
+        if wanted:
+            for machine in self.machines:
+                if wanted in (machine.key.lower(), machine.name.lower()):
+                    return machine
+            for machine in self.machines:
+                if wanted == machine.kind:
+                    return machine
+            owned = " or ".join(m.name for m in self.machines) or "none yet"
+            raise Refused(
+                f"There is no machine called `{named[:40]}` in this workshop.",
+                field="machine", suggest=owned,
+            )  # fmt: skip
+        for kind in kinds:
+            for machine in self.machines:
+                if machine.kind is kind:
+                    return machine
+        raise Refused(
+            f"This workshop has no {' or '.join(kinds)} yet: add one in the Workshop.",
+            field="machine",
+        )

@@ -1,0 +1,1 @@
+"""The invented workshop and engines of the demonstration."""
