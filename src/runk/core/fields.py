@@ -29,12 +29,14 @@ class Choice:
         label: As it stands in the sentence.
         words: What people type for it.
         only: Keys of the ruling field under which it makes sense; empty for all.
+        silent: The usual case, left unsaid when the question is said back.
     """
 
     key: str
     label: str
     words: tuple[str, ...] = ()
     only: tuple[str, ...] = ()
+    silent: bool = False
 
 
 @dataclass(frozen=True, slots=True)

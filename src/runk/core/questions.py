@@ -122,34 +122,33 @@ def _bounded(field: Field, value: Any, page: PageUnit) -> Any:
     return value
 
 
-def word(
-    calculator: Calculator, name: str, question: Any, page: PageUnit, workshop: Workshop
-) -> str:
-    """One live word of the sentence as it stands in the question."""
-    value = getattr(question, name)
+def word(calculator: Calculator, name: str, read: Read, page: PageUnit, workshop: Workshop) -> str:
+    """One live word of the sentence as it stands in the question; empty where unsaid."""
+    value = getattr(read.question, name)
     field = calculator.fields[name]
     if value is None or value == "":
         return ""
     if field.kind is Kind.LENGTH:
-        return for_page(value, page)
+        return read.readings[name].spoken if name in read.readings else for_page(value, page)
     if field.kind is Kind.CHOICE:
-        return next(c.label for c in field.choices if c.key == value)
+        choice = next(c for c in field.choices if c.key == value)
+        return "" if choice.silent else choice.label
     if field.kind is Kind.METAL:
         return workshop.metals[value].name
     return str(value)
 
 
-def sentence(calculator: Calculator, question: Any, page: PageUnit, workshop: Workshop) -> str:
+def sentence(calculator: Calculator, read: Read, page: PageUnit, workshop: Workshop) -> str:
     """The question as a sentence: Ask's echo, the slate's title, the CLI's first line."""
-    ruling = str(getattr(question, calculator.ruling)) if calculator.ruling else ""
+    ruling = str(getattr(read.question, calculator.ruling)) if calculator.ruling else ""
     template = calculator.sentences.get(ruling, calculator.sentences.get("", ""))
 
     def said(match: re.Match[str]) -> str:
-        return word(calculator, match[1], question, page, workshop)
+        return word(calculator, match[1], read, page, workshop)
 
     def optional(match: re.Match[str]) -> str:
         names = _LIVE.findall(match[1])
-        given = all(word(calculator, n, question, page, workshop) for n in names)
+        given = all(word(calculator, n, read, page, workshop) for n in names)
         return _LIVE.sub(said, match[1]) if given else ""
 
     said_whole = _LIVE.sub(said, _OPTIONAL.sub(optional, template))

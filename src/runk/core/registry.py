@@ -27,6 +27,7 @@ class Calculator:
         sentences: By key of the ruling field (``""`` where there is none): the sentence
             with its live words in braces; a part in square brackets is said only when
             the words in it are given.
+        triggers: Words that call this calculator from the Ask line, beside its ruling words.
         settle: Fills in what the workshop decides where the question leaves it open.
         headline: The answer in a few words, for the slate.
         version: Raised when stored questions change shape.
@@ -41,6 +42,7 @@ class Calculator:
     needs: Callable[[Any, Workshop], Any]
     sentences: Mapping[str, str]
     headline: Callable[[Any], str]
+    triggers: tuple[str, ...] = ()
     settle: Callable[[Any, Workshop], Any] = lambda question, workshop: question
     version: int = 1
     upgrade: Callable[[dict[str, Any], int], dict[str, Any]] = lambda question, version: question

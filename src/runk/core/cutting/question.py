@@ -75,7 +75,7 @@ _TOOLS = (
     Choice("cobalt", "cobalt steel", ("cobalt", "hss-co", "m35", "m42", "cobalt hss")),
     Choice(
         "carbide",
-        "a carbide tip",
+        "carbide",
         ("carbide", "tip", "tipped", "insert", "tungsten carbide", "carbide tip", "solid carbide"),
     ),
 )
@@ -84,7 +84,7 @@ _STAGES = (
     Choice("finish", "finishing", ("finish", "finishing", "fine", "last cut", "finish cut")),
 )
 _SURFACES = (
-    Choice("sound", "sound metal", ("sound", "clean", "bar", "below the skin", "under the skin")),
+    Choice("sound", "sound metal", ("sound", "below the skin", "under the skin"), silent=True),
     Choice(
         "skin",
         "its as-cast skin",
@@ -92,7 +92,7 @@ _SURFACES = (
     ),
 )
 _SET_UPS = (
-    Choice("ordinary", "an ordinary set-up", ("ordinary", "ordinary set-up")),
+    Choice("ordinary", "an ordinary set-up", ("ordinary", "ordinary set-up"), silent=True),
     Choice("stiff", "a stiff set-up", ("stiff", "rigid", "solid")),
     Choice(
         "long",
@@ -101,7 +101,7 @@ _SET_UPS = (
     ),
 )
 _MEETS = (
-    Choice("all round", "all round", ("continuous",)),
+    Choice("all round", "all round", ("continuous",), silent=True),
     Choice(
         "interrupted", "with gaps", ("interrupted", "interrupted cut", "intermittent", "with gaps")
     ),
@@ -181,7 +181,7 @@ class SpeedQuestion:
     machine: Annotated[str, Field(Kind.MACHINE, "machine", placeholder="lathe")] = ""
     length: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "length of cut", ("long", "length", "deep", "through"),
+        Field(Kind.LENGTH, "length of cut", ("long", "length", "deep"),
               high=5000.0, placeholder="say how long"),
     ] = None  # fmt: skip
     overhang: Annotated[
@@ -196,8 +196,8 @@ class SpeedQuestion:
     ] = None  # fmt: skip
     depth: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "depth of cut", ("cut", "doc", "taking"), only=(*TURNED, "end-mill"),
-              low=0.001, high=50.0, placeholder="work it out"),
+        Field(Kind.LENGTH, "depth of cut", ("deep", "cut", "doc", "taking"),
+              only=(*TURNED, "end-mill"), low=0.001, high=50.0, placeholder="work it out"),
     ] = None  # fmt: skip
     width: Annotated[
         Fraction | None,
@@ -218,19 +218,19 @@ class SpeedQuestion:
 
 
 SENTENCES = {
-    "turn": "{operation} {diameter} {metal}, {surface}, held in the {held}[, {overhang} out], "
-    "with {tool}, {stage} in {set_up}, {meets}[, taking {depth} deep][, {length} long]"
+    "turn": "{operation} {diameter} {metal}[, {surface}], held in the {held}[, {overhang} out], "
+    "with {tool}, {stage}[ in {set_up}][, {meets}][, taking {depth} deep][, {length} long]"
     "[, tip {tip_radius}], on the {machine}",
-    "face": "{operation} {diameter} across in {metal}, {surface}, held in the {held}"
-    "[, {overhang} out], with {tool}, {stage} in {set_up}, {meets}[, taking {depth} deep]"
+    "face": "{operation} {diameter} across in {metal}[, {surface}], held in the {held}"
+    "[, {overhang} out], with {tool}, {stage}[ in {set_up}][, {meets}][, taking {depth} deep]"
     "[, tip {tip_radius}], on the {machine}",
-    "bore": "{operation} a {diameter} hole in {metal}, {surface}, held in the {held}, with {tool}"
-    "[ on a {bar} bar][ {overhang} out], {stage} in {set_up}, {meets}[, taking {depth} deep]"
+    "bore": "{operation} a {diameter} hole in {metal}[, {surface}], held in the {held}, with {tool}"
+    "[ on a {bar} bar][ {overhang} out], {stage}[ in {set_up}][, {meets}][, taking {depth} deep]"
     "[, {length} long][, tip {tip_radius}], on the {machine}",
-    "drill": "{operation} {diameter} in {metal}, {surface}, held in the {held}, with {tool}, "
-    "in {set_up}[, {length} deep], on the {machine}",
-    "end-mill": "{operation} {metal}, {surface}, with a {diameter} cutter of {tool}"
-    "[, {teeth} teeth][, {width} wide][, taking {depth} deep], {stage} in {set_up}, "
+    "drill": "{operation} {diameter} in {metal}[, {surface}], held in the {held}, with {tool}"
+    "[, in {set_up}][, {length} deep], on the {machine}",
+    "end-mill": "{operation} {metal}[, {surface}], with a {diameter} cutter, {tool}"
+    "[, {teeth} teeth][, {width} wide][, taking {depth} deep], {stage}[ in {set_up}], "
     "held in the {held}[, {length} long], on the {machine}",
 }
 

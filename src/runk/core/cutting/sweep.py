@@ -31,25 +31,30 @@ def targets_rpm(surface_m_min: FloatArray, diameters_mm: FloatArray) -> FloatArr
 
 
 def chosen_steps(
-    targets: FloatArray, ladder_rpm: FloatArray, over: float = OVER_ALLOWED
+    targets: FloatArray, ladder_rpm: FloatArray, school: School = School.A_LITTLE_OVER
 ) -> FloatArray:
-    """The step of a ladder each target gets: the highest not over the ceiling.
+    """The step of a ladder each target gets by a school's rule.
 
     Args:
         targets: Wanted speeds, any shape.
         ladder_rpm: Speeds the machine has, slowest first.
-        over: Share over the target the school allows.
+        school: How a step is chosen where none fits exactly.
 
     Returns:
         Speeds in the shape of ``targets``; the slowest where even that is too fast.
     """
-    edges = ladder_rpm / ((1 + over) * (1 + 1e-9))
+    if school is School.NEAREST:
+        # Nearest by ratio: the border between two steps is their geometric mean.
+        edges = np.sqrt(ladder_rpm * np.concatenate((ladder_rpm[:1], ladder_rpm[:-1])))
+    else:
+        over = OVER_ALLOWED if school is School.A_LITTLE_OVER else 0.0
+        edges = ladder_rpm / ((1 + over) * (1 + 1e-9))
     index = np.searchsorted(edges, targets, side="right") - 1
     return ladder_rpm[np.maximum(index, 0)]
 
 
 @dataclass(frozen=True, slots=True)
-class Step:
+class FanLine:
     """A line of the fan: one speed of the machine and where to set it."""
 
     position: str
@@ -68,7 +73,7 @@ class Fan:
     low_rpm: list[float]
     high_rpm: list[float]
     set_rpm: list[float]
-    steps: list[Step]
+    steps: list[FanLine]
     limit_rpm: float | None
 
 
@@ -92,8 +97,7 @@ def fan(question: SpeedQuestion, shop: SpeedShop) -> Fan:
     steps = settings(machine)
     if steps:
         allowed = [s.rpm for s in steps if limit is None or s.rpm <= limit] or [steps[0].rpm]
-        over = 0.0 if question.school is School.NEVER_OVER else OVER_ALLOWED
-        set_rpm = chosen_steps(targets, np.array(allowed), over)
+        set_rpm = chosen_steps(targets, np.array(allowed), question.school)
     else:
         ratio = machine.frequency_ratio
         low = min(r.low_rpm for r in machine.ranges) * ratio
@@ -102,5 +106,5 @@ def fan(question: SpeedQuestion, shop: SpeedShop) -> Fan:
     return Fan(
         diameters.tolist(), targets.tolist(), (targets * SLOW_ENOUGH).tolist(),
         (targets * (1 + OVER_ALLOWED)).tolist(), set_rpm.tolist(),
-        [Step(s.position, s.rpm) for s in steps], limit,
+        [FanLine(s.position, s.rpm) for s in steps], limit,
     )  # fmt: skip

@@ -23,11 +23,13 @@ class Reading:
         mm: Exact millimetres.
         echo: The reading taken, in words.
         plain: True where no other reading was possible.
+        spoken: The size as it would be said in a sentence.
     """
 
     mm: Fraction
     echo: str
     plain: bool
+    spoken: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -218,7 +220,9 @@ def read_length(text: str, page: PageUnit = PageUnit.MM) -> Reading:
         )
     one = len(found) <= 2 and found[0].kind != "name"
     if bare and one:
-        return Reading(length.value, for_page(length.value, page), plain=True)
+        return Reading(
+            length.value, for_page(length.value, page), True, for_page(length.value, page)
+        )
     result = in_mm(length.value) if page is PageUnit.MM else in_inches(length.value)
     named = found[0].named if len(found) == 1 else None
     if named is not None:
@@ -229,4 +233,5 @@ def read_length(text: str, page: PageUnit = PageUnit.MM) -> Reading:
         echo = f"{spoken} = {result}"
         if length.text == f"{trimmed(length.value, 6)} mm" and page is PageUnit.MM:
             echo = in_mm(length.value)
-    return Reading(length.value, echo, plain=one and not reader.guessed)
+    said = named.name if named else spoken if one else result
+    return Reading(length.value, echo, one and not reader.guessed, said)

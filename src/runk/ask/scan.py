@@ -1,0 +1,152 @@
+"""Cutting a line into the phrases, numbers and hints Ask knows."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass, field
+
+from runk.ask.vocabulary import FILLER, Meaning, hints, phrases_of
+from runk.core.lengths import Reading, read_length
+from runk.core.lengths.tokens import UNITS
+from runk.core.refusals import Refused
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+LONGEST_LINE = 500
+_LONGEST_PHRASE = 6
+_LONGEST_NUMBER = 9
+_NUMBERISH = re.compile(r"^[#\d.(½¼¾⅛⅜⅝⅞Ø⌀-]|^(?:no\.?|number|letter|m\d|g\d|\d*ba)", re.IGNORECASE)
+
+
+@dataclass(frozen=True, slots=True)
+class Number:
+    """A number in the line, as typed, with its reading and the word that claims it."""
+
+    text: str
+    reading: Reading | None
+    refused: Refused | None = None
+    after: str = ""
+    before: str = ""
+
+
+@dataclass(slots=True)
+class Scan:
+    """What was found in a line."""
+
+    meanings: list[Meaning] = field(default_factory=list)
+    numbers: list[Number] = field(default_factory=list)
+    unknown: list[str] = field(default_factory=list)
+
+    def of(self, kind: str) -> list[Meaning]:
+        """Meanings of one kind, in the order they were said."""
+        return [m for m in self.meanings if m.kind == kind]
+
+
+def clean(line: str) -> list[str]:
+    """The words of a line.
+
+    Raises:
+        Refused: Nothing there, or far too much.
+    """
+    if len(line) > LONGEST_LINE:
+        raise Refused(
+            f"That is {len(line)} characters; a question is at most {LONGEST_LINE}.",
+            suggest="turn 22mm silver steel hss",
+        )
+    words = [w.strip("?!;:") for w in re.sub(r",(?=\s|$)", " ", line).split()]
+    words = [
+        w[:-1] if w.endswith(".") and not w[:-1].isdigit() and w.lower() != "no." else w
+        for w in words
+    ]
+    words = [w for w in words if w]
+    if not words:
+        raise Refused("There is no question there yet.", suggest="turn 22mm silver steel hss")
+    return words
+
+
+def _number_at(
+    words: list[str], at: int, page: PageUnit, known: dict[tuple[str, ...], list[Meaning]]
+) -> tuple[Number, int] | None:
+    """The longest run of words from here that reads as a size."""
+    if not _NUMBERISH.match(words[at]):
+        return None
+    refused: Refused | None = None
+    for end in range(min(len(words), at + _LONGEST_NUMBER), at, -1):
+        run = words[at:end]
+        text = " ".join(run)
+        # "drill 5 in brass": after a whole number, "in" before a metal is a preposition.
+        if run[-1].lower() == "in" and re.fullmatch(r"\d+", run[0]) and len(run) == 2:
+            following = tuple(w.lower() for w in words[end : end + 3])
+            if any(m.kind == "metal" for n in (3, 2, 1) for m in known.get(following[:n], ())):
+                continue
+        try:
+            reading = read_length(text, page)
+        except Refused as failed:
+            if end == at + 1:
+                refused = failed
+            continue
+        if end < len(words) and words[end].lower() in UNITS.keys() - {"in"}:
+            # A unit left over means the size is broken, not that the unit is a word.
+            return _broken(f"{text} {words[end]}", page), end + 1
+        return Number(text, reading), end
+    return Number(words[at], None, refused), at + 1
+
+
+def _broken(text: str, page: PageUnit) -> Number:
+    try:
+        return Number(text, read_length(text, page))
+    except Refused as refused:
+        return Number(text, None, refused)
+
+
+def _phrase_at(
+    words: list[str], at: int, known: dict[tuple[str, ...], list[Meaning]]
+) -> tuple[list[Meaning], int] | None:
+    lowered = tuple(w.lower() for w in words[at : at + _LONGEST_PHRASE])
+    for length in range(len(lowered), 0, -1):
+        if found := known.get(lowered[:length]):
+            return found, at + length
+    return None
+
+
+def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
+    """Find everything Ask knows in a line, longest match first, in any order.
+
+    Args:
+        line: As typed.
+        page: What a bare number means.
+        workshop: For its metals and machines.
+    """
+    words, known, found = clean(line), phrases_of(workshop), Scan()
+    at, before = 0, ""
+    while at < len(words):
+        phrase = _phrase_at(words, at, known)
+        number = _number_at(words, at, page, known)
+        if phrase and (number is None or phrase[1] >= number[1]):
+            meanings, at = phrase
+            found.meanings.extend(meanings)
+            before = ""
+            continue
+        if number:
+            one, at = number
+            following = words[at].lower() if at < len(words) else ""
+            claims = following in hints() and not _phrase_covers(words, at, known)
+            if claims:
+                at += 1
+            found.numbers.append(
+                Number(one.text, one.reading, one.refused, following if claims else "", before)
+            )
+            before = ""
+            continue
+        word = words[at].lower()
+        if word in hints():
+            before = word
+        elif word not in FILLER:
+            found.unknown.append(words[at])
+        at += 1
+    return found
+
+
+def _phrase_covers(words: list[str], at: int, known: dict[tuple[str, ...], list[Meaning]]) -> bool:
+    phrase = _phrase_at(words, at, known)
+    return phrase is not None and phrase[1] > at + 1

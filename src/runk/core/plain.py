@@ -1,0 +1,42 @@
+"""An answer as plain numbers, text and lists: what ``runk ask --json`` prints."""
+
+from __future__ import annotations
+
+from dataclasses import fields, is_dataclass
+from enum import Enum
+from fractions import Fraction
+from typing import Any
+
+from runk.core.figures import Caution, Figure, Link
+
+APART = ("cautions", "links")
+
+
+def plain(value: Any) -> Any:
+    """Flatten Figures to numbers and dataclasses to mappings, under the same keys.
+
+    >>> from runk.core.units import unit_of
+    >>> plain({"depth_mm": Figure(0.5, unit_of("depth_mm"))})
+    {'depth_mm': 0.5}
+    """
+    if isinstance(value, Figure):
+        return value.value
+    if isinstance(value, Enum):
+        return value.value
+    if isinstance(value, Fraction):
+        return float(value)
+    if isinstance(value, Caution):
+        return f"{value.word} {value.about}: {value.says}"
+    if isinstance(value, Link):
+        return {
+            "calculator": value.calculator,
+            "question": dict(value.question),
+            "reason": value.reason,
+        }
+    if is_dataclass(value) and not isinstance(value, type):
+        return {f.name: plain(getattr(value, f.name)) for f in fields(value)}
+    if isinstance(value, dict):
+        return {key: plain(v) for key, v in value.items()}
+    if isinstance(value, (list, tuple)):
+        return [plain(v) for v in value]
+    return value
