@@ -10,8 +10,8 @@ from typing import Any
 from runk.ask.scan import Number, Scan, clean, scan
 from runk.ask.vocabulary import phrases_of
 from runk.core.fields import Field, Kind
-from runk.core.lengths import Reading, read_length
-from runk.core.questions import read_question, sentence
+from runk.core.lengths import read_length
+from runk.core.questions import Read, read_question, sentence
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, calculators
 from runk.core.units import PageUnit
@@ -31,16 +31,14 @@ class Asked:
     Args:
         calculator: Which one answered.
         typed: The question's fields as the room would have them typed.
-        question: As read.
-        readings: How each length was read.
+        read: The question, and how each length was read.
         answer: The calculator's own.
         read_as: The question said back, with every reading that had another.
     """
 
     calculator: Calculator
     typed: dict[str, str]
-    question: Any
-    readings: dict[str, Reading]
+    read: Read
     answer: Any
     read_as: str
 
@@ -85,7 +83,9 @@ def _as_length(line: str, page: PageUnit) -> str | None:
 
 
 def _understood(found: Scan) -> str:
-    words = [m.phrase for m in found.meanings] + [n.text for n in found.numbers]
+    words = [m.phrase for m in found.meanings] + [
+        n.text for n in found.numbers if n.refused is None
+    ]
     return ", ".join(dict.fromkeys(words))
 
 
@@ -235,4 +235,4 @@ def _answer(
     read_as = f"{said} ({'; '.join(echoes)})" if echoes else said
     if unknown:
         read_as += f". Passed over: {' '.join(unknown)[:80]}"
-    return Asked(calculator, typed, read.question, read.readings, answer, read_as)
+    return Asked(calculator, typed, read, answer, read_as)

@@ -15,7 +15,9 @@ from runk.core.workshop import Workshop
 LONGEST_LINE = 500
 _LONGEST_PHRASE = 6
 _LONGEST_NUMBER = 9
-_NUMBERISH = re.compile(r"^[#\d.(½¼¾⅛⅜⅝⅞Ø⌀-]|^(?:no\.?|number|letter|m\d|g\d|\d*ba)", re.IGNORECASE)
+_NUMBERISH = re.compile(
+    r"^[#\d.(½¼¾⅛⅜⅝⅞Ø⌀-]|^(?:(?:no\.?|number)(?:\d|$)|letter$|m\d|g\d|\d*ba\d*$)", re.IGNORECASE
+)
 
 
 @dataclass(frozen=True, slots=True)

@@ -49,10 +49,10 @@ def read_question(
     values: dict[str, Any] = {}
     readings: dict[str, Reading] = {}
     ruling = calculator.ruling
-    asked = calculator.fields
+    asked, chosen = calculator.fields, ""
     if ruling is not None:
         key = typed.get(ruling) or calculator.defaults.get(ruling)
-        chosen = _choice(calculator.fields[ruling], ruling, key)
+        chosen = _choice(calculator.fields[ruling], ruling, key, "")
         asked = calculator.asked(chosen)
     for name, field in asked.items():
         raw = typed.get(name)
@@ -64,7 +64,7 @@ def read_question(
                 )  # fmt: skip
             continue
         try:
-            value = _value(name, field, raw, page, workshop, readings)
+            value = _value(name, field, raw, page, workshop, readings, chosen)
             choices = calculator.kinds_of_choice.get(name)
             values[name] = choices(value) if choices else value
         except Refused as refused:
@@ -76,12 +76,13 @@ def read_question(
 def _value(
     name: str, field: Field, raw: Any, page: PageUnit, workshop: Workshop,
     readings: dict[str, Reading],
+    chosen: str,
 ) -> Any:  # fmt: skip
     if field.kind is Kind.LENGTH:
         readings[name] = reading = read_length(_plain(raw), page)
         return _bounded(field, reading.mm, page)
     if field.kind is Kind.CHOICE:
-        return _choice(field, name, raw)
+        return _choice(field, name, raw, chosen)
     if field.kind is Kind.METAL:
         return find_metal(str(raw), workshop.metals).key
     if field.kind is Kind.COUNT:
@@ -97,12 +98,19 @@ def _plain(raw: Any) -> str:
     return f"{Decimal(repr(raw)):f}" if isinstance(raw, float) else str(raw)
 
 
-def _choice(field: Field, name: str, raw: Any) -> str:
+def _choice(field: Field, name: str, raw: Any, chosen: str) -> str:
     wanted = str(raw).strip().lower()
+    allowed = [c for c in field.choices if not chosen or not c.only or chosen in c.only]
     for choice in field.choices:
         if wanted in (choice.key, choice.label.lower(), *choice.words):
-            return choice.key
-    offered = ", ".join(c.label for c in field.choices)
+            if choice in allowed:
+                return choice.key
+            doing = chosen.replace("-", " ")
+            raise Refused(
+                f"{choice.label.capitalize()} does not go with this: {doing}.", field=name,
+                suggest=", ".join(c.label for c in allowed),
+            )  # fmt: skip
+    offered = ", ".join(c.label for c in allowed)
     raise Refused(f"`{str(raw)[:40]}` is no {field.label} I know.", field=name, suggest=offered)
 
 
@@ -122,7 +130,10 @@ def _bounded(field: Field, value: Any, page: PageUnit) -> Any:
     return value
 
 
-def word(calculator: Calculator, name: str, read: Read, page: PageUnit, workshop: Workshop) -> str:
+def word(
+    calculator: Calculator, name: str, read: Read, page: PageUnit, workshop: Workshop,
+    every: bool = False,
+) -> str:  # fmt: skip
     """One live word of the sentence as it stands in the question; empty where unsaid."""
     value = getattr(read.question, name)
     field = calculator.fields[name]
@@ -132,10 +143,15 @@ def word(calculator: Calculator, name: str, read: Read, page: PageUnit, workshop
         return read.readings[name].spoken if name in read.readings else for_page(value, page)
     if field.kind is Kind.CHOICE:
         choice = next(c for c in field.choices if c.key == value)
-        return "" if choice.silent else choice.label
+        return "" if choice.silent and not every else choice.label
     if field.kind is Kind.METAL:
         return workshop.metals[value].name
     return str(value)
+
+
+def words(calculator: Calculator, read: Read, page: PageUnit, workshop: Workshop) -> dict[str, str]:
+    """Every live word of the sentence as the room shows it, the usual ones said too."""
+    return {name: word(calculator, name, read, page, workshop, True) for name in calculator.fields}
 
 
 def sentence(calculator: Calculator, read: Read, page: PageUnit, workshop: Workshop) -> str:

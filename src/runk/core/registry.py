@@ -14,6 +14,19 @@ from runk.core.workshop import Workshop
 
 
 @dataclass(frozen=True)
+class Sweep:
+    """The calculator's laws over whole arrays, for one drawing or sheet.
+
+    Args:
+        compute: From the question and its snapshot to the shape.
+        shape: A dataclass of plain lists.
+    """
+
+    compute: Callable[[Any, Any], Any]
+    shape: type[Any]
+
+
+@dataclass(frozen=True, eq=False)
 class Calculator:
     """One question, one answer, one pure function.
 
@@ -27,6 +40,7 @@ class Calculator:
         sentences: By key of the ruling field (``""`` where there is none): the sentence
             with its live words in braces; a part in square brackets is said only when
             the words in it are given.
+        sweeps: Its sweeps by name, fetched when wanted: they bring NumPy with them.
         triggers: Words that call this calculator from the Ask line, beside its ruling words.
         settle: Fills in what the workshop decides where the question leaves it open.
         headline: The answer in a few words, for the slate.
@@ -42,6 +56,7 @@ class Calculator:
     needs: Callable[[Any, Workshop], Any]
     sentences: Mapping[str, str]
     headline: Callable[[Any], str]
+    sweeps: Callable[[], Mapping[str, Sweep]] = dict
     triggers: tuple[str, ...] = ()
     settle: Callable[[Any, Workshop], Any] = lambda question, workshop: question
     version: int = 1

@@ -28,7 +28,7 @@ from runk.core.machines.choose import OVER_ALLOWED, School, Setting, choose, set
 from runk.core.machines.machine import Dial, Holding, Machine, MachineKind
 from runk.core.metals import Metal
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.registry import Calculator, Sweep, register
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
@@ -411,6 +411,12 @@ def headline(answer: SpeedAnswer) -> str:
     )
 
 
+def _sweeps() -> dict[str, Sweep]:
+    from runk.core.cutting.sweep import Fan, fan
+
+    return {"fan": Sweep(fan, Fan)}
+
+
 SPEED = register(
     Calculator(
         name="speed",
@@ -421,6 +427,7 @@ SPEED = register(
         needs=needs,
         sentences=SENTENCES,
         settle=settle,
+        sweeps=_sweeps,
         headline=headline,
     )
 )

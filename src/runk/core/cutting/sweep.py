@@ -3,14 +3,18 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import TYPE_CHECKING
 
 import numpy as np
 
 from runk.core.cutting import laws
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.speed import SpeedShop, holding_of, target_speed
-from runk.core.figures import FloatArray, Working
+from runk.core.figures import Working
 from runk.core.machines.choose import OVER_ALLOWED, School, settings
+
+if TYPE_CHECKING:
+    from runk.core.figures import FloatArray
 
 SLOW_ENOUGH = 0.7
 """Lower edge of the band: slower than this share of the target wastes the evening."""

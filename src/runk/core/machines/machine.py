@@ -10,6 +10,8 @@ from runk.core.refusals import Refused
 MAINS_HZ = (40.0, 70.0)
 FASTEST_RPM = 60000.0
 MOST_STEPS = 60
+LARGEST = 1e6
+LONGEST_NAME = 40
 
 
 class MachineKind(StrEnum):
@@ -164,6 +166,8 @@ def check_machine(machine: Machine) -> None:
     """
     if not machine.name.strip():
         raise Refused("Give the machine a name.", field="name", suggest="Bench lathe")
+    if len(machine.name) > LONGEST_NAME:
+        raise Refused(f"A name can be {LONGEST_NAME} characters at most.", field="name")
     if not machine.steps and not machine.ranges:
         raise Refused(
             "A machine needs at least one speed: type each from its plate, or its range.",
@@ -192,14 +196,18 @@ def check_machine(machine: Machine) -> None:
 
 
 def _positive(value: float, field: str, what: str, suggest: str) -> None:
-    if not value > 0:
-        raise Refused(f"{what} must be more than 0, not {value:g}.", field=field, suggest=suggest)
+    if not 0 < value <= LARGEST:
+        raise Refused(
+            f"{what} must be a number more than 0, not {value:g}.", field=field, suggest=suggest
+        )
 
 
 def _check_steps(machine: Machine) -> None:
     seen: set[tuple[str, str]] = set()
     for number, step in enumerate(machine.steps):
         field = f"steps.{number}"
+        if len(step.position) > LONGEST_NAME or len(step.gear) > LONGEST_NAME:
+            raise Refused("That name is too long for a belt position.", field=f"{field}.position")
         if not step.position.strip():
             raise Refused(
                 "Every speed needs the position it is found at.", field=f"{field}.position"
@@ -241,8 +249,12 @@ def _check_dials(machine: Machine) -> None:
         field = f"dials.{number}"
         _positive(dial.division, f"{field}.division", "One division", "0.001")
         _positive(dial.per_turn, f"{field}.per_turn", "Divisions a turn", "100")
-        if dial.backlash < 0:
+        if not 0 <= dial.backlash <= LARGEST:
             raise Refused("Backlash cannot be less than nothing.", field=f"{field}.backlash")
+        if dial.unit not in ("mm", "inch") or dial.reads not in ("radius", "diameter"):
+            raise Refused(
+                "A dial is in mm or inch, and reads radius or diameter.", field=f"{field}.unit"
+            )
 
 
 def position_name(step: SpeedStep) -> str:

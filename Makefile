@@ -1,0 +1,58 @@
+# Two commands do all the set-up: `make demo` and `make test`. Paths stay relative, so that a
+# folder with a space in its name is no different from any other.
+SHELL := bash
+PY := .venv/bin/python
+WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
+
+.PHONY: demo serve test bench screenshots reset-demo types lint browser
+
+demo: .stamps/runtime web/dist/index.html
+	@.venv/bin/runk demo $(ARGS)
+
+serve: .stamps/runtime web/dist/index.html
+	@.venv/bin/runk serve $(ARGS)
+
+reset-demo: .stamps/runtime
+	@.venv/bin/runk reset-demo
+
+test: .stamps/dev web/dist/index.html browser
+	.venv/bin/ruff check .
+	.venv/bin/ruff format --check .
+	.venv/bin/mypy
+	.venv/bin/lint-imports
+	cd web && npm run --silent types
+	$(PY) -m pytest -n 2
+
+bench: .stamps/dev web/dist/index.html
+	$(PY) bench/run.py
+
+screenshots: .stamps/dev web/dist/index.html browser
+	$(PY) tests/browser/take_screenshots.py
+
+types: .stamps/dev .stamps/node
+	$(PY) -m runk.api.schema web/openapi.json
+	cd web && npm run --silent api
+
+browser:
+	@bash tools/ensure-browser.sh
+
+.venv/bin/python:
+	python3 -m venv .venv
+
+.stamps/runtime: requirements.lock pyproject.toml | .venv/bin/python
+	$(PY) -m pip install --quiet --disable-pip-version-check --require-hashes -r requirements.lock
+	$(PY) -m pip install --quiet --disable-pip-version-check --no-deps --no-build-isolation -e .
+	@mkdir -p .stamps && touch $@
+
+.stamps/dev: requirements-dev.lock requirements-reference.lock .stamps/runtime
+	$(PY) -m pip install --quiet --disable-pip-version-check --require-hashes -r requirements-dev.lock
+	$(PY) -m pip install --quiet --disable-pip-version-check --no-deps --require-hashes -r requirements-reference.lock
+	@mkdir -p .stamps && touch $@
+
+.stamps/node: web/package-lock.json web/package.json
+	cd web && npm ci --silent --no-audit --no-fund
+	@mkdir -p .stamps && touch $@
+
+web/dist/index.html: .stamps/node $(WEB_SOURCES)
+	cd web && npm run --silent build -- --logLevel warn
+	@touch $@

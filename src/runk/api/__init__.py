@@ -1,0 +1,1 @@
+"""HTTP: calculator routes from the registry, one router for each stored thing."""

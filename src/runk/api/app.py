@@ -1,0 +1,42 @@
+"""The application put together."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from fastapi import FastAPI
+
+from runk import __version__
+from runk.api import calculators, engines, guard, pages, problems, shop, slate
+from runk.demo.back_shed import WORKSHOP
+from runk.store.database import Store
+from runk.store.workshop import WorkshopReader
+
+DIST = Path(__file__).resolve().parents[3] / "web" / "dist"
+
+
+def create_app(
+    store: Store, dist: Path = DIST, hosts: frozenset[str] = guard.LOCAL_HOSTS
+) -> FastAPI:
+    """The whole application on one store.
+
+    Args:
+        store: Migrated already.
+        dist: The built front end.
+        hosts: Host names it answers to.
+    """
+    app = FastAPI(title="Runk", version=__version__, docs_url=None, redoc_url=None)
+    reader = WorkshopReader(store, WORKSHOP)
+    problems.install(app)
+    app.include_router(calculators.router(reader.workshop))
+    app.include_router(shop.router(store, reader))
+    app.include_router(slate.router(store, reader.workshop))
+    app.include_router(engines.router(store))
+
+    @app.get("/api/alive")
+    async def alive() -> dict[str, str]:
+        return {"runk": __version__}
+
+    pages.install(app, dist)
+    app.add_middleware(guard.Guard, hosts=hosts)
+    return app

@@ -1,0 +1,95 @@
+"""The door: who may talk to the server, how much at once, and what pages may load."""
+
+from __future__ import annotations
+
+from collections.abc import Awaitable, Callable, MutableMapping
+from typing import Any
+from urllib.parse import urlsplit
+
+from runk.api.problems import problem
+
+Scope = MutableMapping[str, Any]
+Receive = Callable[[], Awaitable[MutableMapping[str, Any]]]
+Send = Callable[[MutableMapping[str, Any]], Awaitable[None]]
+App = Callable[[Scope, Receive, Send], Awaitable[None]]
+
+LARGEST_BODY = 256 * 1024
+LOCAL_HOSTS = frozenset({"127.0.0.1", "localhost", "[::1]", "testserver"})
+_SAFE = frozenset({"GET", "HEAD", "OPTIONS"})
+_HEADERS = (
+    (b"x-content-type-options", b"nosniff"),
+    (b"referrer-policy", b"no-referrer"),
+    (b"x-frame-options", b"DENY"),
+)
+
+
+def host_of(header: str) -> str:
+    """The host of a Host header, without its port.
+
+    >>> host_of("127.0.0.1:8000"), host_of("[::1]:8000")
+    ('127.0.0.1', '[::1]')
+    """
+    if header.startswith("["):
+        return header.split("]")[0] + "]"
+    return header.rsplit(":", 1)[0] if ":" in header else header
+
+
+class Guard:
+    """Refuses foreign Hosts, writes from foreign pages, and bodies that are too large."""
+
+    def __init__(self, app: App, hosts: frozenset[str] = LOCAL_HOSTS) -> None:
+        self.app, self.hosts = app, hosts
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """Pass a request on, or answer it here."""
+        if scope["type"] != "http":
+            await self.app(scope, receive, send)
+            return
+        headers = dict(scope["headers"])
+        refusal = self._refusal(scope["method"], headers)
+        if refusal is not None:
+            await refusal(scope, receive, send)
+            return
+        seen = 0
+
+        async def counted() -> MutableMapping[str, Any]:
+            nonlocal seen
+            message = await receive()
+            seen += len(message.get("body", b""))
+            if seen > LARGEST_BODY:
+                raise TooLarge
+            return message
+
+        async def with_headers(message: MutableMapping[str, Any]) -> None:
+            if message["type"] == "http.response.start":
+                message["headers"] = [*message["headers"], *_HEADERS]
+            await send(message)
+
+        try:
+            await self.app(scope, counted, with_headers)
+        except TooLarge:
+            await _too_large()(scope, receive, send)
+
+    def _refusal(self, method: str, headers: dict[bytes, bytes]) -> Any:
+        host = headers.get(b"host", b"").decode("latin-1")
+        if host_of(host) not in self.hosts:
+            return problem(400, "Foreign host", "This server answers only on its own address.")
+        if method in _SAFE:
+            return None
+        origin = headers.get(b"origin", b"").decode("latin-1")
+        if origin and urlsplit(origin).netloc != host:
+            return problem(403, "Foreign page", "Another page may not write here.")
+        if headers.get(b"sec-fetch-site", b"same-origin") not in (b"same-origin", b"none"):
+            return problem(403, "Foreign page", "Another page may not write here.")
+        length = headers.get(b"content-length", b"0")
+        if not length.isdigit() or int(length) > LARGEST_BODY:
+            return _too_large()
+        return None
+
+
+class TooLarge(Exception):  # noqa: N818
+    """A body that grew past the limit while it was read."""
+
+
+def _too_large() -> Any:
+    return problem(413, "Too large", f"That is more than {LARGEST_BODY // 1024} kB at once.")

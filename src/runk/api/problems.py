@@ -1,0 +1,95 @@
+"""Errors as ``application/problem+json`` (RFC 9457), in words a person can act on."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from pydantic import BaseModel
+from pydantic_core import to_json
+from starlette.exceptions import HTTPException
+from starlette.responses import Response
+
+from runk.core.refusals import Refused
+from runk.store.machines import Stale
+
+
+class Problem(BaseModel):
+    """What went wrong, which field it belongs to, and what to do instead."""
+
+    type: str = "about:blank"
+    title: str
+    status: int
+    detail: str
+    field: str | None = None
+    suggest: str | None = None
+    theirs: Any = None
+
+
+PROBLEMS: dict[int | str, dict[str, Any]] = {
+    code: {"model": Problem, "content": {"application/problem+json": {}}, "description": words}
+    for code, words in (
+        (400, "A body or address that cannot be read"),
+        (403, "A request from somewhere else"),
+        (404, "Nothing there"),
+        (409, "Saved elsewhere since it was opened"),
+        (413, "Too much at once"),
+        (422, "Refused, with the reason"),
+    )
+}
+
+
+def problem(
+    status: int, title: str, detail: str, field: str | None = None, suggest: str | None = None,
+    theirs: Any = None,
+) -> Response:  # fmt: skip
+    """A problem as a response."""
+    body = {
+        "type": "about:blank", "title": title, "status": status, "detail": detail,
+        "field": field, "suggest": suggest, "theirs": theirs,
+    }  # fmt: skip
+    return Response(to_json(body), status, media_type="application/problem+json")
+
+
+def _validation(error: RequestValidationError) -> Response:
+    first = error.errors()[0]
+    where = [str(part) for part in first["loc"] if part not in ("body", "query", "path")]
+    field = ".".join(where) or None
+    kind = first["type"]
+    if kind == "json_invalid":
+        detail = "The body is not JSON that can be read."
+    elif kind == "extra_forbidden":
+        detail = f"There is no field called {field}."
+    elif kind == "missing":
+        detail = f"{field} is missing." if field else "The body is empty: send a JSON object."
+    else:
+        detail = f"{field or 'The body'}: {first['msg'].lower()}."
+    return problem(422, "That cannot be read", detail, field)
+
+
+def install(app: FastAPI) -> None:
+    """Put the handlers on an application."""
+
+    @app.exception_handler(Refused)
+    async def _refused(_: Request, refused: Refused) -> Response:
+        return problem(422, "Refused", refused.says, refused.field, refused.suggest)
+
+    @app.exception_handler(Stale)
+    async def _stale(_: Request, stale: Stale) -> Response:
+        return problem(
+            409, "Saved elsewhere", "This machine was saved in another window since you opened "
+            "it. Both are shown; choose which to keep.", "version", theirs=stale.theirs,
+        )  # fmt: skip
+
+    @app.exception_handler(RequestValidationError)
+    async def _invalid(_: Request, error: RequestValidationError) -> Response:
+        return _validation(error)
+
+    @app.exception_handler(HTTPException)
+    async def _http(_: Request, error: HTTPException) -> Response:
+        says = {404: "There is nothing at that address.", 405: "That cannot be done there."}
+        detail = says.get(error.status_code, str(error.detail))
+        response = problem(error.status_code, str(error.detail), detail)
+        response.headers.update(error.headers or {})
+        return response

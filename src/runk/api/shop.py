@@ -1,0 +1,121 @@
+"""Routes of the workshop: machines and metals."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+from fastapi import APIRouter
+from pydantic import BaseModel
+
+from runk.api.problems import PROBLEMS
+from runk.core.machines.choose import settings
+from runk.core.machines.machine import Machine, Range, SpeedStep
+from runk.core.machines.pulleys import PulleyPair, plate_disagrees, pulley_pairs
+from runk.store.database import Store
+from runk.store.machines import (
+    KeptMachine,
+    add_machine,
+    bring_back,
+    delete_machine,
+    list_machines,
+    save_machine,
+)
+from runk.store.workshop import WorkshopReader
+
+
+class MachineIn(BaseModel):
+    """A machine to save, and the saving it was read at."""
+
+    machine: Machine
+    version: int = 0
+
+
+@dataclass(frozen=True)
+class MachineOut:
+    """A machine as kept, with its speeds as the spindle really turns and what looks wrong."""
+
+    version: int
+    machine: Machine
+    real: list[SpeedStep]
+    real_ranges: list[Range]
+    doubts: list[str]
+    pulleys: list[PulleyPair]
+
+
+@dataclass(frozen=True)
+class ShopOut:
+    """Every machine; ``stand_in`` while these are the invented workshop's."""
+
+    stand_in: bool
+    machines: list[MachineOut]
+
+
+@dataclass(frozen=True)
+class MetalOut:
+    """A metal to choose from."""
+
+    key: str
+    name: str
+    designation: str
+    family: str
+    cast: bool
+    has_skin: bool
+    aliases: list[str]
+
+
+def _out(kept: KeptMachine) -> MachineOut:
+    machine = kept.machine
+    ratio = machine.frequency_ratio
+    real = [SpeedStep(s.mark, s.gear, s.rpm) for s in settings(machine)]
+    ranges = [
+        replace(r, low_rpm=r.low_rpm * ratio, high_rpm=r.high_rpm * ratio) for r in machine.ranges
+    ]
+    return MachineOut(
+        kept.version, machine, real, ranges, list(plate_disagrees(machine)),
+        list(pulley_pairs(machine)),
+    )  # fmt: skip
+
+
+def router(store: Store, reader: WorkshopReader) -> APIRouter:
+    """Routes of machines and metals."""
+    routes = APIRouter(prefix="/api", responses=PROBLEMS)
+
+    @routes.get("/machines")
+    def machines() -> ShopOut:
+        with store.session() as session:
+            kept = list_machines(session)
+        if kept:
+            return ShopOut(False, [_out(k) for k in kept])
+        return ShopOut(True, [_out(KeptMachine(0, m)) for m in reader.workshop().machines])
+
+    @routes.post("/machines", status_code=201)
+    def add(body: MachineIn) -> MachineOut:
+        with store.session() as session:
+            return _out(add_machine(session, body.machine))
+
+    @routes.put("/machines/{key}")
+    def save(key: str, body: MachineIn) -> MachineOut:
+        with store.session() as session:
+            return _out(save_machine(session, key, body.version, body.machine))
+
+    @routes.delete("/machines/{key}", status_code=204)
+    def delete(key: str) -> None:
+        with store.session() as session:
+            delete_machine(session, key)
+
+    @routes.post("/machines/{key}/back")
+    def back(key: str) -> MachineOut:
+        with store.session() as session:
+            return _out(bring_back(session, key))
+
+    @routes.get("/metals")
+    def metals() -> list[MetalOut]:
+        return [
+            MetalOut(
+                m.key, m.name, m.designation, m.family, m.cast, m.skin is not None, list(m.aliases)
+            )
+            for m in reader.workshop().metals.values()
+            if not m.key.endswith("-skin")
+        ]
+
+    return routes

@@ -1,0 +1,88 @@
+"""Routes of the slate."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from fastapi import APIRouter
+from pydantic import BaseModel, Field
+
+from runk.api.calculators import Here, answer_typed, calculator_named
+from runk.api.problems import PROBLEMS
+from runk.core.units import PageUnit
+from runk.store.database import Store
+from runk.store.models import SlateRow
+from runk.store.slate import SlateItem, change, keep, list_slate, put_back, reorder, wipe
+
+
+class KeepIn(BaseModel):
+    """An answer to keep. The server answers the question itself: no number is carried by hand."""
+
+    keep_key: str = Field(min_length=8, max_length=64, description="made once for this keeping")
+    calculator: str
+    question: dict[str, str | float | int | None]
+    unit: PageUnit = PageUnit.MM
+    note: str = ""
+    part_id: int | None = None
+
+
+class ChangeIn(BaseModel):
+    """What to change; what is left out stays."""
+
+    note: str | None = None
+    ticked: bool | None = None
+    part_id: int | None = None
+
+
+class OrderIn(BaseModel):
+    """The slate's items, top first."""
+
+    order: list[int] = Field(max_length=1000)
+
+
+def router(store: Store, here: Here) -> APIRouter:
+    """Routes of the slate."""
+    routes = APIRouter(prefix="/api/slate", responses=PROBLEMS)
+
+    @routes.get("")
+    def everything() -> list[SlateItem]:
+        with store.session() as session:
+            return list_slate(session)
+
+    @routes.post("", status_code=201)
+    def keep_answer(body: KeepIn) -> SlateItem:
+        calculator = calculator_named(body.calculator)
+        typed = {k: v for k, v in body.question.items() if k in calculator.fields and v is not None}
+        said = answer_typed(calculator, typed, body.unit, here())
+        row = SlateRow(
+            keep_key=body.keep_key, calculator=calculator.name,
+            calculator_version=calculator.version, page_unit=body.unit, question=typed,
+            answer=said, title=said["read_as"], headline=said["headline"], note=body.note,
+            part_id=body.part_id,
+        )  # fmt: skip
+        with store.session() as session:
+            return keep(session, row)
+
+    @routes.put("/order")
+    def put_in_order(body: OrderIn) -> list[SlateItem]:
+        with store.session() as session:
+            return reorder(session, body.order)
+
+    @routes.patch("/{item}")
+    def change_item(item: int, body: ChangeIn) -> SlateItem:
+        given: dict[str, Any] = body.model_dump(exclude_unset=True)
+        given = {k: v for k, v in given.items() if v is not None or k == "part_id"}
+        with store.session() as session:
+            return change(session, item, given)
+
+    @routes.delete("/{item}", status_code=204)
+    def wipe_item(item: int) -> None:
+        with store.session() as session:
+            wipe(session, item)
+
+    @routes.post("/{item}/back")
+    def bring_back(item: int) -> SlateItem:
+        with store.session() as session:
+            return put_back(session, item)
+
+    return routes

@@ -1,0 +1,179 @@
+"""``runk``: demo, serve, ask, backup, restore."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import sys
+from collections.abc import Iterable
+from pathlib import Path
+from typing import Any
+
+from runk.ask import Asked, ask
+from runk.core.figures import Figure
+from runk.core.plain import APART, plain
+from runk.core.refusals import Refused
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+PORT = 8765
+
+
+def main(argv: list[str] | None = None) -> int:
+    """Run a command; returns the exit status."""
+    arguments = _parser().parse_args(argv)
+    try:
+        status: int = arguments.run(arguments)
+    except Refused as refused:
+        print(_refusal_words(refused), file=sys.stderr)
+        return 1
+    except BrokenPipeError:
+        return 1
+    return status
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(
+        prog="runk", description="What to set on the machine, in the trade's own numbers."
+    )
+    commands = parser.add_subparsers(required=True, metavar="COMMAND")
+    one = commands.add_parser("ask", help="answer a line, or one line each from standard input")
+    one.add_argument("line", nargs="*", help="such as: turn 22mm silver steel hss")
+    one.add_argument("--json", action="store_true", help="print JSON, one document a line")
+    one.add_argument("--unit", choices=[u.value for u in PageUnit], default="mm",
+                     help="what a bare number means")  # fmt: skip
+    one.set_defaults(run=_ask)
+    for name, words in (("demo", "start with the demonstration's data"), ("serve", "start")):
+        server = commands.add_parser(name, help=words)
+        server.add_argument("--port", type=int, default=PORT)
+        server.set_defaults(run=_serve, demo=name == "demo")
+    for name, run in (("backup", _backup), ("restore", _restore)):
+        mover = commands.add_parser(name, help=f"{name} everything kept")
+        mover.add_argument("file", type=Path)
+        mover.set_defaults(run=run)
+    reset = commands.add_parser("reset-demo", help="throw the demonstration's data away")
+    reset.set_defaults(run=_reset_demo)
+    return parser
+
+
+def stored_workshop() -> Workshop:
+    """The stored workshop, or Back Shed where nothing is stored."""
+    from runk.demo.back_shed import WORKSHOP
+    from runk.store.database import Store, database_url, file_of
+
+    if not file_of(database_url()).exists():
+        return WORKSHOP
+    from runk.store.workshop import WorkshopReader
+
+    store = Store()
+    store.migrate()
+    workshop = WorkshopReader(store, WORKSHOP).workshop()
+    store.close()
+    return workshop
+
+
+def _ask(arguments: argparse.Namespace) -> int:
+    workshop, page = stored_workshop(), PageUnit(arguments.unit)
+    if arguments.line:
+        return _answer_one(" ".join(arguments.line), workshop, page, arguments.json)
+    if sys.stdin.isatty():
+        raise Refused("Type a question after `runk ask`.", suggest="turn 22mm silver steel hss")
+    return _answer_lines(sys.stdin, workshop, page)
+
+
+def _answer_one(line: str, workshop: Workshop, page: PageUnit, as_json: bool) -> int:
+    if as_json:
+        document = document_for(line, workshop, page)
+        print(json.dumps(document, ensure_ascii=False, allow_nan=False))
+        return 1 if "error" in document else 0
+    asked = ask(line, workshop, page)
+    print("\n".join(spoken(asked, page)))
+    return 0
+
+
+def _answer_lines(lines: Iterable[str], workshop: Workshop, page: PageUnit) -> int:
+    for line in lines:
+        if line.strip():
+            document = document_for(line.strip(), workshop, page)
+            print(json.dumps(document, ensure_ascii=False, allow_nan=False), flush=True)
+    return 0
+
+
+def document_for(line: str, workshop: Workshop, page: PageUnit) -> dict[str, Any]:
+    """A line's answer as plain data, or ``{"error": ...}`` with what to do instead."""
+    try:
+        asked = ask(line, workshop, page)
+    except Refused as refused:
+        return {"error": refused.says, "field": refused.field, "suggest": refused.suggest}
+    answer = plain(asked.answer)
+    cautions = answer.get("cautions", [])
+    return {
+        "calculator": asked.calculator.name,
+        "question": plain(_asked_fields(asked)),
+        "answer": {k: v for k, v in answer.items() if k not in APART},
+        "cautions": cautions,
+        "read_as": asked.read_as,
+    }
+
+
+def _asked_fields(asked: Asked) -> dict[str, Any]:
+    names = asked.calculator.fields
+    return {name: getattr(asked.read.question, name) for name in names}
+
+
+def spoken(asked: Asked, page: PageUnit) -> list[str]:
+    """An answer in lines of text: the question said back, the figures, what to mind."""
+    lines = [asked.read_as, "", f"  {asked.calculator.headline(asked.answer)}"]
+    for name in asked.answer.__dataclass_fields__:
+        value = getattr(asked.answer, name)
+        if isinstance(value, Figure):
+            label = name.replace("_", " ").removesuffix(f" {value.unit.suffix.replace('_', ' ')}")
+            lines.append(f"  {label:24} {value.words(page)}")
+        elif isinstance(value, str) and value:
+            lines.append(f"  {name.replace('_', ' '):24} {value}")
+    lines += [f"  {c.word} {c.about}: {c.says}" for c in getattr(asked.answer, "cautions", ())]
+    return lines
+
+
+def _refusal_words(refused: Refused) -> str:
+    return f"{refused.says} Try: {refused.suggest}" if refused.suggest else refused.says
+
+
+def _serve(arguments: argparse.Namespace) -> int:
+    from runk.demo.run import demo_url, prepare
+    from runk.server import run
+    from runk.store.database import Store
+
+    store = Store(demo_url() if arguments.demo else None)
+    store.migrate()
+    if arguments.demo:
+        prepare(store)
+    run(store, arguments.port)
+    return 0
+
+
+def _backup(arguments: argparse.Namespace) -> int:
+    from runk.store.database import backup, database_url, file_of
+
+    backup(file_of(database_url()), arguments.file)
+    print(f"Backed up to {arguments.file}")
+    return 0
+
+
+def _restore(arguments: argparse.Namespace) -> int:
+    from runk.store.database import database_url, file_of, restore
+
+    aside = restore(arguments.file, file_of(database_url()))
+    print(f"Restored from {arguments.file}." + (f" What was there is in {aside}." if aside else ""))
+    return 0
+
+
+def _reset_demo(_: argparse.Namespace) -> int:
+    from runk.demo.run import demo_url
+    from runk.store.database import file_of
+
+    file = file_of(demo_url())
+    for path in file.parent.glob(f"{file.name}*"):
+        path.unlink()
+    print("The demonstration starts afresh next time.")
+    return 0

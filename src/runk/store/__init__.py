@@ -1,0 +1,1 @@
+"""What is kept: machines, engines and parts, the slate. SQLite through SQLAlchemy."""

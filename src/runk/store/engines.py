@@ -1,0 +1,114 @@
+"""Engines and their parts: a thin list to hang things on."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from runk.core.refusals import Refused
+from runk.store.database import now
+from runk.store.models import EngineRow, PartRow
+
+LONGEST_NAME = 120
+Mark = Callable[[Session, int, bool], None]
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A part of an engine."""
+
+    id: int
+    name: str
+    metal: str
+
+
+@dataclass(frozen=True, slots=True)
+class EngineWithParts:
+    """An engine and its parts."""
+
+    id: int
+    name: str
+    note: str
+    parts: list[Part]
+
+
+def _engine(row: EngineRow) -> EngineWithParts:
+    parts = [Part(p.id, p.name, p.metal) for p in row.parts if p.deleted_at is None]
+    return EngineWithParts(row.id, row.name, row.note, parts)
+
+
+def _named(name: str, what: str) -> str:
+    name = name.strip()
+    if not name:
+        raise Refused(f"Give the {what} a name.", field="name")
+    if len(name) > LONGEST_NAME:
+        raise Refused(f"A name can be {LONGEST_NAME} characters at most.", field="name")
+    return name
+
+
+def list_engines(session: Session) -> list[EngineWithParts]:
+    """Every engine with its parts."""
+    rows = session.scalars(
+        select(EngineRow).where(EngineRow.deleted_at.is_(None)).order_by(EngineRow.id)
+    )
+    return [_engine(r) for r in rows]
+
+
+def _engine_row(session: Session, engine_id: int, *, deleted: bool = False) -> EngineRow:
+    row = session.get(EngineRow, engine_id)
+    if row is None or (row.deleted_at is not None and not deleted):
+        raise Refused("That engine is no longer there.", field="engine_id")
+    return row
+
+
+def _part_row(session: Session, part_id: int, *, deleted: bool = False) -> PartRow:
+    row = session.get(PartRow, part_id)
+    if row is None or (row.deleted_at is not None and not deleted):
+        raise Refused("That part is no longer there.", field="part_id")
+    return row
+
+
+def add_engine(session: Session, name: str, note: str = "") -> EngineWithParts:
+    """Start an engine."""
+    row = EngineRow(name=_named(name, "engine"), note=note[:2000], parts=[])
+    session.add(row)
+    session.flush()
+    return _engine(row)
+
+
+def add_part(session: Session, engine_id: int, name: str, metal: str = "") -> Part:
+    """Add a part to an engine."""
+    engine = _engine_row(session, engine_id)
+    row = PartRow(name=_named(name, "part"), metal=metal[:60])
+    engine.parts.append(row)
+    session.flush()
+    return Part(row.id, row.name, row.metal)
+
+
+def rename_engine(session: Session, engine_id: int, name: str) -> EngineWithParts:
+    """Give an engine another name."""
+    row = _engine_row(session, engine_id)
+    row.name = _named(name, "engine")
+    return _engine(row)
+
+
+def rename_part(session: Session, part_id: int, name: str) -> Part:
+    """Give a part another name."""
+    row = _part_row(session, part_id)
+    row.name = _named(name, "part")
+    return Part(row.id, row.name, row.metal)
+
+
+def set_engine_deleted(session: Session, engine_id: int, deleted: bool) -> None:
+    """Delete an engine, or bring it back."""
+    row = _engine_row(session, engine_id, deleted=True)
+    row.deleted_at = now() if deleted else None
+
+
+def set_part_deleted(session: Session, part_id: int, deleted: bool) -> None:
+    """Delete a part, or bring it back; what hung on it stays on the slate."""
+    row = _part_row(session, part_id, deleted=True)
+    row.deleted_at = now() if deleted else None

@@ -1,0 +1,162 @@
+"""The tables. An engine and a part exist from the start: everything kept can hang on one."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import JSON, CheckConstraint, ForeignKey, String, UniqueConstraint
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+
+_PART = ForeignKey("part.id", ondelete="SET NULL")
+
+
+class Base(DeclarativeBase):
+    """Common base of every table."""
+
+
+class EngineRow(Base):
+    """An engine being built."""
+
+    __tablename__ = "engine"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str] = mapped_column(String(120))
+    note: Mapped[str] = mapped_column(default="")
+    deleted_at: Mapped[datetime | None]
+    parts: Mapped[list[PartRow]] = relationship(back_populates="engine", order_by="PartRow.id")
+
+
+class PartRow(Base):
+    """A part of an engine, or of none."""
+
+    __tablename__ = "part"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    engine_id: Mapped[int | None] = mapped_column(ForeignKey("engine.id", ondelete="SET NULL"))
+    name: Mapped[str] = mapped_column(String(120))
+    metal: Mapped[str] = mapped_column(String(60), default="")
+    deleted_at: Mapped[datetime | None]
+    engine: Mapped[EngineRow | None] = relationship(back_populates="parts")
+
+
+class MachineRow(Base):
+    """A machine; its speeds, limits and dials are rows of their own, saved with it."""
+
+    __tablename__ = "machine"
+    __table_args__ = (
+        CheckConstraint("power_w > 0"),
+        CheckConstraint("plate_hz > 0"),
+        CheckConstraint("mains_hz > 0"),
+    )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    key: Mapped[str] = mapped_column(String(80), unique=True)
+    version: Mapped[int]
+    place: Mapped[int]
+    name: Mapped[str] = mapped_column(String(80))
+    kind: Mapped[str] = mapped_column(String(20))
+    power_w: Mapped[float]
+    drive: Mapped[str] = mapped_column(String(40))
+    plate_hz: Mapped[float]
+    mains_hz: Mapped[float]
+    driver_rpm: Mapped[float | None]
+    back_gear_ratio: Mapped[float | None]
+    swing_mm: Mapped[float | None]
+    between_mm: Mapped[float | None]
+    spindle_bore_mm: Mapped[float | None]
+    read_out: Mapped[bool] = mapped_column(default=False)
+    deleted_at: Mapped[datetime | None]
+    steps: Mapped[list[StepRow]] = relationship(cascade="all, delete-orphan", order_by="StepRow.id")
+    ranges: Mapped[list[RangeRow]] = relationship(
+        cascade="all, delete-orphan", order_by="RangeRow.id"
+    )
+    limits: Mapped[list[LimitRow]] = relationship(
+        cascade="all, delete-orphan", order_by="LimitRow.id"
+    )
+    dials: Mapped[list[DialRow]] = relationship(cascade="all, delete-orphan", order_by="DialRow.id")
+
+
+def _of_machine() -> Mapped[int]:
+    return mapped_column(ForeignKey("machine.id", ondelete="CASCADE"), index=True)
+
+
+class StepRow(Base):
+    """One belt position of a machine."""
+
+    __tablename__ = "machine_step"
+    __table_args__ = (
+        CheckConstraint("rpm > 0"),
+        UniqueConstraint("machine_id", "position", "gear"),
+    )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    machine_id: Mapped[int] = _of_machine()
+    position: Mapped[str] = mapped_column(String(40))
+    gear: Mapped[str] = mapped_column(String(40))
+    rpm: Mapped[float]
+    driver_mm: Mapped[float | None]
+    driven_mm: Mapped[float | None]
+
+
+class RangeRow(Base):
+    """One continuous range of a machine."""
+
+    __tablename__ = "machine_range"
+    __table_args__ = (CheckConstraint("low_rpm > 0 AND low_rpm < high_rpm"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    machine_id: Mapped[int] = _of_machine()
+    gear: Mapped[str] = mapped_column(String(40))
+    low_rpm: Mapped[float]
+    high_rpm: Mapped[float]
+
+
+class LimitRow(Base):
+    """The fastest a way of holding may turn on a machine."""
+
+    __tablename__ = "machine_limit"
+    __table_args__ = (CheckConstraint("max_rpm > 0"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    machine_id: Mapped[int] = _of_machine()
+    holding: Mapped[str] = mapped_column(String(40))
+    max_rpm: Mapped[float]
+
+
+class DialRow(Base):
+    """A slide's dial on a machine."""
+
+    __tablename__ = "machine_dial"
+    __table_args__ = (CheckConstraint("division > 0 AND per_turn > 0"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    machine_id: Mapped[int] = _of_machine()
+    slide: Mapped[str] = mapped_column(String(40))
+    unit: Mapped[str] = mapped_column(String(10))
+    division: Mapped[float]
+    per_turn: Mapped[int]
+    reads: Mapped[str] = mapped_column(String(20))
+    backlash: Mapped[float]
+
+
+class SlateRow(Base):
+    """An answer kept: what was asked, what was answered, by which version."""
+
+    __tablename__ = "slate"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    keep_key: Mapped[str] = mapped_column(String(64), unique=True)
+    calculator: Mapped[str] = mapped_column(String(40))
+    calculator_version: Mapped[int]
+    page_unit: Mapped[str] = mapped_column(String(10))
+    question: Mapped[dict[str, Any]] = mapped_column(JSON)
+    answer: Mapped[dict[str, Any]] = mapped_column(JSON)
+    title: Mapped[str]
+    headline: Mapped[str]
+    note: Mapped[str] = mapped_column(default="")
+    ticked: Mapped[bool] = mapped_column(default=False)
+    place: Mapped[float] = mapped_column(index=True)
+    part_id: Mapped[int | None] = mapped_column(_PART)
+    kept_at: Mapped[datetime]
+    deleted_at: Mapped[datetime | None]

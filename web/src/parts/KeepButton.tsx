@@ -1,0 +1,44 @@
+import { useMutation } from '@tanstack/react-query';
+import { useCallback } from 'react';
+import { call } from '../api/client';
+import { type SlateItem, client } from '../api/queries';
+import { useKey } from '../state/keys';
+import { usePrefs } from '../state/prefs';
+import { offerUndo } from '../state/undo';
+import type { Typed } from '../state/question';
+import { Button } from './Button';
+import { removeItem } from './slate';
+
+interface Props {
+  calculator: string;
+  typed: Typed;
+  unit: string;
+  ready: boolean;
+}
+
+/** Keep the answer on the slate. The server answers again: no number is carried by hand. */
+export function KeepButton({ calculator, typed, unit, ready }: Props) {
+  const { keys } = usePrefs();
+  const keeping = useMutation({
+    mutationFn: () =>
+      call<SlateItem>('POST', '/slate', {
+        keep_key: crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`,
+        calculator,
+        question: typed,
+        unit,
+      }),
+    onSuccess: (item) => {
+      offerUndo({ says: `Kept: ${item.headline}`, undo: () => removeItem(item.id) });
+      return client.invalidateQueries({ queryKey: ['slate'] });
+    },
+  });
+  const keep = useCallback(() => {
+    if (ready && !keeping.isPending) keeping.mutate();
+  }, [ready, keeping]);
+  useKey('k', keep);
+  return (
+    <Button look="main" disabled={!ready} onClick={keep}>
+      Keep this {keys && <kbd className="text-base">K</kbd>}
+    </Button>
+  );
+}

@@ -1,0 +1,99 @@
+import { Fragment, type ReactNode } from 'react';
+import type { Calculator, FieldOut } from '../api/queries';
+import type { Problem } from '../api/client';
+import type { Typed } from '../state/question';
+import { ChoiceWord, type Option } from './ChoiceWord';
+import { TypedWord } from './TypedWord';
+
+interface Readings {
+  [field: string]: { echo: string; plain: boolean };
+}
+
+interface Props {
+  calculator: Calculator;
+  typed: Typed;
+  change: (change: Typed) => void;
+  words: Record<string, string>;
+  readings: Readings;
+  problem: Problem | null;
+  /** Options of the fields whose choices the workshop decides. */
+  options: Record<string, Option[]>;
+}
+
+/** What a field holds: as typed, or as it is where nothing was typed. */
+function ruling(calculator: Calculator, typed: Typed): string {
+  const field = calculator.fields.find((f) => f.rules);
+  return field ? (typed[field.name] ?? field.default ?? '') : '';
+}
+
+/** The question as a sentence of live words, made from the calculator's own template. */
+export function Sentence(props: Props) {
+  const { calculator, typed } = props;
+  const key = ruling(calculator, typed);
+  const template = (calculator.sentences[key] ?? '').replaceAll(/[[\]]/g, '');
+  const parts = template.split(/\{(\w+)\}/);
+  const echoes = Object.entries(props.readings).filter(([, reading]) => !reading.plain);
+  return (
+    <div>
+      <p className="text-[1.6rem] leading-[1.75] text-pretty max-sm:text-[1.35rem]">
+        {parts.map((part, index) => (
+          // Live words and plain words take turns, so the index is the part's own name.
+          <Fragment key={index}>{index % 2 ? word(props, part, key) : part}</Fragment>
+        ))}
+        .
+      </p>
+      {echoes.length > 0 && (
+        <p className="text-soft" aria-label="Sizes as read">
+          {echoes.map(([, reading]) => reading.echo).join(' · ')}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function word(props: Props, name: string, rulingKey: string): ReactNode {
+  const field = props.calculator.fields.find((f) => f.name === name);
+  if (!field) return name;
+  const wrong = props.problem?.field === name;
+  if (field.kind === 'length' || field.kind === 'count' || field.kind === 'text') {
+    return (
+      <TypedWord
+        label={field.label}
+        value={props.typed[name] ?? ''}
+        placeholder={field.placeholder}
+        wrong={wrong}
+        onChange={(value) => props.change({ [name]: value })}
+      />
+    );
+  }
+  const options = props.options[name] ?? optionsOf(field, rulingKey);
+  const value = props.typed[name] || field.default || '';
+  const chosen = options.find((o) => o.key === value || o.label === props.words[name]);
+  return (
+    <ChoiceWord
+      label={field.label}
+      value={chosen?.key ?? value}
+      shown={chosen?.label ?? props.words[name] ?? field.placeholder}
+      options={options}
+      wrong={wrong}
+      onChange={(key) => props.change(field.rules ? ruled(props, name, key) : { [name]: key })}
+    />
+  );
+}
+
+function optionsOf(field: FieldOut, rulingKey: string): Option[] {
+  return field.choices
+    .filter((choice) => choice.only.length === 0 || choice.only.includes(rulingKey))
+    .map(({ key, label }) => ({ key, label }));
+}
+
+/** Choosing another operation lets go of choices that do not go with it, and of nothing else. */
+function ruled({ calculator, typed }: Props, name: string, key: string): Typed {
+  const dropped: Typed = { [name]: key };
+  for (const field of calculator.fields) {
+    const choice = field.choices.find((c) => c.key === typed[field.name]);
+    if (choice && choice.only.length > 0 && !choice.only.includes(key)) dropped[field.name] = '';
+  }
+  if (typed.machine) dropped.machine = '';
+  return dropped;
+}

@@ -1,0 +1,29 @@
+interface Props {
+  label: string;
+  value: string;
+  placeholder: string;
+  wrong: boolean;
+  onChange: (value: string) => void;
+}
+
+/** A live word to type in: a size as it is spoken, a count. Stays as typed, right or wrong. */
+export function TypedWord({ label, value, placeholder, wrong, onChange }: Props) {
+  const text = value || placeholder;
+  return (
+    <input
+      aria-label={label}
+      aria-invalid={wrong}
+      value={value}
+      placeholder={placeholder}
+      onChange={(event) => onChange(event.target.value)}
+      onFocus={(event) => event.target.select()}
+      autoComplete="off"
+      spellCheck={false}
+      inputMode="text"
+      style={{ width: `${Math.max(text.length, 2) * 0.56 + 0.9}em` }}
+      className={`mx-0.5 min-h-11 max-w-full border-b-2 bg-transparent px-1 text-center font-semibold placeholder:font-normal placeholder:text-soft hover:bg-mark-wash ${
+        wrong ? 'border-stop-edge text-stop-edge' : 'border-mark'
+      }`}
+    />
+  );
+}

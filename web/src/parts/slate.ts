@@ -1,0 +1,27 @@
+import { call } from '../api/client';
+import { type SlateItem, client } from '../api/queries';
+
+const refresh = () => client.invalidateQueries({ queryKey: ['slate'] });
+
+export async function changeItem(id: number, change: Partial<SlateItem>): Promise<void> {
+  await call('PATCH', `/slate/${id}`, change);
+  await refresh();
+}
+
+export async function removeItem(id: number): Promise<void> {
+  await call('DELETE', `/slate/${id}`);
+  await refresh();
+}
+
+export async function restoreItem(id: number): Promise<void> {
+  await call('POST', `/slate/${id}/back`);
+  await refresh();
+}
+
+export async function reorderItems(order: number[]): Promise<void> {
+  client.setQueryData<SlateItem[]>(['slate'], (items) =>
+    items && order.map((id) => items.find((i) => i.id === id)!).filter(Boolean),
+  );
+  await call('PUT', '/slate/order', { order });
+  await refresh();
+}

@@ -1,0 +1,96 @@
+import type { Figure, MachineOut, SpeedAnswer } from '../../api/queries';
+import { Pulleys } from '../../drawings/Pulleys';
+
+interface Props {
+  answer: SpeedAnswer;
+  machine: MachineOut | undefined;
+  operation: string;
+}
+
+/** The dark plate: what to set, largest of all; beside it what to wind on. */
+export function Plate({ answer, machine, operation }: Props) {
+  const stepped = answer.mark !== '';
+  return (
+    <div className="rounded-lg bg-plate p-1.5 text-plate-ink ring-1 ring-plate-line">
+      <div className="grid gap-x-6 gap-y-4 rounded-md border border-plate-line p-4 md:grid-cols-[1fr_minmax(11rem,14rem)] sm:p-5">
+        <div className="min-w-0">
+          {stepped ? (
+            <div className="flex flex-wrap items-start justify-between gap-x-4">
+              <div>
+                <p className="text-plate-soft">Put the belt on</p>
+                <p className="flex items-baseline gap-3">
+                  <span className="figures text-[9rem] leading-[0.95] font-bold max-sm:text-8xl">
+                    {answer.mark}
+                  </span>
+                  <span className="text-4xl text-plate-soft">{answer.gear}</span>
+                </p>
+              </div>
+              {machine && (
+                <div className="w-60 max-sm:w-44 max-sm:self-end">
+                  <Pulleys machine={machine} mark={answer.mark} />
+                </div>
+              )}
+            </div>
+          ) : (
+            <p className="text-plate-soft">Set the spindle to{answer.gear && `, ${answer.gear}`}</p>
+          )}
+          <p className="mt-2 flex items-baseline gap-3">
+            <span
+              className={`figures leading-none font-bold ${stepped ? 'text-7xl max-sm:text-6xl' : 'text-[9rem] max-sm:text-8xl'}`}
+            >
+              {answer.set_rpm.shown}
+            </span>
+            <span className="text-3xl text-plate-soft">rev/min</span>
+          </p>
+          <p className="mt-3 text-plate-soft">{answer.explains}</p>
+        </div>
+        <dl className="grid content-start gap-3 border-plate-line max-md:grid-cols-2 max-md:border-t max-md:pt-3 md:border-l md:pl-5">
+          <Row
+            name={answer.feed_mm_per_tooth ? 'Feed a tooth' : 'Feed'}
+            figure={answer.feed_mm_per_tooth ?? answer.feed_mm_per_rev}
+            under={`${answer.feed_mm_per_min.shown} ${answer.feed_mm_per_min.unit}`}
+          />
+          {answer.dial_divisions ? (
+            <Row
+              name={`Wind on the ${answer.dial_slide}`}
+              figure={answer.dial_divisions}
+              under={`${takes(operation)} ${answer.takes_off_mm?.shown} ${answer.takes_off_mm?.unit}`}
+            />
+          ) : (
+            operation !== 'drill' && <Row name="Depth of cut" figure={answer.depth_mm} />
+          )}
+          <Row
+            name="Load"
+            figure={answer.power_w}
+            unit={`W of ${answer.power_available_w.shown}`}
+            under={`${answer.torque_nm.shown} of ${answer.torque_available_nm.shown} N·m`}
+          />
+          {answer.time_s && <Row name="Time for the cut" figure={answer.time_s} />}
+          <div>
+            <dt className="text-plate-soft">On the cut</dt>
+            <dd className="text-xl">{answer.coolant}</dd>
+          </div>
+        </dl>
+      </div>
+    </div>
+  );
+}
+
+export function takes(operation: string): string {
+  if (operation === 'bore') return 'opens the bore by';
+  if (operation === 'turn') return 'takes off the diameter';
+  return 'takes off';
+}
+
+function Row(props: { name: string; figure: Figure; unit?: string; under?: string }) {
+  return (
+    <div>
+      <dt className="text-plate-soft">{props.name}</dt>
+      <dd>
+        <span className="figures text-4xl leading-tight font-bold">{props.figure.shown}</span>{' '}
+        <span className="text-xl text-plate-soft">{props.unit ?? props.figure.unit}</span>
+        {props.under && <span className="block text-plate-soft">{props.under}</span>}
+      </dd>
+    </div>
+  );
+}

@@ -1,0 +1,90 @@
+import type { Machine } from '../../api/queries';
+
+/** A machine as it stands in the form: every box as typed, right or wrong. */
+export type Row = Record<string, string>;
+
+export interface Draft {
+  plain: Row;
+  read_out: boolean;
+  steps: Row[];
+  ranges: Row[];
+  limits: Row[];
+  dials: Row[];
+}
+
+export const PLAIN = [
+  { name: 'name', label: 'Name' },
+  { name: 'power_w', label: 'Motor power, W' },
+  { name: 'plate_hz', label: 'Plate written for, Hz' },
+  { name: 'mains_hz', label: 'Runs on, Hz' },
+  { name: 'driver_rpm', label: 'Driving pulley turns at, rev/min' },
+  { name: 'back_gear_ratio', label: 'Back gear, to 1' },
+  { name: 'swing_mm', label: 'Swing over the bed, mm' },
+  { name: 'between_mm', label: 'Longest work, mm' },
+  { name: 'spindle_bore_mm', label: 'Bore of the spindle, mm' },
+] as const;
+
+export const HOLDINGS = [
+  'three-jaw', 'four-jaw', 'collet', 'between centres', 'chuck and centre', 'faceplate', 'mandrel',
+  'vice', 'clamped to the table', 'vertical slide',
+];
+export const SLIDES = ['cross-slide', 'top-slide', 'tailstock', 'table', 'saddle', 'head', 'vertical slide'];
+
+export const NEW_ROW: Record<'steps' | 'ranges' | 'limits' | 'dials', Row> = {
+  steps: { position: '', gear: 'direct', rpm: '', driver_mm: '', driven_mm: '' },
+  ranges: { gear: '', low_rpm: '', high_rpm: '' },
+  limits: { holding: 'three-jaw', max_rpm: '' },
+  dials: { slide: 'cross-slide', unit: 'mm', division: '', per_turn: '', reads: 'radius', backlash: '0' },
+};
+
+export const EMPTY: Draft = {
+  plain: { name: '', kind: 'lathe', drive: 'straight off the mains', power_w: '', plate_hz: '50', mains_hz: '50' },
+  read_out: false,
+  steps: [{ ...NEW_ROW.steps, position: '1' }],
+  ranges: [],
+  limits: [],
+  dials: [],
+};
+
+function asRow(value: object): Row {
+  return Object.fromEntries(
+    Object.entries(value).map(([key, v]) => [key, v === null || v === undefined ? '' : String(v)]),
+  );
+}
+
+export function draftOf(machine: Machine): Draft {
+  const { steps, ranges, limits, dials, read_out, ...plain } = machine;
+  return {
+    plain: asRow(plain),
+    read_out: read_out ?? false,
+    steps: (steps ?? []).map(asRow),
+    ranges: (ranges ?? []).map(asRow),
+    limits: (limits ?? []).map(asRow),
+    dials: (dials ?? []).map(asRow),
+  };
+}
+
+const OPTIONAL = new Set(['driver_rpm', 'back_gear_ratio', 'swing_mm', 'between_mm', 'spindle_bore_mm', 'driver_mm', 'driven_mm']);
+
+/** A blank optional box says nothing; a decimal comma is a decimal point. */
+function sent(row: Row): Record<string, string | null> {
+  return Object.fromEntries(
+    Object.entries(row).map(([key, value]) => {
+      const text = value.trim();
+      if (text === '' && OPTIONAL.has(key)) return [key, null];
+      return [key, /^[\d]+,[\d]+$/.test(text) ? text.replace(',', '.') : text];
+    }),
+  );
+}
+
+export function bodyOf(draft: Draft, key: string) {
+  return {
+    ...sent(draft.plain),
+    key,
+    read_out: draft.read_out,
+    steps: draft.steps.map(sent),
+    ranges: draft.ranges.map(sent),
+    limits: draft.limits.map(sent),
+    dials: draft.dials.map(sent),
+  };
+}

@@ -1,0 +1,33 @@
+import { createRootRoute, createRoute, createRouter, redirect } from '@tanstack/react-router';
+import { lazy } from 'react';
+import { Shell } from './parts/Shell';
+import { SpeedsRoom } from './rooms/speeds/SpeedsRoom';
+
+const WorkshopRoom = lazy(() => import('./rooms/workshop/WorkshopRoom'));
+const SlateRoom = lazy(() => import('./rooms/slate/SlateRoom'));
+
+const root = createRootRoute({ component: Shell });
+const home = createRoute({
+  getParentRoute: () => root,
+  path: '/',
+  beforeLoad: () => {
+    throw redirect({ to: '/speeds' });
+  },
+});
+const speeds = createRoute({ getParentRoute: () => root, path: '/speeds', component: SpeedsRoom });
+const slate = createRoute({ getParentRoute: () => root, path: '/slate', component: SlateRoom });
+const workshop = createRoute({
+  getParentRoute: () => root,
+  path: '/workshop',
+  component: WorkshopRoom,
+});
+
+export const router = createRouter({
+  routeTree: root.addChildren([home, speeds, slate, workshop]),
+});
+
+declare module '@tanstack/react-router' {
+  interface Register {
+    router: typeof router;
+  }
+}

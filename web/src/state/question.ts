@@ -1,0 +1,47 @@
+import { useSyncExternalStore } from 'react';
+import { remember, remembered } from './prefs';
+
+/** A question as typed, field by field: kept exactly, whatever the server makes of it. */
+export type Typed = Record<string, string>;
+
+const FIRST: Record<string, Typed> = {
+  speed: {
+    operation: 'bore',
+    diameter: '5/8"',
+    metal: 'grey-iron',
+    held: 'four-jaw',
+    tool: 'carbide',
+    bar: '8',
+    overhang: '45',
+    length: '40',
+  },
+};
+
+const questions = new Map<string, Typed>();
+const watchers = new Set<() => void>();
+
+function questionOf(calculator: string): Typed {
+  let typed = questions.get(calculator);
+  if (!typed) {
+    typed = remembered<Typed>(`runk.question.${calculator}`, FIRST[calculator] ?? {});
+    questions.set(calculator, typed);
+  }
+  return typed;
+}
+
+export function setQuestion(calculator: string, typed: Typed): void {
+  questions.set(calculator, typed);
+  remember(`runk.question.${calculator}`, typed);
+  watchers.forEach((watcher) => watcher());
+}
+
+export function useQuestion(calculator: string): [Typed, (change: Typed) => void] {
+  const typed = useSyncExternalStore(
+    (watcher) => {
+      watchers.add(watcher);
+      return () => watchers.delete(watcher);
+    },
+    () => questionOf(calculator),
+  );
+  return [typed, (change) => setQuestion(calculator, { ...questionOf(calculator), ...change })];
+}

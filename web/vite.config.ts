@@ -1,0 +1,9 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  publicDir: 'public',
+  build: { outDir: 'dist', assetsInlineLimit: 0, target: 'es2022' },
+});
