@@ -8,7 +8,16 @@ export function Said({ problem, id }: { problem: Problem; id?: string }) {
       role="alert"
       className="rounded-r-md border-l-6 border-stop-edge bg-stop px-3 py-2 text-stop-ink"
     >
-      {problem.detail}
+      {problem.detail.split('`').map((part, index) =>
+        // What was typed stands between the marks, so it is every second part.
+        index % 2 ? (
+          <span key={index} className="font-semibold whitespace-pre-wrap">
+            “{part}”
+          </span>
+        ) : (
+          part
+        ),
+      )}
       {problem.suggest && (
         <>
           {' '}

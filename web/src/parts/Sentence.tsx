@@ -1,7 +1,8 @@
-import { Fragment, type ReactNode } from 'react';
+import { Fragment, type ReactNode, useState } from 'react';
 import type { Calculator, FieldOut } from '../api/queries';
 import type { Problem } from '../api/client';
 import type { Typed } from '../state/question';
+import { Button } from './Button';
 import { ChoiceWord, type Option } from './ChoiceWord';
 import { TypedWord } from './TypedWord';
 
@@ -16,6 +17,7 @@ interface Props {
   words: Record<string, string>;
   readings: Readings;
   problem: Problem | null;
+  unit: string;
   /** Options of the fields whose choices the workshop decides. */
   options: Record<string, Option[]>;
 }
@@ -30,8 +32,9 @@ function ruling(calculator: Calculator, typed: Typed): string {
 export function Sentence(props: Props) {
   const { calculator, typed } = props;
   const key = ruling(calculator, typed);
-  const template = (calculator.sentences[key] ?? '').replaceAll(/[[\]]/g, '');
-  const parts = template.split(/\{(\w+)\}/);
+  const [whole, setWhole] = useState(false);
+  const template = calculator.sentences[key] ?? '';
+  const parts = (whole ? template : said(props, template)).replaceAll(/[[\]]/g, '').split(/\{(\w+)\}/);
   const echoes = Object.entries(props.readings).filter(([, reading]) => !reading.plain);
   return (
     <div>
@@ -40,7 +43,10 @@ export function Sentence(props: Props) {
           // Live words and plain words take turns, so the index is the part's own name.
           <Fragment key={index}>{index % 2 ? word(props, part, key) : part}</Fragment>
         ))}
-        .
+        {' '}
+        <Button look="quiet" className="align-middle text-mark" aria-expanded={whole} onClick={() => setWhole(!whole)}>
+          {whole ? 'Say less' : 'Say more'}
+        </Button>
       </p>
       {echoes.length > 0 && (
         <p className="text-soft" aria-label="Sizes as read">
@@ -49,6 +55,19 @@ export function Sentence(props: Props) {
       )}
     </div>
   );
+}
+
+/** The template without the parts that only say what is usual or has not been given. */
+function said({ calculator, typed, problem }: Props, template: string): string {
+  return template.replaceAll(/\[([^\]]*)\]/g, (part: string, inside: string) => {
+    const names = [...inside.matchAll(/\{(\w+)\}/g)].map((match) => match[1]!);
+    const says = names.some((name) => {
+      const field = calculator.fields.find((f) => f.name === name);
+      const value = typed[name] ?? '';
+      return problem?.field === name || (value !== '' && value !== (field?.default ?? ''));
+    });
+    return says ? part : '';
+  });
 }
 
 function word(props: Props, name: string, rulingKey: string): ReactNode {
@@ -62,6 +81,7 @@ function word(props: Props, name: string, rulingKey: string): ReactNode {
         value={props.typed[name] ?? ''}
         placeholder={field.placeholder}
         wrong={wrong}
+        unit={field.kind === 'length' ? props.unit : ''}
         onChange={(value) => props.change({ [name]: value })}
       />
     );

@@ -63,7 +63,7 @@ export function Shell() {
                   {here && (
                     <span
                       aria-hidden
-                      className="absolute inset-x-3 -bottom-0.5 h-1.5 bg-mark [clip-path:polygon(0_100%,50%_0,100%_100%)]"
+                      className="absolute -bottom-0.5 left-1/2 h-2.5 w-5 -translate-x-1/2 bg-mark [clip-path:polygon(0_100%,50%_0,100%_100%)]"
                     />
                   )}
                 </Link>

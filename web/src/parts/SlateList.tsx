@@ -87,9 +87,11 @@ function Item({ item, short, up, down }: ItemProps) {
           onClick={reopen}
           className={`min-h-11 min-w-0 flex-1 cursor-pointer text-left hover:underline ${item.ticked ? 'text-soft' : ''}`}
         >
-          <span className={`block ${short ? 'line-clamp-2' : 'text-xl'}`}>{item.title}</span>
+          <span className={short ? 'line-clamp-2' : 'block text-xl'}>
+            {short ? item.title.split(',')[0] : item.title}
+          </span>
         </button>
-        <span className={`figures shrink-0 text-right text-base font-bold ${short ? 'max-w-32' : ''}`}>
+        <span className={`figures shrink-0 text-right text-base font-bold ${short ? 'max-w-40' : ''}`}>
           {item.headline}
         </span>
         {!short && (

@@ -3,14 +3,18 @@ interface Props {
   value: string;
   placeholder: string;
   wrong: boolean;
+  /** Said after a bare number, which takes the page's unit. */
+  unit: string;
   onChange: (value: string) => void;
 }
 
 /** A live word to type in: a size as it is spoken, a count. Stays as typed, right or wrong. */
-export function TypedWord({ label, value, placeholder, wrong, onChange }: Props) {
+export function TypedWord({ label, value, placeholder, wrong, unit, onChange }: Props) {
   const text = value || placeholder;
+  const bare = /^[\d.,]+$/.test(value);
   return (
-    <input
+    <>
+      <input
       aria-label={label}
       aria-invalid={wrong}
       value={value}
@@ -24,6 +28,8 @@ export function TypedWord({ label, value, placeholder, wrong, onChange }: Props)
       className={`mx-0.5 min-h-11 max-w-full border-b-2 bg-transparent px-1 text-center font-semibold placeholder:font-normal placeholder:text-soft hover:bg-mark-wash ${
         wrong ? 'border-stop-edge text-stop-edge' : 'border-mark'
       }`}
-    />
+      />
+      {bare && unit && <span className="text-soft">{unit}</span>}
+    </>
   );
 }

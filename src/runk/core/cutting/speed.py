@@ -357,7 +357,9 @@ def _dial_says(dial: Dial | None) -> str:
     if dial is None:
         return ""
     unit = "in" if dial.unit == "inch" else "mm"
-    return f"{dial.division:g} {unit} a division, {dial.per_turn} a turn, reads {dial.reads}"
+    says = f"{dial.division:g} {unit} a division, {dial.per_turn} a turn"
+    across = dial.slide == "cross-slide" or dial.reads == "diameter"
+    return f"{says}, reads {dial.reads}" if across else says
 
 
 def _explain(

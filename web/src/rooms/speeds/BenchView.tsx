@@ -27,7 +27,7 @@ export default function BenchView({ reply, close }: { reply: Reply; close: () =>
           <Dialog.Title className="text-2xl text-plate-soft">{reply.read_as}</Dialog.Title>
           <div className="flex flex-1 flex-col items-center justify-center text-center" aria-live="polite">
             <p className="text-4xl text-plate-soft">{step.does}</p>
-            <p className="figures text-[min(38vw,17rem)] leading-none font-bold">{step.number}</p>
+            <p className="figures text-[min(40vw,22rem)] leading-none font-bold">{step.number}</p>
             <p className="text-6xl max-sm:text-4xl">{step.unit}</p>
             <p className="mt-3 text-3xl text-plate-soft">{step.under}</p>
           </div>

@@ -18,15 +18,15 @@ export function Plate({ answer, machine, operation }: Props) {
             <div className="flex flex-wrap items-start justify-between gap-x-4">
               <div>
                 <p className="text-plate-soft">Put the belt on</p>
-                <p className="flex items-baseline gap-3">
-                  <span className="figures text-[9rem] leading-[0.95] font-bold max-sm:text-8xl">
+                <p className="mt-2 flex items-baseline gap-3">
+                  <span className="figures text-[12rem] leading-[0.85] font-bold max-sm:text-8xl">
                     {answer.mark}
                   </span>
                   <span className="text-4xl text-plate-soft">{answer.gear}</span>
                 </p>
               </div>
               {machine && (
-                <div className="w-60 max-sm:w-44 max-sm:self-end">
+                <div className="w-56 pt-1 max-sm:w-32 max-sm:self-end">
                   <Pulleys machine={machine} mark={answer.mark} />
                 </div>
               )}
@@ -34,7 +34,7 @@ export function Plate({ answer, machine, operation }: Props) {
           ) : (
             <p className="text-plate-soft">Set the spindle to{answer.gear && `, ${answer.gear}`}</p>
           )}
-          <p className="mt-2 flex items-baseline gap-3">
+          <p className="mt-5 flex items-baseline gap-3">
             <span
               className={`figures leading-none font-bold ${stepped ? 'text-7xl max-sm:text-6xl' : 'text-[9rem] max-sm:text-8xl'}`}
             >
@@ -44,7 +44,7 @@ export function Plate({ answer, machine, operation }: Props) {
           </p>
           <p className="mt-3 text-plate-soft">{answer.explains}</p>
         </div>
-        <dl className="grid content-start gap-3 border-plate-line max-md:grid-cols-2 max-md:border-t max-md:pt-3 md:border-l md:pl-5">
+        <dl className="grid content-start gap-2.5 border-plate-line max-md:grid-cols-2 max-md:border-t max-md:pt-3 md:border-l md:pl-5">
           <Row
             name={answer.feed_mm_per_tooth ? 'Feed a tooth' : 'Feed'}
             figure={answer.feed_mm_per_tooth ?? answer.feed_mm_per_rev}

@@ -19,6 +19,7 @@ import { Working, stepsOf } from '../../parts/Working';
 import { useKey } from '../../state/keys';
 import { usePrefs } from '../../state/prefs';
 import { useQuestion } from '../../state/question';
+import { useLastGood } from '../../state/lastGood';
 import { Plate } from './Plate';
 import { Schools } from './Schools';
 
@@ -33,7 +34,7 @@ export function SpeedsRoom() {
   const shop = useShop();
   const answer = useAnswer('speed', typed, unit);
   const problem = refusalOf(answer.error);
-  const reply = answer.data;
+  const reply = useLastGood(answer.data);
   const fan = useFan(typed, unit, Boolean(reply) && !problem);
   const [bench, setBench] = useState(false);
   const [then, setThen] = useState(false);
@@ -89,6 +90,7 @@ export function SpeedsRoom() {
               words={reply?.words ?? {}}
               readings={problem ? {} : (reply?.readings ?? {})}
               problem={problem}
+              unit={unit}
               options={options}
             />
           </div>
@@ -118,8 +120,8 @@ export function SpeedsRoom() {
           )}
         </div>
         <div className="min-w-0 space-y-5">
-          {fan.data && shown && reply && !problem && (
-            <div className="rounded-lg border border-line bg-card p-4 max-sm:p-2">
+          {fan.data && shown && reply && (
+            <div className={`rounded-lg border border-line bg-card p-4 max-sm:p-2 ${problem ? 'opacity-40' : ''}`}>
               <SpeedFan
                 fan={fan.data}
                 machine={shown.machine}

@@ -140,7 +140,8 @@ function MachineCard({ kept, standIn, edit, copy, remove }: CardProps) {
           {(machine.dials ?? []).map((dial) => (
             <li key={dial.slide}>
               <span className="text-soft">{dial.slide}:</span> {dial.division}{' '}
-              {dial.unit === 'inch' ? 'in' : 'mm'} a division, {dial.per_turn} a turn, reads {dial.reads}
+              {dial.unit === 'inch' ? 'in' : 'mm'} a division, {dial.per_turn} a turn
+              {(dial.slide === 'cross-slide' || dial.reads === 'diameter') && `, reads ${dial.reads}`}
             </li>
           ))}
         </ul>
