@@ -1,4 +1,4 @@
-import type { components } from './schema.gen';
+import type { components } from './schema.generated';
 
 export type Schemas = components['schemas'];
 export type Problem = Schemas['Problem'];

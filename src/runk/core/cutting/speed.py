@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from runk.core.cutting import bend, laws
+from runk.core.cutting.able import KINDS, TURNED_OPERATIONS, check, doing, holding_of
 from runk.core.cutting.advise import cautions_for
 from runk.core.cutting.drilled import POINT_SHARE, drilled
 from runk.core.cutting.milled import milled
@@ -12,7 +13,6 @@ from runk.core.cutting.question import (
     SENTENCES,
     Meets,
     Operation,
-    SchoolChoice,
     SetUp,
     SpeedAnswer,
     SpeedQuestion,
@@ -21,34 +21,20 @@ from runk.core.cutting.question import (
     Tool,
 )
 from runk.core.cutting.spindle import Cut, at_bench
+from runk.core.cutting.stepped import dial_says, explain, schools, set_speed
 from runk.core.cutting.tables import factors
 from runk.core.cutting.turned import turned
 from runk.core.figures import Figure, Num, Working, law
-from runk.core.machines.choose import OVER_ALLOWED, School, Setting, choose, settings
-from runk.core.machines.machine import Dial, Holding, Machine, MachineKind
+from runk.core.machines.choose import choose
+from runk.core.machines.machine import Holding, Machine
 from runk.core.metals import Metal
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, Sweep, register
-from runk.core.sources import PRACTICE
-from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
 RADIAL_SHARE = 0.5
 """Share of the cutting force that bends the work: 0.3 to 0.6 by practice."""
 STEEL_GPA = 205.0
-
-KINDS: dict[Operation, tuple[MachineKind, ...]] = {
-    Operation.TURN: (MachineKind.LATHE,),
-    Operation.FACE: (MachineKind.LATHE,),
-    Operation.BORE: (MachineKind.LATHE, MachineKind.MILL),
-    Operation.DRILL: (MachineKind.LATHE, MachineKind.DRILL_PRESS, MachineKind.MILL),
-    Operation.END_MILL: (MachineKind.MILL, MachineKind.LATHE),
-}
-_ON_TABLE = frozenset({Holding.VICE, Holding.CLAMPS})
-_DOING = {
-    Operation.TURN: "Turning", Operation.FACE: "Facing", Operation.BORE: "Boring",
-    Operation.DRILL: "Drilling", Operation.END_MILL: "End milling",
-}  # fmt: skip
 
 
 @law("Drill and point", "{length_mm} + {point_mm}")
@@ -79,7 +65,7 @@ def needs(question: SpeedQuestion, workshop: Workshop) -> SpeedShop:
     machine = workshop.machine(question.machine, kinds)
     if machine.kind not in kinds:
         raise Refused(
-            f"{_DOING[question.operation]} wants a {' or a '.join(kinds)}; {machine.name} is a "
+            f"{doing(question.operation)} wants a {' or a '.join(kinds)}; {machine.name} is a "
             f"{machine.kind}.", field="machine",
         )  # fmt: skip
     return SpeedShop(machine, workshop.metals[question.metal])
@@ -89,72 +75,6 @@ def settle(question: SpeedQuestion, workshop: Workshop) -> SpeedQuestion:
     """Name the usual machine and holding where the question leaves them open."""
     machine = needs(question, workshop).machine
     return replace(question, machine=machine.name, held=holding_of(question, machine))
-
-
-def holding_of(question: SpeedQuestion, machine: Machine) -> Holding:
-    """How the work is held: as said, or as usual on that machine.
-
-    Raises:
-        Refused: A lathe's holding on a mill, or the reverse.
-    """
-    if machine.kind is MachineKind.LATHE:
-        milling = question.operation is Operation.END_MILL
-        usual = Holding.VERTICAL_SLIDE if milling else Holding.THREE_JAW
-        held = question.held or usual
-        if held in _ON_TABLE:
-            raise Refused(
-                f"There is no {held} on the lathe's spindle.", field="held", suggest=usual
-            )
-        return Holding(held)
-    held = question.held or Holding.VICE
-    if held not in _ON_TABLE:
-        raise Refused(
-            f"On {machine.name} the work sits on the table, not in the {held}.",
-            field="held", suggest="vice",
-        )  # fmt: skip
-    return Holding(held)
-
-
-def check(question: SpeedQuestion, machine: Machine, held: Holding) -> None:
-    """Refuse what this machine cannot do.
-
-    Raises:
-        Refused: Work too large or long, a bar too big for the bore, a cut deeper than metal.
-    """
-    diameter, turned_work = float(question.diameter), question.operation in TURNED_OPERATIONS
-    swing = machine.swing_mm
-    if turned_work and machine.kind is MachineKind.LATHE and swing and diameter > swing:
-        raise Refused(
-            f"{diameter:g} mm does not swing over the bed of {machine.name}: its centre height of "
-            f"{swing / 2:g} mm swings {swing:g} mm.", field="diameter",
-        )  # fmt: skip
-    if not turned_work and diameter > 100:
-        raise Refused(f"A {diameter:g} mm tool is larger than any drill or cutter here.",
-                      field="diameter", suggest="12")  # fmt: skip
-    between = machine.between_mm
-    for field in ("length", "overhang"):
-        value = getattr(question, field)
-        if between and value is not None and value > between and machine.kind is MachineKind.LATHE:
-            raise Refused(
-                f"{float(value):g} mm does not fit on {machine.name}: it takes {between:g} mm.",
-                field=field,
-            )
-    if question.bar is not None and question.bar >= question.diameter:
-        raise Refused("The boring bar must be thinner than the hole.", field="bar")
-    if (
-        question.depth is not None
-        and question.operation is Operation.TURN
-        and 2 * question.depth >= question.diameter
-    ):
-        raise Refused(
-            f"A cut {float(question.depth):g} mm deep takes {2 * float(question.depth):g} mm off "
-            f"the diameter, and there is only {diameter:g} mm.", field="depth",
-        )  # fmt: skip
-    if question.width is not None and question.width > question.diameter:
-        raise Refused("A cutter cannot cut wider than itself.", field="width")
-
-
-TURNED_OPERATIONS = (Operation.TURN, Operation.FACE, Operation.BORE)
 
 
 def target_speed(
@@ -221,7 +141,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         laws.spindle_rpm, "target_rpm", since=0, surface_m_min=wanted, diameter_mm=diameter
     )
     setting = choose(machine, target.value, held, question.school)
-    set_rpm = _set_speed(w, question, machine, setting, target)
+    set_rpm = set_speed(w, question, machine, setting, target)
     bench = at_bench(w, question, metal, machine, setting)
     match question.operation:
         case Operation.DRILL:
@@ -242,7 +162,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         gear=setting.gear,
         target_rpm=target,
         off_percent=w.of(laws.off_percent, speed_rpm=setting.rpm, target_rpm=target.value),
-        explains=_explain(machine, held, setting, target.value, question.school),
+        explains=explain(machine, held, setting, target.value, question.school),
         surface_speed_m_min=w.of(
             laws.surface_m_min, "surface_speed_m_min", speed_rpm=setting.rpm, diameter_mm=diameter
         ),
@@ -253,7 +173,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         takes_off_mm=cut.takes_off,
         dial_slide=cut.dial.slide if cut.dial else "",
         dial_divisions=cut.divisions,
-        dial_says=_dial_says(cut.dial),
+        dial_says=dial_says(cut.dial),
         roughness_um=cut.roughness,
         force_n=cut.force,
         power_w=cut.power,
@@ -267,49 +187,13 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         time_s=_time(w, question, cut, diameter),
         coolant=metal.coolant_drill if drilling else metal.coolant,
         machine=machine.name,
-        schools=_schools(w, question, machine, held, target.value, setting),
+        schools=schools(w, question, machine, held, target.value, setting),
         cautions=cautions_for(
             question, held, shop.metal, machine, setting, target.value, cut, spring
         ),
         links=(),
         then=then,
     )
-
-
-@law("Fastest this school allows", "{target_rpm} × {allowed}", PRACTICE)
-def ceiling_rpm(target_rpm: Num, allowed: Num) -> Num:
-    """How fast the school of choosing a step will go for a target.
-
-    >>> ceiling_rpm(1000.0, 1.15)
-    1150.0
-    """
-    return target_rpm * allowed
-
-
-@law("Plate speed on these mains", "{plate_rpm} × {mains_hz} Hz ÷ {plate_hz} Hz")
-def mains_rpm(plate_rpm: Num, mains_hz: Num, plate_hz: Num) -> Num:
-    """An induction motor straight off the mains turns in proportion to the frequency.
-
-    >>> mains_rpm(860.0, 60.0, 50.0)
-    1032.0
-    """
-    return plate_rpm * mains_hz / plate_hz
-
-
-def _set_speed(
-    w: Working, question: SpeedQuestion, machine: Machine, setting: Setting, target: Figure
-) -> Figure:
-    start = len(w.steps)
-    if question.school is not School.NEAREST:
-        allowed = 1 + (OVER_ALLOWED if question.school is School.A_LITTLE_OVER else 0)
-        why = f"{setting.rpm:.0f} is the fastest there is up to this, within what holds the work"
-        ceiling = w(ceiling_rpm, target_rpm=target.value, allowed=allowed, why=why)
-        if ceiling < setting.rpm:
-            w.steps.pop()
-    if machine.frequency_ratio != 1:
-        w(mains_rpm, plate_rpm=setting.rpm / machine.frequency_ratio, mains_hz=machine.mains_hz,
-          plate_hz=machine.plate_hz)  # fmt: skip
-    return Figure(setting.rpm, unit_of("set_rpm"), (*target.steps, *w.steps[start:]))
 
 
 def _spring(
@@ -351,57 +235,6 @@ def _time(w: Working, question: SpeedQuestion, cut: Cut, diameter: float) -> Fig
     return w.of(
         laws.cut_s, "time_s", since=start, length_mm=along, feed_mm_per_min=cut.per_min.value
     )
-
-
-def _dial_says(dial: Dial | None) -> str:
-    if dial is None:
-        return ""
-    unit = "in" if dial.unit == "inch" else "mm"
-    says = f"{dial.division:g} {unit} a division, {dial.per_turn} a turn"
-    across = dial.slide == "cross-slide" or dial.reads == "diameter"
-    return f"{says}, reads {dial.reads}" if across else says
-
-
-def _explain(
-    machine: Machine, held: Holding, setting: Setting, target: float, school: School
-) -> str:
-    words = [f"The metal would take {target:.0f}."]
-    above = [s for s in settings(machine) if s.rpm > setting.rpm]
-    limit = machine.limit_for(held)
-    free = choose(replace(machine, limits=()), target, held, school)
-    if limit is not None and free.rpm > setting.rpm:
-        words.append(f"The {held} may turn at {limit:g} at most.")
-    elif above and setting.rpm < target:
-        up = above[0]
-        over = up.rpm / target - 1
-        if over > 0:
-            words.append(f"The next up, {up.position} at {up.rpm:.0f}, is {over:.0%} too fast.")
-    return " ".join(words)
-
-
-_TITLES = {
-    School.A_LITTLE_OVER: "a little over at most",
-    School.NEVER_OVER: "never over",
-    School.NEAREST: "nearest either way",
-}
-
-
-def _schools(
-    w: Working, question: SpeedQuestion, machine: Machine, held: Holding, target: float,
-    chosen: Setting,
-) -> tuple[SchoolChoice, ...]:  # fmt: skip
-    found = []
-    for school in School:
-        setting = chosen if school is question.school else choose(machine, target, held, school)
-        found.append(
-            SchoolChoice(
-                school, _TITLES[school], setting.position,
-                Figure(setting.rpm, unit_of("rpm")),
-                Figure(laws.off_percent(setting.rpm, target), unit_of("off_percent")),
-                school is question.school,
-            )
-        )  # fmt: skip
-    return tuple(found)
 
 
 def headline(answer: SpeedAnswer) -> str:

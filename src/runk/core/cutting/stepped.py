@@ -1,0 +1,104 @@
+"""The step to set, said in words: why this one, what the next would be, the other schools."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from runk.core.cutting import laws
+from runk.core.cutting.question import SchoolChoice, SpeedQuestion
+from runk.core.figures import Figure, Num, Working, law
+from runk.core.machines.choose import OVER_ALLOWED, School, Setting, choose, settings
+from runk.core.machines.machine import Dial, Holding, Machine
+from runk.core.sources import PRACTICE
+from runk.core.units import unit_of
+
+
+@law("Fastest this school allows", "{target_rpm} × {allowed}", PRACTICE)
+def ceiling_rpm(target_rpm: Num, allowed: Num) -> Num:
+    """How fast the school of choosing a step will go for a target.
+
+    >>> ceiling_rpm(1000.0, 1.15)
+    1150.0
+    """
+    return target_rpm * allowed
+
+
+@law("Plate speed on these mains", "{plate_rpm} × {mains_hz} Hz ÷ {plate_hz} Hz")
+def mains_rpm(plate_rpm: Num, mains_hz: Num, plate_hz: Num) -> Num:
+    """An induction motor straight off the mains turns in proportion to the frequency.
+
+    >>> mains_rpm(860.0, 60.0, 50.0)
+    1032.0
+    """
+    return plate_rpm * mains_hz / plate_hz
+
+
+def set_speed(
+    w: Working, question: SpeedQuestion, machine: Machine, setting: Setting, target: Figure
+) -> Figure:
+    """The speed to set, its working ending with why it is this step."""
+    start = len(w.steps)
+    if question.school is not School.NEAREST:
+        allowed = 1 + (OVER_ALLOWED if question.school is School.A_LITTLE_OVER else 0)
+        why = f"{setting.rpm:.0f} is the fastest there is up to this, within what holds the work"
+        ceiling = w(ceiling_rpm, target_rpm=target.value, allowed=allowed, why=why)
+        if ceiling < setting.rpm:
+            w.steps.pop()
+    if machine.frequency_ratio != 1:
+        w(mains_rpm, plate_rpm=setting.rpm / machine.frequency_ratio, mains_hz=machine.mains_hz,
+          plate_hz=machine.plate_hz)  # fmt: skip
+    return Figure(setting.rpm, unit_of("set_rpm"), (*target.steps, *w.steps[start:]))
+
+
+def dial_says(dial: Dial | None) -> str:
+    """How a dial is marked, in words."""
+    if dial is None:
+        return ""
+    unit = "in" if dial.unit == "inch" else "mm"
+    says = f"{dial.division:g} {unit} a division, {dial.per_turn} a turn"
+    across = dial.slide == "cross-slide" or dial.reads == "diameter"
+    return f"{says}, reads {dial.reads}" if across else says
+
+
+def explain(
+    machine: Machine, held: Holding, setting: Setting, target: float, school: School
+) -> str:
+    """What the metal would take, and what stands in the way of the next step up."""
+    words = [f"The metal would take {target:.0f}."]
+    above = [s for s in settings(machine) if s.rpm > setting.rpm]
+    limit = machine.limit_for(held)
+    free = choose(replace(machine, limits=()), target, held, school)
+    if limit is not None and free.rpm > setting.rpm:
+        words.append(f"The {held} may turn at {limit:g} at most.")
+    elif above and setting.rpm < target:
+        up = above[0]
+        over = up.rpm / target - 1
+        if over > 0:
+            words.append(f"The next up, {up.position} at {up.rpm:.0f}, is {over:.0%} too fast.")
+    return " ".join(words)
+
+
+_TITLES = {
+    School.A_LITTLE_OVER: "a little over at most",
+    School.NEVER_OVER: "never over",
+    School.NEAREST: "nearest either way",
+}
+
+
+def schools(
+    w: Working, question: SpeedQuestion, machine: Machine, held: Holding, target: float,
+    chosen: Setting,
+) -> tuple[SchoolChoice, ...]:  # fmt: skip
+    """What each school of choosing a step would set for this target."""
+    found = []
+    for school in School:
+        setting = chosen if school is question.school else choose(machine, target, held, school)
+        found.append(
+            SchoolChoice(
+                school, _TITLES[school], setting.position,
+                Figure(setting.rpm, unit_of("rpm")),
+                Figure(laws.off_percent(setting.rpm, target), unit_of("off_percent")),
+                school is question.school,
+            )
+        )  # fmt: skip
+    return tuple(found)
