@@ -8,8 +8,9 @@ from typing import TYPE_CHECKING
 import numpy as np
 
 from runk.core.cutting import laws
+from runk.core.cutting.able import holding_of
 from runk.core.cutting.question import SpeedQuestion
-from runk.core.cutting.speed import SpeedShop, holding_of, target_speed
+from runk.core.cutting.speed import SpeedShop, target_speed
 from runk.core.figures import Working
 from runk.core.machines.choose import OVER_ALLOWED, School, settings
 
