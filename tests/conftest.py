@@ -2,17 +2,24 @@
 
 from __future__ import annotations
 
+import os
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
+from hypothesis import settings
 
 from runk.api.app import create_app
 from runk.demo.back_shed import WORKSHOP
 from runk.demo.run import prepare
 from runk.store.database import Store
+
+# The same examples every time where a whole change stands or falls by them.
+settings.register_profile("ci", derandomize=True)
+if os.environ.get("CI"):
+    settings.load_profile("ci")
 
 
 @pytest.fixture

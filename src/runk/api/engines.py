@@ -5,6 +5,7 @@ from __future__ import annotations
 from fastapi import APIRouter
 from pydantic import BaseModel
 
+from runk.api.ids import RowId
 from runk.api.problems import PROBLEMS
 from runk.store import engines as kept
 from runk.store.database import Store
@@ -33,17 +34,17 @@ def router(store: Store) -> APIRouter:
             return kept.add_engine(session, body.name)
 
     @routes.patch("/engines/{engine_id}")
-    def rename_engine(engine_id: int, body: NameIn) -> EngineWithParts:
+    def rename_engine(engine_id: RowId, body: NameIn) -> EngineWithParts:
         with store.session() as session:
             return kept.rename_engine(session, engine_id, body.name)
 
     @routes.post("/engines/{engine_id}/parts", status_code=201)
-    def add_part(engine_id: int, body: NameIn) -> Part:
+    def add_part(engine_id: RowId, body: NameIn) -> Part:
         with store.session() as session:
             return kept.add_part(session, engine_id, body.name, body.metal)
 
     @routes.patch("/parts/{part_id}")
-    def rename_part(part_id: int, body: NameIn) -> Part:
+    def rename_part(part_id: RowId, body: NameIn) -> Part:
         with store.session() as session:
             return kept.rename_part(session, part_id, body.name)
 
@@ -56,7 +57,7 @@ def router(store: Store) -> APIRouter:
 def _add_mark(
     routes: APIRouter, store: Store, path: str, method: str, mark: kept.Mark, deleted: bool
 ) -> None:
-    def set_deleted(item: int) -> None:
+    def set_deleted(item: RowId) -> None:
         with store.session() as session:
             mark(session, item, deleted)
 

@@ -6,6 +6,8 @@ from collections.abc import Awaitable, Callable, MutableMapping
 from typing import Any
 from urllib.parse import urlsplit
 
+from starlette.exceptions import HTTPException
+
 from runk.api.problems import problem
 
 Scope = MutableMapping[str, Any]
@@ -14,6 +16,7 @@ Send = Callable[[MutableMapping[str, Any]], Awaitable[None]]
 App = Callable[[Scope, Receive, Send], Awaitable[None]]
 
 LARGEST_BODY = 256 * 1024
+TOO_LARGE = f"That is more than {LARGEST_BODY // 1024} kB at once."
 LOCAL_HOSTS = frozenset({"127.0.0.1", "localhost", "[::1]", "testserver"})
 _SAFE = frozenset({"GET", "HEAD", "OPTIONS"})
 _HEADERS = (
@@ -57,7 +60,7 @@ class Guard:
             message = await receive()
             seen += len(message.get("body", b""))
             if seen > LARGEST_BODY:
-                raise TooLarge
+                raise HTTPException(413, TOO_LARGE)
             return message
 
         async def with_headers(message: MutableMapping[str, Any]) -> None:
@@ -65,10 +68,7 @@ class Guard:
                 message["headers"] = [*message["headers"], *_HEADERS]
             await send(message)
 
-        try:
-            await self.app(scope, counted, with_headers)
-        except TooLarge:
-            await _too_large()(scope, receive, send)
+        await self.app(scope, counted, with_headers)
 
     def _refusal(self, method: str, headers: dict[bytes, bytes]) -> Any:
         host = headers.get(b"host", b"").decode("latin-1")
@@ -83,13 +83,5 @@ class Guard:
             return problem(403, "Foreign page", "Another page may not write here.")
         length = headers.get(b"content-length", b"0")
         if not length.isdigit() or int(length) > LARGEST_BODY:
-            return _too_large()
+            return problem(413, "Too large", TOO_LARGE)
         return None
-
-
-class TooLarge(Exception):  # noqa: N818
-    """A body that grew past the limit while it was read."""
-
-
-def _too_large() -> Any:
-    return problem(413, "Too large", f"That is more than {LARGEST_BODY // 1024} kB at once.")

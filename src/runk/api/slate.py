@@ -8,6 +8,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from runk.api.calculators import Here, answer_typed, calculator_named
+from runk.api.ids import RowId
 from runk.api.problems import PROBLEMS
 from runk.core.units import PageUnit
 from runk.store.database import Store
@@ -23,7 +24,7 @@ class KeepIn(BaseModel):
     question: dict[str, str | float | int | None]
     unit: PageUnit = PageUnit.MM
     note: str = ""
-    part_id: int | None = None
+    part_id: RowId | None = None
 
 
 class ChangeIn(BaseModel):
@@ -31,13 +32,13 @@ class ChangeIn(BaseModel):
 
     note: str | None = None
     ticked: bool | None = None
-    part_id: int | None = None
+    part_id: RowId | None = None
 
 
 class OrderIn(BaseModel):
     """The slate's items, top first."""
 
-    order: list[int] = Field(max_length=1000)
+    order: list[RowId] = Field(max_length=1000)
 
 
 def router(store: Store, here: Here) -> APIRouter:
@@ -69,19 +70,19 @@ def router(store: Store, here: Here) -> APIRouter:
             return reorder(session, body.order)
 
     @routes.patch("/{item}")
-    def change_item(item: int, body: ChangeIn) -> SlateItem:
+    def change_item(item: RowId, body: ChangeIn) -> SlateItem:
         given: dict[str, Any] = body.model_dump(exclude_unset=True)
         given = {k: v for k, v in given.items() if v is not None or k == "part_id"}
         with store.session() as session:
             return change(session, item, given)
 
     @routes.delete("/{item}", status_code=204)
-    def wipe_item(item: int) -> None:
+    def wipe_item(item: RowId) -> None:
         with store.session() as session:
             wipe(session, item)
 
     @routes.post("/{item}/back")
-    def bring_back(item: int) -> SlateItem:
+    def bring_back(item: RowId) -> SlateItem:
         with store.session() as session:
             return put_back(session, item)
 

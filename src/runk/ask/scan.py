@@ -87,11 +87,15 @@ def _number_at(
             if end == at + 1:
                 refused = failed
             continue
-        if end < len(words) and words[end].lower() in UNITS.keys() - {"in"}:
-            # A unit left over means the size is broken, not that the unit is a word.
+        if end < len(words) and _belongs_to_number(words[end].lower()):
+            # A unit or half a fraction left over means the size is broken.
             return _broken(f"{text} {words[end]}", page), end + 1
         return Number(text, reading), end
     return Number(words[at], None, refused), at + 1
+
+
+def _belongs_to_number(word: str) -> bool:
+    return word in UNITS.keys() - {"in"} or re.fullmatch(r"[0-9]+/", word) is not None
 
 
 def _broken(text: str, page: PageUnit) -> Number:
@@ -131,6 +135,9 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
             continue
         if number:
             one, at = number
+            if one.text.lower().endswith("drill"):
+                # "no 43 drill" is a size and, where nothing else is said, the work as well.
+                found.meanings.extend(known.get(("drill",), ()))
             following = words[at].lower() if at < len(words) else ""
             claims = following in hints() and not _phrase_covers(words, at, known)
             if claims:

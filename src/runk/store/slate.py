@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import UTC, datetime
 from typing import Any
 
 from sqlalchemy import func, select
@@ -35,7 +35,8 @@ class SlateItem:
 
 
 def _item(row: SlateRow) -> SlateItem:
-    return SlateItem(**{name: getattr(row, name) for name in SlateItem.__slots__})
+    plain = {name: getattr(row, name) for name in SlateItem.__slots__ if name != "kept_at"}
+    return SlateItem(**plain, kept_at=row.kept_at.replace(tzinfo=UTC))
 
 
 def list_slate(session: Session) -> list[SlateItem]:

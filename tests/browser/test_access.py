@@ -1,0 +1,104 @@
+"""Accessibility: axe-core on every view, light and dark; targets; focus."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import Any
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.serving import Server
+
+pytestmark = pytest.mark.browser
+AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+TAGS = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]
+
+VIEWS: list[tuple[str, str, list[str]]] = [
+    ("speeds", "/speeds", []),
+    ("a refusal", "/speeds", ["bad"]),
+    ("bench", "/speeds", ["b"]),
+    ("ask", "/speeds", ["Control+k"]),
+    ("help", "/speeds", ["?"]),
+    ("slate", "/slate", []),
+    ("workshop", "/workshop", []),
+    ("editor", "/workshop", ["edit"]),
+]
+
+
+def violations(page: Page) -> list[str]:
+    """What axe finds wrong, one line each."""
+    # The page's own policy forbids foreign scripts, so axe comes in by the debugger's door.
+    page.evaluate(AXE.read_text(encoding="utf-8"))
+    found: dict[str, Any] = page.evaluate(
+        "tags => axe.run(document, {runOnly: tags, resultTypes: ['violations']})", TAGS
+    )
+    return [
+        f"{v['id']}: {n['target']} {n['failureSummary']}"
+        for v in found["violations"]
+        for n in v["nodes"]
+    ]
+
+
+@pytest.mark.parametrize("scheme", ["light", "dark"])
+def test_axe_finds_nothing(chromium: Browser, server: Server, scheme: Any) -> None:
+    context = chromium.new_context(
+        base_url=server.url, color_scheme=scheme, reduced_motion="reduce"
+    )
+    page = context.new_page()
+    wrong = {}
+    for name, address, acts in VIEWS:
+        page.goto(address)
+        expect(page.locator("#room")).to_contain_text("rev/min")
+        for act in acts:
+            if act == "bad":
+                page.get_by_label("diameter", exact=True).fill("1 3/")
+                expect(page.get_by_role("alert")).to_be_visible()
+            elif act == "edit":
+                page.get_by_role("button", name="Change Lathe").click()
+            else:
+                page.keyboard.press(act)
+                expect(page.get_by_role("dialog")).to_be_visible()
+        if found := violations(page):
+            wrong[name] = found
+        page.evaluate("localStorage.clear()")
+    context.close()
+    assert wrong == {}
+
+
+def test_targets_are_big_enough_for_dirty_fingers(page: Page) -> None:
+    page.goto("/speeds")
+    expect(page.locator("#room")).to_contain_text("860")
+    small = page.evaluate(
+        """() => [...document.querySelectorAll('button, a[href], input, select')]
+            .filter(e => e.offsetParent && !e.closest('label') && !e.closest('.sr-only') && !e.classList.contains('sr-only'))
+            .map(e => [e.getBoundingClientRect(), e.textContent || e.ariaLabel])
+            .filter(([r]) => r.height < 43.5)
+            .map(([r, t]) => `${t}: ${r.width}x${r.height}`)"""
+    )
+    assert small == []
+
+
+def test_focus_is_seen(page: Page) -> None:
+    page.goto("/speeds")
+    expect(page.locator("#room")).to_contain_text("860")
+    page.get_by_label("diameter", exact=True).focus()
+    style = "getComputedStyle(document.activeElement)"
+    assert page.evaluate(f"{style}.outlineStyle") == "solid"
+    assert float(page.evaluate(f"parseFloat({style}.outlineWidth)")) >= 2
+
+
+def test_the_number_reads_from_two_metres(page: Page) -> None:
+    """At 2 m, 20 minutes of arc want figures 12 mm tall: about 45 px of a 96 dpi screen."""
+    page.goto("/speeds")
+    expect(page.locator("#room")).to_contain_text("860")
+    sizes = page.evaluate(
+        "() => [...document.querySelectorAll('.figures')].map(e => parseFloat(getComputedStyle(e).fontSize))"
+    )
+    assert max(sizes) >= 140
+    page.keyboard.press("b")
+    expect(page.get_by_role("dialog")).to_be_visible()
+    bench = page.evaluate(
+        "parseFloat(getComputedStyle(document.querySelector('[role=dialog] .figures')).fontSize)"
+    )
+    assert bench >= max(sizes)

@@ -1,0 +1,264 @@
+"""Journeys of a model engineer, in a real browser on a real server."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.serving import Server
+
+pytestmark = pytest.mark.browser
+
+
+def plate(page: Page, text: str) -> None:
+    """The dark plate says this."""
+    expect(page.locator("#room")).to_contain_text(text)
+
+
+def diameter(page: Page) -> None:
+    """Fill nothing, only make sure the room is there."""
+    expect(page.get_by_label("diameter", exact=True)).to_be_visible()
+
+
+def test_from_a_typed_job_to_the_belt_and_back_after_a_restart(page: Page, server: Server) -> None:
+    page.goto("/")
+    expect(page).to_have_url(re.compile("/speeds$"))
+    plate(page, "Put the belt on")
+    page.get_by_label("diameter", exact=True).fill("1 3/16")
+    plate(page, "1 3/16 in = 30.163 mm")
+    page.get_by_role("button", name="Keep this").click()
+    expect(page.get_by_text("Kept: belt 2, direct · 500 rev/min")).to_be_visible()
+    server.stop()
+    server.start()
+    page.goto("/slate")
+    item = page.get_by_role("listitem").filter(has_text="Bore a 1 3/16 in hole")
+    expect(item).to_contain_text("belt 2, direct · 500 rev/min")
+    item.get_by_role("button", name="Bore a 1 3/16 in hole").first.click()
+    expect(page.get_by_label("diameter", exact=True)).to_have_value("1 3/16")
+
+
+def test_a_broken_size_keeps_what_was_typed_and_the_last_answer(page: Page) -> None:
+    page.goto("/speeds")
+    plate(page, "860")
+    field = page.get_by_label("diameter", exact=True)
+    field.fill("1 3/")
+    expect(page.get_by_role("alert")).to_contain_text("unfinished fraction")
+    expect(page.get_by_role("alert")).to_contain_text("1 3/16")
+    expect(field).to_have_value("1 3/")
+    expect(field).to_have_attribute("aria-invalid", "true")
+    expect(page.get_by_role("button", name="Keep this")).to_be_disabled()
+    plate(page, "860")
+    field.fill("12,5")
+    expect(page.get_by_role("alert")).to_have_count(0)
+    expect(page.get_by_role("button", name="Keep this")).to_be_enabled()
+
+
+def test_the_whole_question_by_keyboard(page: Page) -> None:
+    page.goto("/speeds")
+    operation = page.get_by_role("combobox", name="operation")
+    operation.focus()
+    page.keyboard.press("Enter")
+    page.get_by_role("option", name="Drill").press("Enter")
+    expect(page.get_by_role("combobox", name="operation")).to_contain_text("Drill")
+    page.get_by_label("diameter", exact=True).focus()
+    page.keyboard.type("#30")
+    page.keyboard.press("Tab")
+    page.keyboard.press("Enter")
+    page.keyboard.type("free-cutting br")
+    page.keyboard.press("Enter")
+    plate(page, "#30 drill: 0.1285")
+    plate(page, "Stop the snatch")
+
+
+def test_ask_answers_and_opens_the_room_filled_in(page: Page) -> None:
+    page.goto("/workshop")
+    page.keyboard.press("Control+k")
+    line = page.get_by_label("Ask in plain words, in any order")
+    line.fill("turn brass")
+    expect(page.get_by_role("alert")).to_contain_text("What diameter is it?")
+    line.fill("turn 22mm silver steel hss")
+    expect(page.get_by_role("dialog")).to_contain_text("belt 3, back gear · 142 rev/min")
+    page.keyboard.press("Enter")
+    expect(page).to_have_url(re.compile("/speeds$"))
+    expect(page.get_by_label("diameter", exact=True)).to_have_value("22mm")
+    expect(page.get_by_role("combobox", name="metal")).to_contain_text("silver steel")
+    page.keyboard.press("/")
+    page.get_by_label("Ask in plain words, in any order").fill("7/64 + 20 thou in mm")
+    expect(page.get_by_role("dialog")).to_contain_text("3.286 mm")
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("dialog")).to_have_count(0)
+
+
+def test_bench_view_one_thing_at_a_time(page: Page) -> None:
+    page.goto("/speeds")
+    plate(page, "860")
+    page.keyboard.press("b")
+    bench = page.get_by_role("dialog")
+    expect(bench).to_contain_text("Put the belt on")
+    expect(bench).to_contain_text("Next: wind on the cross-slide")
+    bench.get_by_role("button", name="Done, next").click()
+    expect(bench).to_contain_text("opens the bore by 0.81 mm")
+    bench.get_by_role("button", name="Back").click()
+    expect(bench).to_contain_text("860 rev/min")
+    page.keyboard.press("Escape")
+    expect(bench).to_have_count(0)
+
+
+def test_skin_shows_first_and_then(page: Page) -> None:
+    page.goto("/speeds")
+    page.get_by_role("button", name="Say more").click()
+    page.get_by_role("combobox", name="surface").click()
+    page.get_by_role("option", name="its as-cast skin").click()
+    plate(page, "Mind the skin")
+    page.get_by_role("button", name="Then, in sound metal").click()
+    plate(page, "860")
+
+
+def test_single_keys_can_be_switched_off(page: Page) -> None:
+    page.goto("/speeds")
+    plate(page, "860")
+    page.keyboard.press("?")
+    page.get_by_label("Single-key shortcuts").uncheck()
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    page.keyboard.press("b")
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    page.get_by_role("button", name="Bench view").click()
+    expect(page.get_by_role("dialog")).to_be_visible()
+
+
+def test_slate_notes_order_ticks_and_undo(page: Page) -> None:
+    page.goto("/slate")
+    first = page.get_by_role("listitem").filter(has_text="Bore a 21.8 mm hole")
+    note = first.get_by_label("Note")
+    note.fill("<img src=x onerror=alert(1)> & <b>bold</b>")
+    note.press("Enter")
+    first.get_by_role("checkbox").check()
+    page.get_by_role("button", name=re.compile("Move down: Bore a 21.8")).click()
+    expect(page.locator("section li").first).to_contain_text("Turn 1 1/8 in mild steel")
+    page.reload()
+    expect(page.locator("section li").first).to_contain_text("Turn 1 1/8 in mild steel")
+    again = page.get_by_role("listitem").filter(has_text="Bore a 21.8 mm hole")
+    expect(again.get_by_label("Note")).to_have_value("<img src=x onerror=alert(1)> & <b>bold</b>")
+    expect(again.get_by_role("checkbox")).to_be_checked()
+    again.get_by_role("button", name=re.compile("Wipe off")).click()
+    expect(again).to_have_count(0)
+    page.get_by_role("button", name="Undo").click()
+    expect(again).to_have_count(1)
+
+
+def test_engines_and_parts(page: Page) -> None:
+    page.goto("/slate")
+    page.get_by_label("New engine").fill("Wren")
+    page.keyboard.press("Enter")
+    page.get_by_label("New part of Wren").fill("Flywheel")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("Flywheel").first).to_be_visible()
+    first = page.get_by_role("listitem").filter(has_text="Bore a 21.8 mm hole")
+    first.get_by_role("combobox").select_option(label="Flywheel")
+    page.reload()
+    expect(first.get_by_role("combobox").locator("option:checked")).to_have_text("Flywheel")
+    page.get_by_label("New engine").press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("Give the engine a name")
+
+
+def test_a_machine_added_changed_taken_out_and_brought_back(page: Page) -> None:
+    page.goto("/workshop")
+    page.get_by_role("button", name="Add a machine").click()
+    page.get_by_label("Name", exact=True).fill("Drill <b>press</b>")
+    page.get_by_label("Motor power, W").fill("250")
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_role("alert")).to_contain_text("rev/min, row 1")
+    page.get_by_label("rev/min, row 1").fill("620")
+    page.get_by_label("Runs on, Hz").fill("0")
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_role("alert")).to_contain_text("0 Hz is no mains frequency")
+    expect(page.get_by_label("rev/min, row 1")).to_have_value("620")
+    page.get_by_label("Runs on, Hz").fill("60")
+    page.get_by_role("button", name="Save").click()
+    card = page.get_by_role("article").filter(has_text="Drill <b>press</b>")
+    # 620 on a 50 Hz plate turns at 744 on 60 Hz.
+    expect(card).to_contain_text("744")
+    card.get_by_role("button", name=re.compile("Take out")).click()
+    expect(card).to_have_count(0)
+    page.get_by_role("button", name="Undo").click()
+    expect(card).to_have_count(1)
+
+
+def test_two_tabs_saving_one_machine(page: Page) -> None:
+    other = page.context.new_page()
+    for tab in (page, other):
+        tab.goto("/workshop")
+        tab.get_by_role("button", name="Change Lathe").click()
+    page.get_by_label("Motor power, W").fill("500")
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_role("article").first).to_contain_text("500 W")
+    other.get_by_label("Motor power, W").fill("250")
+    other.get_by_role("button", name="Save").click()
+    expect(other.get_by_role("alert")).to_contain_text("saved in another window")
+    expect(other.get_by_text("500 W")).to_be_visible()
+    expect(other.get_by_text("250 W")).to_be_visible()
+    other.get_by_role("button", name="Keep this").click()
+    expect(other.get_by_role("article").first).to_contain_text("250 W")
+
+
+def test_the_server_stopped_while_typing(page: Page, server: Server) -> None:
+    page.goto("/speeds")
+    plate(page, "860")
+    server.stop()
+    field = page.get_by_label("diameter", exact=True)
+    field.fill("19 mm")
+    expect(page.get_by_text("server does not answer").first).to_be_visible()
+    expect(field).to_have_value("19 mm")
+    server.start()
+    plate(page, "943")
+    expect(page.get_by_text("server does not answer")).to_have_count(0)
+    expect(field).to_have_value("19 mm")
+
+
+def test_what_was_asked_is_remembered(page: Page) -> None:
+    page.goto("/speeds")
+    page.get_by_label("diameter", exact=True).fill("11/16")
+    plate(page, "11/16 in = 17.463 mm")
+    page.get_by_role("button", name="inch", exact=True).click()
+    page.reload()
+    expect(page.get_by_label("diameter", exact=True)).to_have_value("11/16")
+    expect(page.get_by_role("button", name="inch", exact=True)).to_have_attribute(
+        "aria-pressed", "true"
+    )
+    plate(page, "in/rev")
+
+
+@pytest.mark.parametrize("room", ["/speeds", "/slate", "/workshop"])
+def test_fits_a_phone(chromium: Browser, server: Server, room: str) -> None:
+    context = chromium.new_context(
+        base_url=server.url, viewport={"width": 360, "height": 740}, has_touch=True
+    )
+    page = context.new_page()
+    page.goto(room)
+    expect(page.locator("#room")).to_contain_text(re.compile(r"860|rev/min"))
+    assert page.evaluate("document.documentElement.scrollWidth") <= 360
+    context.close()
+
+
+def test_an_empty_workshop_says_whose_machines_these_are(
+    chromium: Browser, tmp_path: object
+) -> None:
+    from pathlib import Path
+
+    one = Server(Path(str(tmp_path)), "serve")
+    one.start()
+    context = chromium.new_context(base_url=one.url)
+    page = context.new_page()
+    page.goto("/speeds")
+    expect(page.get_by_text("No machine of yours is kept yet")).to_be_visible()
+    expect(page.get_by_text("Nothing kept yet")).to_be_visible()
+    page.goto("/workshop")
+    page.get_by_role("button", name="Copy Lathe").click()
+    page.get_by_label("Name", exact=True).fill("My lathe")
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_role("article")).to_have_count(1)
+    context.close()
+    one.stop()

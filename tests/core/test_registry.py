@@ -1,0 +1,93 @@
+"""Every calculator keeps the house's rules, checked from its one registration."""
+
+from __future__ import annotations
+
+import re
+import typing
+from dataclasses import fields, is_dataclass
+
+import pytest
+
+from runk.core.fields import Kind
+from runk.core.figures import Figure, laws
+from runk.core.registry import Calculator, calculators, register
+from runk.core.sources import authorities
+from runk.core.units import PageUnit, show, unit_of
+
+ALL = list(calculators().values())
+
+
+@pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
+def test_sentences_name_real_fields(calculator: Calculator) -> None:
+    for key, template in calculator.sentences.items():
+        words = re.findall(r"\{(\w+)\}", template)
+        assert set(words) <= set(calculator.fields)
+        if key:
+            assert set(words) <= set(calculator.asked(key)), key
+        assert template.count("[") == template.count("]")
+
+
+@pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
+def test_every_ruling_choice_has_a_sentence(calculator: Calculator) -> None:
+    if calculator.ruling:
+        keys = {c.key for c in calculator.fields[calculator.ruling].choices}
+        assert keys == set(calculator.sentences)
+
+
+@pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
+def test_choices_match_their_enumerations(calculator: Calculator) -> None:
+    for name, kind in calculator.kinds_of_choice.items():
+        keys = {c.key for c in calculator.fields[name].choices}
+        assert keys <= {member.value for member in kind}
+
+
+@pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
+def test_figures_are_keyed_by_their_unit(calculator: Calculator) -> None:
+    assert is_dataclass(calculator.answer)
+    hints = typing.get_type_hints(calculator.answer)
+    keyed = [f.name for f in fields(calculator.answer) if hints[f.name] in (Figure, Figure | None)]
+    assert keyed
+    for name in keyed:
+        assert unit_of(name)
+    assert dict not in {typing.get_origin(h) for h in hints.values()}
+
+
+@pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
+def test_one_field_takes_loose_numbers(calculator: Calculator) -> None:
+    principal = [n for n, f in calculator.fields.items() if f.principal]
+    assert len(principal) <= 1
+    assert all(calculator.fields[n].kind is Kind.LENGTH for n in principal)
+
+
+def test_a_name_is_registered_once() -> None:
+    with pytest.raises(ValueError, match="twice"):
+        register(ALL[0])
+
+
+def test_every_law_names_an_authority_and_only_its_own_inputs() -> None:
+    assert len(laws()) > 25
+    for law in laws().values():
+        assert law.source.authority in authorities(), law.key
+        assert law.label
+        assert law.formula
+
+
+@pytest.mark.parametrize(
+    ("value", "key", "page", "shown"),
+    [
+        (0.0254, "depth_mm", PageUnit.MM, "0.03"),
+        (0.4064, "depth_mm", PageUnit.INCH, "0.016"),
+        (1480.4, "set_rpm", PageUnit.MM, "1480"),
+        (0.003, "depth_mm", PageUnit.MM, "0.003"),
+        (-0.0, "off_percent", PageUnit.MM, "0"),
+        (-0.2, "off_percent", PageUnit.MM, "-0.2"),
+        (30.0, "surface_speed_m_min", PageUnit.INCH, "98"),
+    ],
+)
+def test_numbers_as_people_read_them(value: float, key: str, page: PageUnit, shown: str) -> None:
+    assert show(value, unit_of(key), page) == shown
+
+
+def test_a_key_without_a_unit_is_an_error() -> None:
+    with pytest.raises(KeyError):
+        unit_of("colour")
