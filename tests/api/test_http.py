@@ -187,11 +187,10 @@ def test_two_tabs_saving_one_machine(client: TestClient) -> None:
         ({"steps": []}, "steps", "at least one speed"),
         ({"mains_hz": 0}, "mains_hz", "no mains frequency"),
         ({"name": ""}, "name", "name"),
-        ({"power_w": "lots"}, "machine.power_w", "number"),
+        ({"power_w": "lots"}, "machine.power_w", "power_w: type a number"),
         (
             {"steps": [{"position": "1", "gear": "", "rpm": "fast"}]},
-            "machine.steps.0.rpm",
-            "number",
+            "machine.steps.0.rpm", "steps, row 1, rpm: type a number",
         ),
         ({"kind": "teapot"}, "machine.kind", "lathe"),
     ],

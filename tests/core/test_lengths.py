@@ -165,7 +165,7 @@ def test_what_is_suggested_can_be_read(typed: str) -> None:
         ("4-40", False, '#4-40 UNC thread, outside diameter: 0.112" = 2.845 mm'),
         ("#43", False, '#43 drill: 0.089" = 2.261 mm'),
         ("65/2 - 3", False, "65 ÷ 2 - 3 = 29.5 mm"),
-        ("1 - 3/16", False, "1 - 3 ÷ 16 = 0.812 mm"),
+        ("1 - 3/16", False, "1 - 3 ÷ 16 = 0.813 mm"),
         ("7/64 + 20 thou", False, "7/64 in + 20 thou = 3.286 mm"),
     ],
 )

@@ -56,6 +56,9 @@ def _validation(error: RequestValidationError) -> Response:
     first = error.errors()[0]
     where = [str(part) for part in first["loc"] if part not in ("body", "query", "path")]
     field = ".".join(where) or None
+    spoken = ", ".join(
+        f"row {int(part) + 1}" if part.isdigit() else part for part in where if part != "machine"
+    )
     kind = first["type"]
     if kind == "json_invalid":
         detail = "The body is not JSON that can be read."
@@ -63,8 +66,10 @@ def _validation(error: RequestValidationError) -> Response:
         detail = f"There is no field called {field}."
     elif kind == "missing":
         detail = f"{field} is missing." if field else "The body is empty: send a JSON object."
+    elif kind in ("float_parsing", "int_parsing", "float_type", "int_type"):
+        detail = f"{spoken}: type a number."
     else:
-        detail = f"{field or 'The body'}: {first['msg'].lower()}."
+        detail = f"{spoken or 'The body'}: {first['msg'].lower()}."
     return problem(422, "That cannot be read", detail, field)
 
 

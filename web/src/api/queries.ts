@@ -1,4 +1,5 @@
 import { QueryClient, keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useSyncExternalStore } from 'react';
 import { Refusal, type Schemas, ServerGone, call } from './client';
 import type { Typed } from '../state/question';
 
@@ -78,6 +79,18 @@ export function useFan(typed: Typed, unit: string, ready: boolean) {
     placeholderData: keepPreviousData,
     enabled: ready,
   });
+}
+
+/** Whether any question still waits for a server that does not answer. */
+export function useServerGone(): boolean {
+  return useSyncExternalStore(
+    (watcher) => client.getQueryCache().subscribe(watcher),
+    () =>
+      client
+        .getQueryCache()
+        .findAll({ type: 'active' })
+        .some((query) => query.state.fetchFailureReason instanceof ServerGone),
+  );
 }
 
 export function refusalOf(error: unknown): Schemas['Problem'] | null {

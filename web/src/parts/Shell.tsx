@@ -1,9 +1,9 @@
 import { Link, Outlet, useRouterState } from '@tanstack/react-router';
 import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
-import { useCalculators } from '../api/queries';
-import { ServerGone } from '../api/client';
+import { useCalculators, useServerGone } from '../api/queries';
 import { useKey } from '../state/keys';
 import { isDark, setPrefs, usePrefs } from '../state/prefs';
+import { pinBareNumbers } from '../state/question';
 import { Button } from './Button';
 import { Undo } from './Undo';
 
@@ -22,9 +22,16 @@ export function Shell() {
   const prefs = usePrefs();
   const [asking, setAsking] = useState(false);
   const [helping, setHelping] = useState(false);
+  const gone = useServerGone();
   const calculators = useCalculators();
-  const gone =
-    calculators.failureReason instanceof ServerGone || calculators.error instanceof ServerGone;
+  const chooseUnit = (unit: 'mm' | 'inch') => {
+    if (unit === prefs.unit) return;
+    for (const { name, fields } of calculators.data ?? []) {
+      const lengths = fields.filter((f) => f.kind === 'length').map((f) => f.name);
+      pinBareNumbers(name, lengths, prefs.unit);
+    }
+    setPrefs({ unit });
+  };
 
   useKey('/', useCallback(() => setAsking(true), []));
   useKey('?', useCallback(() => setHelping(true), []));
@@ -87,7 +94,7 @@ export function Shell() {
                   key={unit}
                   look={prefs.unit === unit ? 'main' : 'plain'}
                   aria-pressed={prefs.unit === unit}
-                  onClick={() => setPrefs({ unit })}
+                  onClick={() => chooseUnit(unit)}
                   className="first:rounded-r-none last:rounded-l-none"
                 >
                   {unit}

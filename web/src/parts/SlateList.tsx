@@ -90,8 +90,9 @@ function Item({ item, short, up, down }: ItemProps) {
           <span className={short ? 'line-clamp-2' : 'block text-xl'}>
             {short ? item.title.split(',')[0] : item.title}
           </span>
+          <span className="figures block text-base font-bold text-ink sm:hidden">{item.headline}</span>
         </button>
-        <span className={`figures shrink-0 text-right text-base font-bold ${short ? 'max-w-40' : ''}`}>
+        <span className={`figures shrink-0 text-right text-base font-bold max-sm:hidden ${short ? 'max-w-40' : ''}`}>
           {item.headline}
         </span>
         {!short && (
@@ -132,8 +133,8 @@ function Hung({ item }: { item: SlateItem }) {
     }
   };
   return (
-    <div className="flex flex-wrap gap-3 pb-2 pl-12">
-      <label className="min-w-64 flex-1">
+    <div className="flex flex-wrap gap-3 pb-2 sm:pl-12">
+      <label className="min-w-56 flex-1">
         <span className="sr-only">Note</span>
         <input
           value={note}
@@ -149,8 +150,8 @@ function Hung({ item }: { item: SlateItem }) {
           </span>
         )}
       </label>
-      <label className="flex items-center gap-2">
-        <span className="text-soft">hangs on</span>
+      <label className="flex max-w-full items-center gap-2">
+        <span className="shrink-0 text-soft">hangs on</span>
         <select
           value={item.part_id ?? ''}
           onChange={(event) =>
@@ -158,7 +159,7 @@ function Hung({ item }: { item: SlateItem }) {
               part_id: event.target.value === '' ? null : Number(event.target.value),
             })
           }
-          className="min-h-11 max-w-72 rounded border border-line bg-card px-2"
+          className="min-h-11 min-w-0 max-w-full rounded sm:max-w-72 border border-line bg-card px-2"
         >
           <option value="">no part</option>
           {(engines.data ?? []).map((engine) => (

@@ -4,8 +4,15 @@ import { type SlateItem, client } from '../api/queries';
 const refresh = () => client.invalidateQueries({ queryKey: ['slate'] });
 
 export async function changeItem(id: number, change: Partial<SlateItem>): Promise<void> {
-  await call('PATCH', `/slate/${id}`, change);
-  await refresh();
+  // Shown at once; the refetch puts it right should the server say otherwise.
+  client.setQueryData<SlateItem[]>(['slate'], (items) =>
+    items?.map((item) => (item.id === id ? { ...item, ...change } : item)),
+  );
+  try {
+    await call('PATCH', `/slate/${id}`, change);
+  } finally {
+    await refresh();
+  }
 }
 
 export async function removeItem(id: number): Promise<void> {

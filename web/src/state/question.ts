@@ -45,3 +45,13 @@ export function useQuestion(calculator: string): [Typed, (change: Typed) => void
   );
   return [typed, (change) => setQuestion(calculator, { ...questionOf(calculator), ...change })];
 }
+
+/** Before the page's unit changes: a bare 8 that meant 8 mm goes on meaning it. */
+export function pinBareNumbers(calculator: string, lengths: string[], unit: 'mm' | 'inch'): void {
+  const typed = questionOf(calculator);
+  const pinned = Object.entries(typed).map(([name, value]) => {
+    const bare = lengths.includes(name) && /^\s*[\d.,]+\s*$/.test(value);
+    return [name, bare ? `${value.trim()} ${unit === 'mm' ? 'mm' : 'in'}` : value];
+  });
+  setQuestion(calculator, Object.fromEntries(pinned) as Typed);
+}

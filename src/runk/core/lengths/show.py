@@ -15,7 +15,10 @@ def trimmed(value: Fraction, places: int) -> str:
     >>> trimmed(Fraction(47, 10), 3)
     '4.7'
     """
-    text = f"{float(value):.{places}f}"
+    # Rounded from the exact value: as a float, half a thousandth falls either way.
+    grain = Fraction(1, 10**places)
+    rounded = (abs(value) / grain + Fraction(1, 2)).__floor__() * grain
+    text = f"{'-' if value < 0 and rounded else ''}{float(rounded):.{places}f}"
     return text.rstrip("0").rstrip(".") if "." in text else text
 
 
