@@ -27,7 +27,7 @@ bench: .stamps/dev web/dist/index.html
 	$(PY) bench/run.py
 
 screenshots: .stamps/dev web/dist/index.html browser
-	$(PY) tests/browser/take_screenshots.py
+	$(PY) -m tests.browser.take_screenshots
 
 types: .stamps/dev .stamps/node
 	$(PY) -m runk.api.schema web/openapi.json

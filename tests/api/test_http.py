@@ -190,7 +190,8 @@ def test_two_tabs_saving_one_machine(client: TestClient) -> None:
         ({"power_w": "lots"}, "machine.power_w", "power_w: type a number"),
         (
             {"steps": [{"position": "1", "gear": "", "rpm": "fast"}]},
-            "machine.steps.0.rpm", "steps, row 1, rpm: type a number",
+            "machine.steps.0.rpm",
+            "steps, row 1, rpm: type a number",
         ),
         ({"kind": "teapot"}, "machine.kind", "lathe"),
     ],

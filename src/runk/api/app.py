@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import gc
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
 from pathlib import Path
 
 from fastapi import FastAPI
@@ -11,6 +14,16 @@ from runk.api import calculators, engines, guard, pages, problems, shop, slate
 from runk.demo.back_shed import WORKSHOP
 from runk.store.database import Store
 from runk.store.workshop import WorkshopReader
+
+
+@asynccontextmanager
+async def _settled(_: FastAPI) -> AsyncIterator[None]:
+    # What was made at start-up stays for good: the collector need not walk through it again
+    # in the middle of an answer.
+    gc.collect()
+    gc.freeze()
+    yield
+
 
 DIST = Path(__file__).resolve().parents[3] / "web" / "dist"
 
@@ -25,7 +38,9 @@ def create_app(
         dist: The built front end.
         hosts: Host names it answers to.
     """
-    app = FastAPI(title="Runk", version=__version__, docs_url=None, redoc_url=None)
+    app = FastAPI(
+        title="Runk", version=__version__, docs_url=None, redoc_url=None, lifespan=_settled
+    )
     reader = WorkshopReader(store, WORKSHOP)
     problems.install(app)
     app.include_router(calculators.router(reader.workshop))

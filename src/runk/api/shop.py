@@ -8,7 +8,6 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from runk.api.problems import PROBLEMS
-from runk.core.machines.choose import settings
 from runk.core.machines.machine import Machine, Range, SpeedStep
 from runk.core.machines.pulleys import PulleyPair, plate_disagrees, pulley_pairs
 from runk.store.database import Store
@@ -66,7 +65,7 @@ class MetalOut:
 def _out(kept: KeptMachine) -> MachineOut:
     machine = kept.machine
     ratio = machine.frequency_ratio
-    real = [SpeedStep(s.mark, s.gear, s.rpm) for s in settings(machine)]
+    real = [SpeedStep(s.mark, s.gear, s.rpm) for s in machine.ladder]
     ranges = [
         replace(r, low_rpm=r.low_rpm * ratio, high_rpm=r.high_rpm * ratio) for r in machine.ranges
     ]

@@ -35,6 +35,7 @@ class Unit:
     inch_places: int = 0
 
 
+_FINEST = 6
 _UNITS = (
     Unit("m_min", "m/min", 1, 1000 / 304.8, "ft/min", 0),
     Unit("mm_per_rev", "mm/rev", 3, 1 / 25.4, "in/rev", 4),
@@ -103,11 +104,16 @@ def show(value: float, unit: Unit, page: PageUnit = PageUnit.MM, places: int | N
     if page is PageUnit.INCH and unit.inch_scale is not None:
         value *= unit.inch_scale
         decimals = unit.inch_places if places is None else places + 1
-    # A value that would round away to nothing still has to say what it is.
-    while value and round(abs(value), decimals) == 0 and decimals < 6:
-        decimals += 1
     text = f"{value:.{decimals}f}"
-    return text if text.strip("-0.") else text.lstrip("-")
+    if text.strip("-0."):
+        return text
+    # A value that would round away to nothing still has to say what it is.
+    while value and decimals < _FINEST:
+        decimals += 1
+        text = f"{value:.{decimals}f}"
+        if text.strip("-0."):
+            return text
+    return f"{0:.{decimals if value else places or unit.places}f}"
 
 
 def unit_shown(unit: Unit, page: PageUnit) -> str:

@@ -42,10 +42,10 @@ export function Pulleys({ machine, mark }: { machine: MachineOut; mark: string }
           </g>
         );
       })}
-      <text x={left} y={tall + 18} textAnchor="middle" fontSize={16} fill="var(--plate-soft)">
+      <text x={left} y={tall + 18} textAnchor="middle" className="max-sm:hidden" fontSize={16} fill="var(--plate-soft)">
         motor side
       </text>
-      <text x={right} y={tall + 18} textAnchor="middle" fontSize={16} fill="var(--plate-soft)">
+      <text x={right} y={tall + 18} textAnchor="middle" className="max-sm:hidden" fontSize={16} fill="var(--plate-soft)">
         spindle
       </text>
     </svg>

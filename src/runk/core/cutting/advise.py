@@ -5,8 +5,7 @@ from __future__ import annotations
 from runk.core.cutting.question import Meets, Operation, SpeedQuestion, Surface, Tool
 from runk.core.cutting.spindle import Cut
 from runk.core.figures import Caution, Figure
-from runk.core.machines.choose import Setting
-from runk.core.machines.machine import Holding, Machine
+from runk.core.machines.machine import Holding, Machine, Setting
 from runk.core.metals import Metal
 from runk.core.sources import PRACTICE
 

@@ -8,8 +8,7 @@ from math import floor
 from runk.core.cutting import laws
 from runk.core.cutting.question import SpeedQuestion, Stage, Surface, Tool
 from runk.core.figures import Figure, Num, Working, law
-from runk.core.machines.choose import Setting
-from runk.core.machines.machine import Dial, Machine
+from runk.core.machines.machine import Dial, Machine, Setting
 from runk.core.metals import Metal
 from runk.core.sources import PRACTICE
 

@@ -7,8 +7,8 @@ from dataclasses import replace
 from runk.core.cutting import laws
 from runk.core.cutting.question import SchoolChoice, SpeedQuestion
 from runk.core.figures import Figure, Num, Working, law
-from runk.core.machines.choose import OVER_ALLOWED, School, Setting, choose, settings
-from runk.core.machines.machine import Dial, Holding, Machine
+from runk.core.machines.choose import OVER_ALLOWED, School, choose
+from runk.core.machines.machine import Dial, Holding, Machine, Setting
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 
@@ -65,7 +65,7 @@ def explain(
 ) -> str:
     """What the metal would take, and what stands in the way of the next step up."""
     words = [f"The metal would take {target:.0f}."]
-    above = [s for s in settings(machine) if s.rpm > setting.rpm]
+    above = [s for s in machine.ladder if s.rpm > setting.rpm]
     limit = machine.limit_for(held)
     free = choose(replace(machine, limits=()), target, held, school)
     if limit is not None and free.rpm > setting.rpm:

@@ -12,7 +12,7 @@ from runk.core.cutting.able import holding_of
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.speed import SpeedShop, target_speed
 from runk.core.figures import Working
-from runk.core.machines.choose import OVER_ALLOWED, School, settings
+from runk.core.machines.choose import OVER_ALLOWED, School
 
 if TYPE_CHECKING:
     from runk.core.figures import FloatArray
@@ -54,8 +54,11 @@ def chosen_steps(
     else:
         over = OVER_ALLOWED if school is School.A_LITTLE_OVER else 0.0
         edges = ladder_rpm / ((1 + over) * (1 + 1e-9))
-    index = np.searchsorted(edges, targets, side="right") - 1
-    return ladder_rpm[np.maximum(index, 0)]
+    # Counting the edges passed beats a search: a machine has few steps, a sheet many cells.
+    index = np.zeros(targets.shape, dtype=np.uint8)
+    for edge in edges[1:]:
+        index += targets >= edge
+    return ladder_rpm.take(index)
 
 
 @dataclass(frozen=True, slots=True)
@@ -99,7 +102,7 @@ def fan(question: SpeedQuestion, shop: SpeedShop) -> Fan:
     diameters = np.geomspace(min(1.0, at / 1.25), largest, POINTS)
     targets = targets_rpm(np.array([wanted]), diameters)[0]
     limit = machine.limit_for(holding_of(question, machine))
-    steps = settings(machine)
+    steps = machine.ladder
     if steps:
         allowed = [s.rpm for s in steps if limit is None or s.rpm <= limit] or [steps[0].rpm]
         set_rpm = chosen_steps(targets, np.array(allowed), question.school)

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import lru_cache
 
 from runk.core.lengths.show import for_page, in_inches, in_mm, trimmed
 from runk.core.lengths.tokens import INCH, Token, normalise, tokens, unit_shown
@@ -184,6 +185,8 @@ class _Reader:
         return term
 
 
+# A question is asked again at every key pressed, with all its other sizes unchanged.
+@lru_cache(maxsize=4096)
 def read_length(text: str, page: PageUnit = PageUnit.MM) -> Reading:
     """Read a size typed in the trade's own numbers.
 

@@ -16,10 +16,11 @@ def trimmed(value: Fraction, places: int) -> str:
     '4.7'
     """
     # Rounded from the exact value: as a float, half a thousandth falls either way.
-    grain = Fraction(1, 10**places)
-    rounded = (abs(value) / grain + Fraction(1, 2)).__floor__() * grain
-    text = f"{'-' if value < 0 and rounded else ''}{float(rounded):.{places}f}"
-    return text.rstrip("0").rstrip(".") if "." in text else text
+    shift, below = 10**places, value.denominator
+    grains = (2 * abs(value.numerator) * shift + below) // (2 * below)
+    whole, part = divmod(grains, shift)
+    text = f"{whole}.{part:0{places}d}".rstrip("0").rstrip(".") if places else str(whole)
+    return f"-{text}" if value < 0 and grains else text
 
 
 def in_mm(mm: Fraction, places: int = 3) -> str:

@@ -1,6 +1,6 @@
 """Machines as their owner knows them: positions, limits, dials."""
 
-from runk.core.machines.choose import School, Setting, choose
+from runk.core.machines.choose import School, choose
 from runk.core.machines.machine import (
     Dial,
     Drive,
@@ -9,6 +9,7 @@ from runk.core.machines.machine import (
     Machine,
     MachineKind,
     Range,
+    Setting,
     SpeedStep,
 )  # fmt: skip
 

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from enum import StrEnum
 
-from runk.core.machines.machine import Holding, Machine, position_name
+from runk.core.machines.machine import Holding, Machine, Setting
 from runk.core.refusals import Refused
 
 OVER_ALLOWED = 0.15
@@ -18,31 +17,6 @@ class School(StrEnum):
     A_LITTLE_OVER = "a little over"
     NEVER_OVER = "never over"
     NEAREST = "nearest"
-
-
-@dataclass(frozen=True, slots=True)
-class Setting:
-    """A position and the speed the spindle really turns at there."""
-
-    position: str
-    mark: str
-    gear: str
-    rpm: float
-    top_rpm: float
-    """Fastest of the range this lies in: a variable drive loses power below it."""
-
-
-def settings(machine: Machine) -> tuple[Setting, ...]:
-    """Every step of a stepped machine, slowest first, at the frequency it runs on.
-
-    Of two positions with one speed the one in direct drive comes first: it is quieter
-    and has no gears to wear.
-    """
-    ratio = machine.frequency_ratio
-    steps = sorted(machine.steps, key=lambda s: (s.rpm, "back" in s.gear.lower()))
-    return tuple(
-        Setting(position_name(s), s.position, s.gear, s.rpm * ratio, s.rpm * ratio) for s in steps
-    )
 
 
 def choose(
@@ -69,9 +43,9 @@ def choose(
     limit = machine.limit_for(holding)
     if machine.ranges:
         return _from_ranges(machine, target_rpm, limit, holding)
-    allowed = [s for s in settings(machine) if limit is None or s.rpm <= limit * (1 + 1e-9)]
+    allowed = [s for s in machine.ladder if limit is None or s.rpm <= limit * (1 + 1e-9)]
     if not allowed:
-        raise _too_fast(machine, holding, limit, settings(machine)[0].rpm)
+        raise _too_fast(machine, holding, limit, machine.ladder[0].rpm)
     if school is School.NEAREST:
         return min(allowed, key=lambda s: max(s.rpm / target_rpm, target_rpm / s.rpm))
     ceiling = target_rpm * (1 + (OVER_ALLOWED if school is School.A_LITTLE_OVER else 0))

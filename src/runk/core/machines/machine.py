@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import cached_property
 
 from runk.core.refusals import Refused
 
@@ -112,6 +113,20 @@ class Dial:
 
 
 @dataclass(frozen=True, slots=True)
+class Setting:
+    """A position and the speed the spindle really turns at there.
+
+    ``top_rpm`` is the fastest of the range it lies in: a variable drive loses power below.
+    """
+
+    position: str
+    mark: str
+    gear: str
+    rpm: float
+    top_rpm: float
+
+
+@dataclass(frozen=True)
 class Machine:
     """A machine of this workshop. Either ``steps`` or ``ranges`` is filled.
 
@@ -142,6 +157,20 @@ class Machine:
     limits: tuple[Limit, ...] = ()
     dials: tuple[Dial, ...] = ()
     read_out: bool = False
+
+    @cached_property
+    def ladder(self) -> tuple[Setting, ...]:
+        """Every step of a stepped machine, slowest first, at the frequency it runs on.
+
+        Of two positions with one speed the one in direct drive comes first: it is quieter
+        and has no gears to wear.
+        """
+        ratio = self.frequency_ratio
+        steps = sorted(self.steps, key=lambda s: (s.rpm, "back" in s.gear.lower()))
+        return tuple(
+            Setting(position_name(s), s.position, s.gear, s.rpm * ratio, s.rpm * ratio)
+            for s in steps
+        )
 
     def limit_for(self, holding: Holding) -> float | None:
         """The fastest this way of holding may turn, or None where no limit is set."""

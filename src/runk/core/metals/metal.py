@@ -119,6 +119,8 @@ def find_metal(text: str, metals: dict[str, Metal]) -> Metal:
     >>> find_metal("EN8", shipped_metals()).name
     'medium-carbon steel'
     """
+    if (exact := metals.get(text)) is not None:
+        return exact
     wanted = " ".join(text.lower().split())
     names = metal_names(metals)
     if key := names.get(wanted):

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { Figure, MachineOut, SpeedAnswer } from '../../api/queries';
 import { Pulleys } from '../../drawings/Pulleys';
 
@@ -34,7 +35,7 @@ export function Plate({ answer, machine, operation }: Props) {
           ) : (
             <p className="text-plate-soft">Set the spindle to{answer.gear && `, ${answer.gear}`}</p>
           )}
-          <p className="mt-5 flex items-baseline gap-3">
+          <p className="mt-4 flex items-baseline gap-3">
             <span
               className={`figures leading-none font-bold ${stepped ? 'text-7xl max-sm:text-6xl' : 'text-[9rem] max-sm:text-8xl'}`}
             >
@@ -59,17 +60,18 @@ export function Plate({ answer, machine, operation }: Props) {
           ) : (
             operation !== 'drill' && <Row name="Depth of cut" figure={answer.depth_mm} />
           )}
-          <Row
-            name="Load"
-            figure={answer.power_w}
-            unit={`W of ${answer.power_available_w.shown}`}
-            under={`${answer.torque_nm.shown} of ${answer.torque_available_nm.shown} N·m`}
-          />
-          {answer.time_s && <Row name="Time for the cut" figure={answer.time_s} />}
-          <div>
-            <dt className="text-plate-soft">On the cut</dt>
-            <dd className="text-xl">{answer.coolant}</dd>
-          </div>
+        </dl>
+        <dl className="flex flex-wrap gap-x-8 gap-y-2 border-t border-plate-line pt-3 md:col-span-2">
+          <Small name="Load">
+            <b className="figures">{answer.power_w.shown}</b> W of {answer.power_available_w.shown},{' '}
+            <b className="figures">{answer.torque_nm.shown}</b> of {answer.torque_available_nm.shown} N·m
+          </Small>
+          {answer.time_s && (
+            <Small name="Time for the cut">
+              <b className="figures">{answer.time_s.shown}</b> s
+            </Small>
+          )}
+          <Small name="On the cut">{answer.coolant}</Small>
         </dl>
       </div>
     </div>
@@ -82,13 +84,22 @@ export function takes(operation: string): string {
   return 'takes off';
 }
 
-function Row(props: { name: string; figure: Figure; unit?: string; under?: string }) {
+function Small({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <div>
+      <dt className="text-plate-soft">{name}</dt>
+      <dd className="text-xl">{children}</dd>
+    </div>
+  );
+}
+
+function Row(props: { name: string; figure: Figure; under?: string }) {
   return (
     <div>
       <dt className="text-plate-soft">{props.name}</dt>
       <dd>
-        <span className="figures text-4xl leading-tight font-bold">{props.figure.shown}</span>{' '}
-        <span className="text-xl text-plate-soft">{props.unit ?? props.figure.unit}</span>
+        <span className="figures text-5xl leading-tight font-bold max-sm:text-4xl">{props.figure.shown}</span>{' '}
+        <span className="text-xl text-plate-soft">{props.figure.unit}</span>
         {props.under && <span className="block text-plate-soft">{props.under}</span>}
       </dd>
     </div>

@@ -1,0 +1,170 @@
+"""``make bench``: every promise about speed as a ratio, written to docs/benchmarks.md."""
+
+from __future__ import annotations
+
+import gzip
+import platform
+import re
+import subprocess
+import sys
+from collections.abc import Callable
+from datetime import date
+from pathlib import Path
+
+import numpy as np
+
+from http_pair import Pair, packed
+from measure import Ratio, side_by_side
+from runk.core.cutting.sweep import chosen_steps, targets_rpm
+from runk.core.machines.choose import OVER_ALLOWED
+from runk.core.metals import shipped_metals
+from runk.demo.back_shed import LATHE
+
+ROOT = Path(__file__).resolve().parents[1]
+QUESTION = {
+    "operation": "bore", "diameter": '5/8"', "metal": "grey-iron", "held": "four-jaw",
+    "tool": "carbide", "bar": "8", "overhang": "45", "length": "40",
+}  # fmt: skip
+Row = tuple[str, str, str, str]
+
+
+def over_http() -> list[Row]:
+    """A calculator's route against one that takes and returns a typed body of the same bytes."""
+    rows = []
+    with Pair() as pair:
+        for name, question in (("speed", QUESTION),):
+            asked = packed(question)
+            reply = pair.runk(f"/api/calc/{name}", asked)
+
+            def ours(name: str = name, asked: bytes = asked) -> object:
+                return pair.runk(f"/api/calc/{name}", asked)
+
+            def theirs(name: str = name, reply: bytes = reply) -> object:
+                return pair.echo(f"/{name}", reply)
+
+            ratio = side_by_side(ours, theirs, 1500)
+            rows.append(_ratio_row(
+                f"`{name}` over HTTP against a typed echo of the same {len(reply)} bytes", ratio, 2.0
+            ))  # fmt: skip
+    return rows
+
+
+def _ratio_row(what: str, ratio: Ratio, most: float) -> Row:
+    figures = (
+        f"{ratio.p50:.2f}x median, {ratio.p95:.2f}x at 95 % "
+        f"({ratio.ours_p50:.0f} against {ratio.theirs_p50:.0f} µs)"
+    )
+    return what, figures, f"at or under {most:g}x", _met(max(ratio.p50, ratio.p95) <= most)
+
+
+def _met(met: bool) -> str:
+    return "yes" if met else "**no**"
+
+
+def sweep() -> list[Row]:
+    """The sweep's laws against the same arithmetic in bare NumPy, and in a bare loop."""
+    surface = np.array([m["hss_m_min"] for m in shipped_metals().values()])
+    diameters = np.linspace(1.0, 180.0, 2000)
+    ladder = np.array(sorted(s.rpm for s in LATHE.steps))
+    loop_surface, loop_diameters, loop_ladder = (
+        surface.tolist(),
+        diameters.tolist(),
+        ladder.tolist(),
+    )
+
+    def ours() -> object:
+        return chosen_steps(targets_rpm(surface, diameters), ladder)
+
+    def bare() -> object:
+        targets = 1000.0 * surface[:, None] / (np.pi * diameters[None, :])
+        edges = ladder / ((1 + OVER_ALLOWED) * (1 + 1e-9))
+        index = np.zeros(targets.shape, dtype=np.uint8)
+        for edge in edges[1:]:
+            index += targets >= edge
+        return ladder.take(index)
+
+    def loop() -> object:
+        from runk.core.cutting.laws import spindle_rpm
+
+        out = []
+        for speed in loop_surface:
+            for diameter in loop_diameters:
+                ceiling = spindle_rpm(speed, diameter) * 1.15
+                fitting = [s for s in loop_ladder if s <= ceiling]
+                out.append(fitting[-1] if fitting else loop_ladder[0])
+        return out
+
+    assert np.array_equal(ours(), bare())  # type: ignore[call-overload]
+    against_numpy = side_by_side(ours, bare, 200)
+    against_loop = side_by_side(loop, ours, 10)
+    faster = against_loop.p50
+    return [
+        _ratio_row("Fan's sweep, 20 metals by 2000 diameters, against plain NumPy", against_numpy, 1.5),
+        ("The same against a bare Python loop of the same laws", f"{faster:.0f}x as fast",
+         "over 20x", _met(faster > 20)),
+    ]  # fmt: skip
+
+
+def first_script() -> list[Row]:
+    """The scripts the page loads before anything is clicked, gzipped."""
+    page = (ROOT / "web/dist/index.html").read_text(encoding="utf-8")
+    names = set(re.findall(r"/assets/[\w.-]+\.js", page))
+    size = sum(len(gzip.compress((ROOT / "web/dist" / n[1:]).read_bytes(), 9)) for n in names)
+    return [
+        (
+            "Initial JavaScript, gzipped",
+            f"{size / 1000:.0f} kB",
+            "under 150 kB",
+            _met(size < 150_000),
+        )
+    ]
+
+
+def start_up() -> list[Row]:
+    """The server ready to answer, against importing the same libraries alone."""
+    libraries = "import fastapi, uvicorn, sqlalchemy.orm, alembic.command, alembic.config, pydantic"
+    ready = (
+        "import tempfile, uvicorn; from runk.api.app import create_app; "
+        "from runk.store.database import Store; s = Store('sqlite:///' + tempfile.mkdtemp() + '/a.sqlite3'); "
+        "s.migrate(); create_app(s)"
+    )
+
+    def run(code: str) -> Callable[[], object]:
+        return lambda: subprocess.run([sys.executable, "-c", code], check=True, capture_output=True)
+
+    ratio = side_by_side(run(ready), run(libraries), 8)
+    figures = (
+        f"{ratio.p50:.2f}x ({ratio.ours_p50 / 1e6:.2f} against {ratio.theirs_p50 / 1e6:.2f} s)"
+    )
+    return [
+        (
+            "Start-up, tables made, ready to answer, against importing its libraries",
+            figures,
+            "recorded",
+            "",
+        )
+    ]
+
+
+def main() -> None:
+    """Measure everything and write it down."""
+    rows = [*over_http(), *sweep(), *first_script(), *start_up()]
+    lines = [
+        "# Benchmarks",
+        "",
+        "Made by `make bench`. Each is a ratio measured side by side in one run, the two sides",
+        "taking turns; the code is in `bench/`.",
+        "",
+        f"Last run {date.today():%d %B %Y} on {platform.machine()}, Python {platform.python_version()}.",
+        "",
+        "| what | measured | wanted | met |",
+        "| --- | --- | --- | --- |",
+        *(f"| {' | '.join(row)} |" for row in rows),
+        "",
+    ]
+    (ROOT / "docs/benchmarks.md").write_text("\n".join(lines), encoding="utf-8")
+    print("\n".join(lines))
+
+
+if __name__ == "__main__":
+    main()

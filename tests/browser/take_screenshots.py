@@ -1,0 +1,67 @@
+"""``make screenshots``: one current picture of each main view, from the demonstration's data."""
+
+from __future__ import annotations
+
+import json
+import tempfile
+from collections.abc import Callable
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+from tests.browser.serving import CHROMIUM, FLAGS, Server
+
+OUT = Path(__file__).parents[2] / "docs" / "screenshots"
+
+
+def _nothing(_: Page) -> None:
+    return None
+
+
+def _bench(page: Page) -> None:
+    page.keyboard.press("b")
+    page.get_by_role("dialog").wait_for()
+
+
+def _ask(page: Page) -> None:
+    page.keyboard.press("Control+k")
+    page.get_by_label("Ask in plain words, in any order").fill("turn 22mm silver steel hss")
+    page.get_by_text("belt 3, back gear").first.wait_for()
+
+
+VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
+    ("speeds", "/speeds", "light", (1280, 800), _nothing),
+    ("speeds-night", "/speeds", "dark", (1280, 800), _nothing),
+    ("speeds-bench", "/speeds", "light", (1280, 800), _bench),
+    ("ask", "/speeds", "light", (1280, 800), _ask),
+    ("slate", "/slate", "light", (1280, 800), _nothing),
+    ("workshop", "/workshop", "light", (1280, 800), _nothing),
+    ("phone", "/speeds", "light", (390, 844), _nothing),
+]
+
+
+def main() -> None:
+    """Take them all."""
+    OUT.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
+        server = Server(Path(folder))
+        server.start()
+        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        for name, address, scheme, (width, height), act in VIEWS:
+            context = browser.new_context(
+                base_url=server.url, color_scheme=json.loads(f'"{scheme}"'),
+                viewport={"width": width, "height": height}, reduced_motion="reduce",
+            )  # fmt: skip
+            page = context.new_page()
+            page.goto(address)
+            page.wait_for_load_state("networkidle")
+            act(page)
+            page.wait_for_load_state("networkidle")
+            page.screenshot(path=OUT / f"{name}.png")
+            context.close()
+        browser.close()
+        server.stop()
+
+
+if __name__ == "__main__":
+    main()
