@@ -12,8 +12,13 @@ from scipy.integrate import quad, solve_bvp
 
 from runk.core.cutting import bend, laws
 from runk.core.cutting.drilled import LIP_SIN
+from runk.core.cutting.height import cut_diameter_mm
 from runk.core.cutting.milled import mean_chip_mm
+from runk.core.cutting.threaded import stop_s, stoppable_rpm
+from runk.core.cutting.turned import finish_mm_per_rev
+from runk.core.lengths import read_length
 from runk.core.machines.pulleys import pulley_rpm
+from tests.reference.packages import rows
 
 # Worked examples as machinists' handbooks print them (Machinery's Handbook, cutting speed
 # formula N = 12 V / (pi D)): recalled. V in ft/min, D in inches, N in rev/min.
@@ -150,3 +155,65 @@ def test_belt_runs_at_one_speed_on_both_pulleys() -> None:
 
 def test_time_is_length_over_feed() -> None:
     assert laws.cut_s(43.0, 43.0) == pytest.approx(60.0)
+
+
+@given(st.floats(1.0, 10.0), st.floats(0.0, 0.9), st.floats(0.3, 3.0), st.floats(20.0, 600.0))
+def test_time_to_stop_by_kinematics(relief: float, share: float, pitch: float, rpm: float) -> None:
+    """A carriage at pitch times turns a second, followed until it has crossed the gap."""
+    tool = relief * share
+    speed = pitch * rpm / 60
+    assert stop_s(relief, tool, pitch, rpm) * speed == pytest.approx(relief - tool)
+    assert stoppable_rpm(relief, tool, pitch, stop_s(relief, tool, pitch, rpm)) == pytest.approx(
+        rpm
+    )
+
+
+@pytest.mark.parametrize(
+    ("diameter", "off", "depth"), [(10, 0.5, 2.0), (6, 1.0, 0.5), (30, 2.0, 5.0)]
+)
+def test_tool_off_centre_by_turning_the_work(diameter: float, off: float, depth: float) -> None:
+    """The tip's nearest distance to the axis, found by searching along its path of travel."""
+    path = np.linspace(-diameter, 0, 400001)
+    reach = np.hypot(path, off)
+    touches = path[np.argmin(np.abs(reach - diameter / 2))]
+    stopped = touches + depth
+    assert cut_diameter_mm(diameter, off, depth, 1.0) == pytest.approx(
+        2 * np.hypot(stopped, off), abs=1e-3
+    )
+    opened = touches - depth
+    assert cut_diameter_mm(diameter, off, depth, -1.0) == pytest.approx(
+        2 * np.hypot(opened, off), abs=1e-3
+    )
+
+
+@given(st.floats(0.1, 2.0), st.floats(0.1, 12.0))
+def test_roughness_both_ways(radius: float, wanted: float) -> None:
+    assert laws.roughness_um(finish_mm_per_rev(radius, wanted), radius) == pytest.approx(wanted)
+
+
+@pytest.mark.parametrize(
+    ("size", "pitch"),
+    [
+        ("M2", 0.4),
+        ("M3", 0.5),
+        ("M4", 0.7),
+        ("M5", 0.8),
+        ("M6", 1),
+        ("M8", 1.25),
+        ("M10", 1.5),
+        ("M12", 1.75),
+        ("M16", 2),
+    ],
+)
+def test_coarse_pitches_against_a_packages_tap_drills(size: str, pitch: float) -> None:
+    """ISO 261 coarse: the soft-metal tap drill of bd-warehouse is about diameter less pitch."""
+    published = {row["Size"]: row for row in rows("bd-warehouse", "tap_hole_sizes.csv")}
+    name = next(
+        key for key in published if key.split("-")[0] == size and key.endswith(f"-{pitch:g}")
+    )
+    assert float(published[name]["Soft"]) == pytest.approx(
+        float(size[1:]) - pitch, abs=0.16 * pitch + 0.05
+    )
+    reading = read_length(size)
+    assert reading.pitch_mm is not None
+    assert float(reading.pitch_mm) == pitch

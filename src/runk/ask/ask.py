@@ -11,6 +11,7 @@ from runk.ask.scan import Number, Scan, clean, scan
 from runk.ask.vocabulary import phrases_of
 from runk.core.fields import Field, Kind
 from runk.core.lengths import read_length
+from runk.core.metals import Metal
 from runk.core.questions import Read, read_question, sentence
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, calculators
@@ -123,6 +124,8 @@ def _fill(calculator: Calculator, found: Scan, line: str, workshop: Workshop) ->
     ruling = calculator.ruling
     if ruling:
         said = list(dict.fromkeys(m.key for m in found.of("ruling") if m.field == ruling))
+        gives_way = {c.key: c.yields_to for c in calculator.fields[ruling].choices}
+        said = [key for key in said if not set(gives_way[key]) & set(said)]
         if len(said) > 1:
             raise Refused(
                 f"I read {len(said)} things to do: {' and '.join(said)}. Ask for one at a time.",
@@ -131,7 +134,7 @@ def _fill(calculator: Calculator, found: Scan, line: str, workshop: Workshop) ->
         if said:
             typed[ruling] = said[0]
     asked = calculator.asked(typed.get(ruling, "") if ruling else "")
-    _fill_metal(asked, found, typed)
+    _fill_metal(asked, found, typed, workshop.metals)
     for meaning in found.meanings:
         if meaning.kind in ("choice", "machine") and meaning.field in asked:
             before = typed.setdefault(meaning.field, meaning.key)
@@ -145,14 +148,21 @@ def _fill(calculator: Calculator, found: Scan, line: str, workshop: Workshop) ->
     return typed
 
 
-def _fill_metal(asked: dict[str, Field], found: Scan, typed: dict[str, str]) -> None:
+def _fill_metal(
+    asked: dict[str, Field], found: Scan, typed: dict[str, str], metals: dict[str, Metal]
+) -> None:
     """The metal; a bare number such as 303 is a metal only where no other is named."""
     if "metal" not in asked:
         return
     named = found.of("metal")
     spoken = [m for m in named if not m.phrase.isdigit()]
+    families = {metals[m.key].family for m in spoken}
+    closer = [m for m in named if m.phrase.isdigit() and metals[m.key].family in families]
+    if len(families) == 1 and len(closer) == 1:
+        # "stainless steel 316": the number says which of them.
+        spoken, named = closer, [m for m in named if m not in spoken]
     for meaning in named:
-        if meaning.phrase.isdigit() and spoken:
+        if meaning.phrase.isdigit() and spoken and meaning not in spoken:
             found.numbers.insert(0, Number(meaning.phrase, None))
     keys = list(dict.fromkeys(m.key for m in (spoken or named[:1])))
     if not spoken:

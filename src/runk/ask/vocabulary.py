@@ -13,7 +13,7 @@ from runk.core.workshop import Workshop
 _FILLER = """
 a an the of on in with at by for to into and please what which speed speeds should i do my piece
 bar rod stock some using use is how fast feed hole work machine job held holding when it can you
-me tell give need want round size
+me tell give need want round size tool down
 """
 FILLER = frozenset(_FILLER.split())
 
@@ -84,6 +84,6 @@ def hints() -> frozenset[str]:
         hint
         for calculator in calculators().values()
         for field in calculator.fields.values()
-        if field.kind in (Kind.LENGTH, Kind.COUNT)
+        if field.kind in (Kind.LENGTH, Kind.COUNT, Kind.NUMBER)
         for hint in field.hints
     )

@@ -17,6 +17,7 @@ class Kind(StrEnum):
     METAL = "metal"
     MACHINE = "machine"
     COUNT = "count"
+    NUMBER = "number"
     TEXT = "text"
 
 
@@ -29,6 +30,7 @@ class Choice:
         label: As it stands in the sentence.
         words: What people type for it.
         only: Keys of the ruling field under which it makes sense; empty for all.
+        yields_to: Keys of more particular choices: said together, those are meant.
         silent: The usual case, left unsaid when the question is said back.
     """
 
@@ -37,6 +39,7 @@ class Choice:
     words: tuple[str, ...] = ()
     only: tuple[str, ...] = ()
     silent: bool = False
+    yields_to: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

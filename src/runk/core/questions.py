@@ -69,7 +69,7 @@ def read_question(
             values[name] = choices(value) if choices else value
         except Refused as refused:
             raise refused.on(name) from None
-    question = calculator.settle(calculator.question(**values), workshop)
+    question = calculator.settle(calculator.question(**values), workshop, readings)
     return Read(question, readings)
 
 
@@ -90,6 +90,12 @@ def _value(
         if not re.fullmatch(r"[0-9]{1,6}", text):
             raise Refused(f"`{text[:40]}` is not a whole number.", suggest=field.placeholder or "4")
         return _bounded(field, int(text), page)
+    if field.kind is Kind.NUMBER:
+        text = _plain(raw).strip().lower().replace(",", ".")
+        text = re.sub(r"\s*(?:µm|um|micron|microns)$", "", text)
+        if not re.fullmatch(r"[0-9]{0,6}\.?[0-9]{1,6}", text):
+            raise Refused(f"`{text[:40]}` is not a number.", suggest=field.placeholder or "1.6")
+        return _bounded(field, float(text), page)
     return str(raw)
 
 
@@ -146,7 +152,7 @@ def word(
         return "" if choice.silent and not every else choice.label
     if field.kind is Kind.METAL:
         return workshop.metals[value].name
-    return str(value)
+    return f"{value:g}" if isinstance(value, float) else str(value)
 
 
 def words(calculator: Calculator, read: Read, page: PageUnit, workshop: Workshop) -> dict[str, str]:

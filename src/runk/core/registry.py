@@ -10,6 +10,7 @@ from functools import cached_property
 from typing import Any
 
 from runk.core.fields import Field
+from runk.core.lengths import Reading
 from runk.core.workshop import Workshop
 
 
@@ -58,7 +59,7 @@ class Calculator:
     headline: Callable[[Any], str]
     sweeps: Callable[[], Mapping[str, Sweep]] = dict
     triggers: tuple[str, ...] = ()
-    settle: Callable[[Any, Workshop], Any] = lambda question, workshop: question
+    settle: Callable[[Any, Workshop, Mapping[str, Reading]], Any] = lambda question, *_: question
     version: int = 1
     upgrade: Callable[[dict[str, Any], int], dict[str, Any]] = lambda question, version: question
 

@@ -2,30 +2,13 @@
 
 from __future__ import annotations
 
-from runk.core.cutting.question import Operation, SpeedQuestion
+from runk.core.cutting.operations import FACTS, Family, Operation
+from runk.core.cutting.question import SpeedQuestion
 from runk.core.machines.machine import Holding, Machine, MachineKind
 from runk.core.refusals import Refused
 
-TURNED_OPERATIONS = (Operation.TURN, Operation.FACE, Operation.BORE)
 LARGEST_TOOL_MM = 100.0
-
-KINDS: dict[Operation, tuple[MachineKind, ...]] = {
-    Operation.TURN: (MachineKind.LATHE,),
-    Operation.FACE: (MachineKind.LATHE,),
-    Operation.BORE: (MachineKind.LATHE, MachineKind.MILL),
-    Operation.DRILL: (MachineKind.LATHE, MachineKind.DRILL_PRESS, MachineKind.MILL),
-    Operation.END_MILL: (MachineKind.MILL, MachineKind.LATHE),
-}
 _ON_TABLE = frozenset({Holding.VICE, Holding.CLAMPS})
-_DOING = {
-    Operation.TURN: "Turning", Operation.FACE: "Facing", Operation.BORE: "Boring",
-    Operation.DRILL: "Drilling", Operation.END_MILL: "End milling",
-}  # fmt: skip
-
-
-def doing(operation: Operation) -> str:
-    """The operation as something one is doing, to start a sentence."""
-    return _DOING[operation]
 
 
 def holding_of(question: SpeedQuestion, machine: Machine) -> Holding:
@@ -35,7 +18,7 @@ def holding_of(question: SpeedQuestion, machine: Machine) -> Holding:
         Refused: A lathe's holding on a mill, or the reverse.
     """
     if machine.kind is MachineKind.LATHE:
-        milling = question.operation is Operation.END_MILL
+        milling = FACTS[question.operation].family is Family.MILLED
         usual = Holding.VERTICAL_SLIDE if milling else Holding.THREE_JAW
         held = question.held or usual
         if held in _ON_TABLE:
@@ -58,14 +41,15 @@ def check(question: SpeedQuestion, machine: Machine, held: Holding) -> None:
     Raises:
         Refused: Work too large or long, a bar too big for the bore, a cut deeper than metal.
     """
-    diameter, turned_work = float(question.diameter), question.operation in TURNED_OPERATIONS
+    diameter, turned_work = float(question.diameter), FACTS[question.operation].of_work
     swing = machine.swing_mm
+    milling = FACTS[question.operation].family is Family.MILLED
     if turned_work and machine.kind is MachineKind.LATHE and swing and diameter > swing:
         raise Refused(
             f"{diameter:g} mm does not swing over the bed of {machine.name}: its centre height of "
             f"{swing / 2:g} mm swings {swing:g} mm.", field="diameter",
         )  # fmt: skip
-    if not turned_work and diameter > LARGEST_TOOL_MM:
+    if not turned_work and diameter > LARGEST_TOOL_MM and not milling:
         raise Refused(f"A {diameter:g} mm tool is larger than any drill or cutter here.",
                       field="diameter", suggest="12")  # fmt: skip
     between = machine.between_mm
@@ -80,12 +64,12 @@ def check(question: SpeedQuestion, machine: Machine, held: Holding) -> None:
         raise Refused("The boring bar must be thinner than the hole.", field="bar")
     if (
         question.depth is not None
-        and question.operation is Operation.TURN
+        and question.operation in (Operation.TURN, Operation.GROOVE, Operation.FORM)
         and 2 * question.depth >= question.diameter
     ):
         raise Refused(
             f"A cut {float(question.depth):g} mm deep takes {2 * float(question.depth):g} mm off "
             f"the diameter, and there is only {diameter:g} mm.", field="depth",
         )  # fmt: skip
-    if question.width is not None and question.width > question.diameter:
+    if milling and question.width is not None and question.width > question.diameter:
         raise Refused("A cutter cannot cut wider than itself.", field="width")

@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
-from runk.core.cutting.question import Meets, Operation, SpeedQuestion, Surface, Tool
+from runk.core.cutting.operations import FACTS, Family, Operation
+from runk.core.cutting.question import Meets, SpeedQuestion, Stage, Surface, Tool
 from runk.core.cutting.spindle import Cut
 from runk.core.figures import Caution, Figure
 from runk.core.machines.machine import Holding, Machine, Setting
 from runk.core.metals import Metal
 from runk.core.sources import PRACTICE
 
+_PLAIN = {Family.DRILLED: "drill", Family.TAPPED: "drill", Family.MILLED: "end-mill"}
+ALSO_AS = {op: _PLAIN.get(facts.family, "turn") for op, facts in FACTS.items()}
+"""The plain operation whose cautions about the metal a rarer one shares."""
 LONG_FREE, LONG_HELD, LONG_BAR = 4.0, 10.0, 4.0
 """Overhangs in diameters: past these work wants a centre, a steady; a bar a warning."""
 SPRING_WORTH_A_PASS_MM = 0.01
@@ -25,6 +29,7 @@ def cautions_for(
         *_of_load(question, cut),
         *_of_reach(question, held, spring),
         *_of_holding(held),
+        *_of_operation(question),
         *_of_metal(question, metal),
     ]
     return tuple(sorted(found, key=lambda c: c.word != "Stop"))
@@ -42,7 +47,7 @@ def _of_speed(
             ways.insert(0, "gear the machine down")
         if question.tool is Tool.HSS:
             ways.insert(0, "use a carbide tip, which stands it")
-        elif question.operation in (Operation.DRILL, Operation.END_MILL):
+        elif not FACTS[question.operation].of_work:
             ways.insert(0, "use a smaller tool")
         found.append(
             Caution("Stop" if ratio > 1.5 else "Mind", "the speed",
@@ -103,6 +108,31 @@ def _of_reach(question: SpeedQuestion, held: Holding, spring: Figure | None) -> 
     return [Caution("Mind", f"the {what}", " ".join(says), "spring_mm", PRACTICE)]
 
 
+def _of_operation(question: SpeedQuestion) -> list[Caution]:
+    says = {
+        Operation.PART: (
+            "Mind", "the parting tool", "Lock the carriage, tool square and at centre height, "
+            "oil on steel; a lost nerve and a stop in the cut is what jams it."),
+        Operation.SCREW_CUT: (
+            "Mind", "the stop", "Your hand has to be quicker than the tool in its relief groove: "
+            "try it once with the tool clear of the work."),
+        Operation.POWER_TAP: (
+            "Stop", "small taps", "Tap small sizes by hand: under power a tap that meets the "
+            "bottom breaks before the hand is at the switch."),
+        Operation.SAW: ("Mind", "the saw", "A saw that runs out cuts on two teeth and breaks: "
+                        "clean its arbor and feed gently."),
+        Operation.REAM: ("Mind", "the reamer", "Never turn a reamer backwards; feed steadily and "
+                         "right through."),
+        Operation.FLY_CUT: ("Mind", "the fly cutter", "Stand out of its plane and check its screw: "
+                            "it swings wide and unbalanced."),
+    }  # fmt: skip
+    found = says.get(question.operation)
+    if found is None:
+        return []
+    word, about, words = found
+    return [Caution(word, about, words, None, PRACTICE)]
+
+
 def _of_holding(held: Holding) -> list[Caution]:
     if held is Holding.FACEPLATE:
         return [
@@ -121,11 +151,16 @@ def _of_metal(question: SpeedQuestion, metal: Metal) -> list[Caution]:
                 Caution("Mind", "the skin", f"{metal.name.capitalize()} is bar and has no casting "
                         "skin: worked out as sound metal.", None, PRACTICE)
             )  # fmt: skip
-        elif question.operation in (Operation.TURN, Operation.FACE, Operation.BORE):
+        elif FACTS[question.operation].family is Family.TURNED:
             found.append(
                 Caution("Mind", "the skin", "Sand and hard skin blunt the edge: go under it in one "
                         "bite, slow, before anything else.", "depth_mm", PRACTICE)
             )  # fmt: skip
+    if question.surface is Surface.SKIN and question.stage is Stage.FINISH and metal.cast:
+        found.append(
+            Caution("Mind", "finishing", "Under a skin the first cut is a roughing cut; the "
+                    "finishing cut comes after it.", None, PRACTICE)
+        )  # fmt: skip
     if question.meets is Meets.INTERRUPTED and question.tool is Tool.CARBIDE:
         found.append(
             Caution("Mind", "the tip", "A carbide tip chips on an interrupted cut: high-speed "
@@ -134,6 +169,8 @@ def _of_metal(question: SpeedQuestion, metal: Metal) -> list[Caution]:
     found += [
         Caution(known.word, known.about, known.says, None, known.source)
         for known in metal.cautions
-        if "*" in known.operations or question.operation in known.operations
+        if "*" in known.operations
+        or question.operation in known.operations
+        or ALSO_AS.get(question.operation, "") in known.operations
     ]
     return found

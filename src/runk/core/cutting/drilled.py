@@ -5,8 +5,9 @@ from __future__ import annotations
 from math import pi, sin
 
 from runk.core.cutting import laws
+from runk.core.cutting.operations import Operation
 from runk.core.cutting.spindle import Bench, Cut, chip_mm2, practice_mm
-from runk.core.cutting.tables import chip_groups
+from runk.core.cutting.tables import chip_groups, cut_shapes
 from runk.core.figures import law
 from runk.core.sources import PRACTICE
 
@@ -14,6 +15,13 @@ LIP_SIN = sin(pi * 59 / 180)
 """Sine of half the point angle of a 118° drill: a lip's chip is that much thinner."""
 POINT_SHARE = 0.30
 """Length of a 118° point for each millimetre of diameter."""
+WHY = {
+    Operation.REAM: "two to three times a drill's feed",
+    Operation.COUNTERSINK: "half a drill's feed",
+    Operation.SPOT_FACE: "half a drill's feed",
+}
+REAM_SHARE = 0.1
+"""Torque of a reamer as a share of a drill's: it takes a thin ring. Common practice."""
 _THINNEST_FEED = 1e-4
 
 
@@ -39,12 +47,28 @@ def eased_mm_per_rev(feed_mm_per_rev: float, share: float) -> float:
     return feed_mm_per_rev * share
 
 
+@law("Only a ring of it", "{torque_nm} × {share}", PRACTICE)
+def ring_nm(torque_nm: float, share: float) -> float:
+    """Torque of a tool that takes a ring, as a share of a drill's in solid metal.
+
+    >>> ring_nm(2.0, 0.1)
+    0.2
+    """
+    return torque_nm * share
+
+
 def drilled(bench: Bench) -> Cut:
     """Feed and load of drilling; the feed is turned down where the belt is too weak."""
     w, metal = bench.w, bench.metal
     start = len(w.steps)
-    feed = w(drill_mm_per_rev, diameter_mm=bench.diameter, share=chip_groups()[metal.chip].drill)
+    shape = cut_shapes()[bench.question.operation].feed
+    feed = w(
+        drill_mm_per_rev, diameter_mm=bench.diameter,
+        share=chip_groups()[metal.chip].drill * shape, why=WHY.get(bench.question.operation, ""),
+    )  # fmt: skip
+    reaming = bench.question.operation is Operation.REAM
     trial = laws.drill_nm(bench.trial(feed / 2 * LIP_SIN), feed, bench.diameter)
+    trial *= REAM_SHARE if reaming else 1.0
     asked = laws.shaft_w(trial, bench.setting.rpm)
     reduced = asked > bench.available.value
     if reduced:
@@ -54,10 +78,12 @@ def drilled(bench: Bench) -> Cut:
     per_rev = w.figure(feed, "feed_mm_per_rev", since=start)
     start = len(w.steps)
     specific = bench.specific(feed / 2 * LIP_SIN)
-    torque = w.of(
-        laws.drill_nm, "torque_nm", since=start, specific_n_per_mm2=specific,
-        feed_mm_per_rev=feed, diameter_mm=bench.diameter,
-    )  # fmt: skip
+    whole = w(
+        laws.drill_nm, specific_n_per_mm2=specific, feed_mm_per_rev=feed, diameter_mm=bench.diameter
+    )
+    if reaming:
+        whole = w(ring_nm, torque_nm=whole, share=REAM_SHARE, why="a reamer takes a thin ring")
+    torque = w.figure(whole, "torque_nm", since=start)
     deep = w.of(practice_mm, "depth_mm", table_mm=bench.diameter, share=0.5, why="half the drill")
     start = len(w.steps)
     section = w(chip_mm2, depth_mm=deep.value, feed_mm_per_rev=feed)

@@ -2,17 +2,21 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from math import acos
 
 from runk.core.cutting import laws
+from runk.core.cutting.operations import Operation
 from runk.core.cutting.spindle import FINISH_DEPTH_MM, Bench, Cut, practice_mm
-from runk.core.cutting.tables import by_diameter, chip_groups
+from runk.core.cutting.tables import by_diameter, chip_groups, cut_shapes
 from runk.core.figures import law
 from runk.core.sources import PRACTICE
 
 RUB_MM = 0.005
 """A tooth taking less than this rubs: common practice."""
-USUAL_TEETH = 4
+USUAL_THICKNESS_MM = 1.0
+ON_EDGE = (Operation.SAW, Operation.GEAR_CUT)
+FULL_WIDTH = (Operation.SLOT, Operation.KEYWAY)
 
 
 @law("Chip a tooth", "{table_mm_per_tooth} from the table × {share}, never under 0.005", PRACTICE)
@@ -43,40 +47,68 @@ def mean_chip_mm(chip_mm_per_tooth: float, wide_mm: float, diameter_mm: float) -
     return chip_mm_per_tooth * 2.0 * share / acos(1.0 - 2.0 * share)
 
 
+@dataclass(frozen=True, slots=True)
+class Engaged:
+    """How a cutter meets the metal: along its axis, and around it."""
+
+    axial: float
+    radial: float
+
+
+def _engaged(bench: Bench, depth: float) -> Engaged:
+    """Depth and width as the chip sees them.
+
+    A saw or gear cutter stands on edge: its width lies along the axis, its depth around it.
+    """
+    question, diameter = bench.question, bench.diameter
+    given = float(question.width) if question.width is not None else None
+    if question.operation in ON_EDGE:
+        return Engaged(given or USUAL_THICKNESS_MM, min(depth, diameter))
+    full = question.operation in FULL_WIDTH
+    return Engaged(depth, given or (diameter if full else diameter / 2))
+
+
+def _depth(bench: Bench) -> float:
+    w, question = bench.w, bench.question
+    if question.depth is not None:
+        return float(question.depth)
+    if bench.finishing:
+        return w(practice_mm, table_mm=FINISH_DEPTH_MM[question.tool], share=1.0, why="finishing")
+    share = cut_shapes()[question.operation].depth[bench.metal.chip]
+    return w(practice_mm, table_mm=bench.diameter, share=share, why="share of the cutter")
+
+
 def milled(bench: Bench) -> Cut:
-    """Feed, depth and load of end milling, half the cutter wide where not told."""
+    """Feed, depth and load of every milling cut; a side cut is half the cutter wide."""
     w, question, diameter = bench.w, bench.question, bench.diameter
-    group = chip_groups()[bench.metal.chip]
+    shape = cut_shapes()[question.operation]
     start = len(w.steps)
     tooth = w(
-        practice_mm_per_tooth, table_mm_per_tooth=by_diameter("tooth", diameter), share=group.tooth
-    )
+        practice_mm_per_tooth, table_mm_per_tooth=by_diameter("tooth", diameter),
+        share=chip_groups()[bench.metal.chip].tooth * shape.feed,
+    )  # fmt: skip
     per_tooth = w.figure(tooth, "feed_mm_per_tooth", since=start)
-    teeth = float(question.teeth or USUAL_TEETH)
+    teeth = float(question.teeth or shape.teeth)
     per_rev = w.of(
         laws.tooth_mm_per_rev, "feed_mm_per_rev", since=start, chip_mm_per_tooth=tooth, teeth=teeth
     )
     per_min = bench.per_min(per_rev.value)
-    wide = float(question.width) if question.width is not None else diameter / 2
     start = len(w.steps)
-    if question.depth is not None:
-        depth = float(question.depth)
-    elif bench.finishing:
-        depth = w(practice_mm, table_mm=FINISH_DEPTH_MM[question.tool], share=1.0, why="finishing")
-    else:
-        depth = w(practice_mm, table_mm=diameter, share=group.mill_depth, why="share of the cutter")
-    trial = bench.trial(mean_chip_mm(tooth, wide, diameter))
-    asked = laws.milling_w(trial, depth, wide, per_min.value)
+    depth = _depth(bench)
+    meets = _engaged(bench, depth)
+    trial = bench.trial(mean_chip_mm(tooth, meets.radial, diameter))
+    asked = laws.milling_w(trial, meets.axial, meets.radial, per_min.value)
     reduced = asked > bench.available.value
     if reduced:
         depth *= bench.available.value / asked
     dial = bench.machine.dial("head", "vertical slide")
     deep, divisions = bench.on_dial(dial, depth, start, reduced)
+    meets = _engaged(bench, deep.value)
     start = len(w.steps)
-    chip = w(mean_chip_mm, chip_mm_per_tooth=tooth, wide_mm=wide, diameter_mm=diameter)
+    chip = w(mean_chip_mm, chip_mm_per_tooth=tooth, wide_mm=meets.radial, diameter_mm=diameter)
     power = w.of(
         laws.milling_w, "power_w", since=start, specific_n_per_mm2=bench.specific(chip),
-        deep_mm=deep.value, wide_mm=wide, feed_mm_per_min=per_min.value,
+        deep_mm=meets.axial, wide_mm=meets.radial, feed_mm_per_min=per_min.value,
     )  # fmt: skip
     force = w.of(laws.milling_n, "force_n", power_w=power.value, surface_m_min=bench.surface)
     return Cut(

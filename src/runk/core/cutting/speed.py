@@ -2,29 +2,27 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from runk.core.cutting import bend, laws
-from runk.core.cutting.able import KINDS, TURNED_OPERATIONS, check, doing, holding_of
+from runk.core.cutting.able import check, holding_of
 from runk.core.cutting.advise import cautions_for
+from runk.core.cutting.answer import SpeedAnswer
 from runk.core.cutting.drilled import POINT_SHARE, drilled
+from runk.core.cutting.height import height_error
 from runk.core.cutting.milled import milled
-from runk.core.cutting.question import (
-    SENTENCES,
-    Meets,
-    Operation,
-    SetUp,
-    SpeedAnswer,
-    SpeedQuestion,
-    Stage,
-    Surface,
-    Tool,
-)
+from runk.core.cutting.operations import FACTS, Family, Operation
+from runk.core.cutting.plunged import knurled, plunged
+from runk.core.cutting.question import Alloy, Meets, SetUp, SpeedQuestion, Stage, Surface, Tool
 from runk.core.cutting.spindle import Cut, at_bench
 from runk.core.cutting.stepped import dial_says, explain, schools, set_speed
 from runk.core.cutting.tables import factors
+from runk.core.cutting.threaded import slowed_to_stop, threaded, time_to_stop
 from runk.core.cutting.turned import turned
+from runk.core.cutting.words import PITCHED, SENTENCES
 from runk.core.figures import Figure, Num, Working, law
+from runk.core.lengths import Reading
 from runk.core.machines.choose import choose
 from runk.core.machines.machine import Holding, Machine
 from runk.core.metals import Metal
@@ -47,6 +45,17 @@ def with_point_mm(length_mm: Num, point_mm: Num) -> Num:
     return length_mm + point_mm
 
 
+HOW = {
+    Family.TURNED: turned,
+    Family.PLUNGED: plunged,
+    Family.KNURLED: knurled,
+    Family.DRILLED: drilled,
+    Family.MILLED: milled,
+    Family.TAPPED: threaded,
+    Family.THREADED: threaded,
+}
+
+
 @dataclass(frozen=True, slots=True)
 class SpeedShop:
     """What ``speed`` needs of the workshop: one machine, one metal."""
@@ -61,20 +70,27 @@ def needs(question: SpeedQuestion, workshop: Workshop) -> SpeedShop:
     Raises:
         Refused: A machine that is not there, or cannot do this.
     """
-    kinds = KINDS[question.operation]
+    facts = FACTS[question.operation]
+    kinds = facts.machines
     machine = workshop.machine(question.machine, kinds)
     if machine.kind not in kinds:
         raise Refused(
-            f"{doing(question.operation)} wants a {' or a '.join(kinds)}; {machine.name} is a "
+            f"{facts.doing} wants a {' or a '.join(kinds)}; {machine.name} is a "
             f"{machine.kind}.", field="machine",
         )  # fmt: skip
     return SpeedShop(machine, workshop.metals[question.metal])
 
 
-def settle(question: SpeedQuestion, workshop: Workshop) -> SpeedQuestion:
-    """Name the usual machine and holding where the question leaves them open."""
+def settle(
+    question: SpeedQuestion, workshop: Workshop, readings: Mapping[str, Reading]
+) -> SpeedQuestion:
+    """Name the usual machine and holding where left open, and a named thread's own pitch."""
     machine = needs(question, workshop).machine
-    return replace(question, machine=machine.name, held=holding_of(question, machine))
+    named = readings.get("diameter")
+    pitch = question.pitch
+    if pitch is None and named is not None and question.operation in PITCHED:
+        pitch = named.pitch_mm
+    return replace(question, machine=machine.name, held=holding_of(question, machine), pitch=pitch)
 
 
 def target_speed(
@@ -98,6 +114,7 @@ def target_speed(
         (finishing and question.set_up is SetUp.STIFF, "stiff-finish"),
         (question.set_up is SetUp.LONG, "long"),
         (question.meets is Meets.INTERRUPTED, "interrupted"),
+        (question.alloy is Alloy.UNKNOWN, "unknown"),
     ):
         if applies:
             chosen.append(key)
@@ -140,21 +157,17 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
     target = w.of(
         laws.spindle_rpm, "target_rpm", since=0, surface_m_min=wanted, diameter_mm=diameter
     )
+    target = slowed_to_stop(w, question, target)
     setting = choose(machine, target.value, held, question.school)
     set_rpm = set_speed(w, question, machine, setting, target)
     bench = at_bench(w, question, metal, machine, setting)
-    match question.operation:
-        case Operation.DRILL:
-            cut = drilled(bench)
-        case Operation.END_MILL:
-            cut = milled(bench)
-        case _:
-            cut = turned(bench)
+    family = FACTS[question.operation].family
+    cut = HOW[family](bench)
     spring = _spring(w, question, held, metal, cut)
     then = None
     if question.surface is Surface.SKIN and shop.metal.cast:
         then = speed(replace(question, surface=Surface.SOUND), shop)
-    drilling = question.operation is Operation.DRILL
+    drilling = family in (Family.DRILLED, Family.TAPPED)
     return SpeedAnswer(
         set_rpm=set_rpm,
         position=setting.position,
@@ -185,6 +198,8 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         if spring is None
         else w.of(bend.diameter_error_mm, spring_mm=spring.value),
         time_s=_time(w, question, cut, diameter),
+        stop_s=time_to_stop(w, question, setting.rpm),
+        height_error_mm=height_error(w, question, cut.depth),
         coolant=metal.coolant_drill if drilling else metal.coolant,
         machine=machine.name,
         schools=schools(w, question, machine, held, target.value, setting),
@@ -199,7 +214,8 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
 def _spring(
     w: Working, question: SpeedQuestion, held: Holding, metal: Metal, cut: Cut
 ) -> Figure | None:
-    if question.overhang is None or question.operation not in TURNED_OPERATIONS:
+    turning = FACTS[question.operation].family is Family.TURNED
+    if question.overhang is None or cut.force is None or not turning:
         return None
     if question.operation is Operation.BORE:
         if question.bar is None:
@@ -224,8 +240,8 @@ def _spring(
 
 
 def _time(w: Working, question: SpeedQuestion, cut: Cut, diameter: float) -> Figure | None:
-    facing = question.operation is Operation.FACE
-    if question.length is None and not facing:
+    inward = question.operation in (Operation.FACE, Operation.PART)
+    if question.length is None and not inward:
         return None
     start = len(w.steps)
     along = diameter / 2 if question.length is None else float(question.length)

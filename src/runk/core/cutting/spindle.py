@@ -57,13 +57,13 @@ class Cut:
     per_rev: Figure
     per_min: Figure
     per_tooth: Figure | None
-    depth: Figure
+    depth: Figure | None
     takes_off: Figure | None
     dial: Dial | None
     divisions: Figure | None
-    force: Figure
-    power: Figure
-    torque: Figure
+    force: Figure | None
+    power: Figure | None
+    torque: Figure | None
     roughness: Figure | None
     reduced: str
 

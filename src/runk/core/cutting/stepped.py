@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import replace
 
 from runk.core.cutting import laws
-from runk.core.cutting.question import SchoolChoice, SpeedQuestion
+from runk.core.cutting.answer import SchoolChoice
+from runk.core.cutting.question import SpeedQuestion
 from runk.core.figures import Figure, Num, Working, law
 from runk.core.machines.choose import OVER_ALLOWED, School, choose
 from runk.core.machines.machine import Dial, Holding, Machine, Setting

@@ -20,16 +20,42 @@ class Factor:
 
 @dataclass(frozen=True, slots=True)
 class ChipGroup:
-    """How feeds and depths scale for a group of metals.
-
-    ``mill_depth`` is the depth of an end mill's cut as a share of its diameter.
-    """
+    """How feeds and depths scale for a group of metals."""
 
     tooth: float
     drill: float
     depth: float
-    mill_depth: float
     source: Source
+
+
+@dataclass(frozen=True, slots=True)
+class Shape:
+    """How an operation's feed and depth differ from the plain case.
+
+    ``depth`` gives the depth of cut as a share of the cutter, by chip group.
+    """
+
+    feed: float
+    depth: dict[str, float]
+    teeth: int
+
+
+@cache
+def cut_shapes() -> dict[str, Shape]:
+    """Shapes by operation.
+
+    >>> cut_shapes()["ream"].feed
+    2.5
+    """
+    groups = ("steel", "free", "tough")
+    return {
+        row["operation"]: Shape(
+            float(row["feed"]),
+            {g: float(row[g]) for g in groups if row[g]},
+            int(row["teeth"] or 0),
+        )
+        for row in read_table("cut_shapes")
+    }
 
 
 @cache
@@ -53,7 +79,7 @@ def chip_groups() -> dict[str, ChipGroup]:
     return {
         row["chip"]: ChipGroup(
             float(row["tooth"]), float(row["drill"]), float(row["depth"]),
-            float(row["mill_depth"]), Source(row["authority"], Held(row["held"])),
+            Source(row["authority"], Held(row["held"])),
         )
         for row in read_table("chip_groups")
     }  # fmt: skip

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from math import sqrt
+
 from runk.core.cutting import laws
-from runk.core.cutting.question import Operation, Surface, Tool
+from runk.core.cutting.operations import Operation
+from runk.core.cutting.question import Surface, Tool
 from runk.core.cutting.spindle import FINISH_DEPTH_MM, Bench, Cut, chip_mm2, practice_mm
 from runk.core.cutting.tables import by_diameter, chip_groups
-from runk.core.figures import Num, law
+from runk.core.figures import Figure, Num, law
 from runk.core.sources import PRACTICE
 
 SKIN_DEPTH_MM = 0.8
@@ -50,13 +53,45 @@ def _depth(bench: Bench, boring: bool) -> float:
     return w(practice_mm, table_mm=table, share=share, why="by diameter and metal")
 
 
+@law("Feed for that finish", "√(32 × {tip_radius_mm} × {rough_um} ÷ 1000)")
+def finish_mm_per_rev(tip_radius_mm: float, rough_um: float) -> float:
+    """Feed a turn whose ideal roughness is that Ra; real surfaces are 1 to 3 times rougher.
+
+    Args:
+        tip_radius_mm: Radius of the tool's tip.
+        rough_um: Ra wanted, micrometres.
+
+    Source: mechanics, the roughness relation turned round.
+
+    >>> round(finish_mm_per_rev(0.4, 1.6), 3)
+    0.143
+    """
+    return sqrt(32.0 * tip_radius_mm * rough_um / 1000.0)
+
+
+def _finish_feed(bench: Bench, radius: float) -> Figure | None:
+    wanted = bench.question.finish
+    if wanted is None:
+        return None
+    w = bench.w
+    start = len(w.steps)
+    feed = w(finish_mm_per_rev, tip_radius_mm=radius, rough_um=wanted)
+    rough = by_diameter("turn", bench.diameter)
+    if feed > rough:
+        w.steps.pop()
+        feed = w(practice_mm_per_rev, table_mm_per_rev=rough, share=1.0,
+                 why="any feed up to the roughing feed leaves that finish")  # fmt: skip
+    return w.figure(feed, "feed_mm_per_rev", since=start)
+
+
 def turned(bench: Bench) -> Cut:
     """Feed, depth and load of turning, facing or boring."""
     w, question = bench.w, bench.question
     boring = question.operation is Operation.BORE
     facing = question.operation is Operation.FACE
     reasons = ["a third for finishing"] * bench.finishing + ["lighter for boring"] * boring
-    feed = w.of(
+    radius = float(question.tip_radius or TIP_RADIUS_MM[question.tool])
+    feed = _finish_feed(bench, radius) or w.of(
         practice_mm_per_rev, "feed_mm_per_rev",
         table_mm_per_rev=by_diameter("turn", bench.diameter),
         share=(1 / 3 if bench.finishing else 1.0) * (BORING_FEED if boring else 1.0),
@@ -78,7 +113,6 @@ def turned(bench: Bench) -> Cut:
     force = w.of(
         laws.cutting_n, "force_n", since=start, specific_n_per_mm2=specific, chip_mm2=section
     )
-    radius = float(question.tip_radius or TIP_RADIUS_MM[question.tool])
     return Cut(
         per_rev=feed,
         per_min=bench.per_min(feed.value),

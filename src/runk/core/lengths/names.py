@@ -15,12 +15,13 @@ from runk.core.sources import read_table
 
 @dataclass(frozen=True, slots=True)
 class Named:
-    """A named size: its diameter, what it is, and whether it is an inch size."""
+    """A named size: its diameter, what it is, whether it is an inch size, a thread's pitch."""
 
     mm: Fraction
     name: str
     what: str
     inch: bool
+    pitch_mm: Fraction | None = None
 
 
 @cache
@@ -41,6 +42,22 @@ def _unified() -> dict[tuple[str, int], str]:
 @cache
 def _pipe() -> dict[str, Fraction]:
     return {row["size"]: Fraction(row["major_mm"]) for row in read_table("pipe")}
+
+
+@cache
+def _coarse() -> dict[str, Fraction]:
+    return {row["size"]: Fraction(row["pitch_mm"]) for row in read_table("metric_coarse")}
+
+
+def ba_pitch_mm(number: int) -> Fraction:
+    """Pitch of a BA thread: 0.9^k mm, rounded to 0.01.
+
+    Source: BS 93.
+
+    >>> float(ba_pitch_mm(2))
+    0.81
+    """
+    return Fraction(f"{0.9**number:.2f}")
 
 
 def ba_diameter_mm(number: int) -> Fraction:
@@ -95,12 +112,14 @@ def _metric(found: re.Match[str]) -> Named:
     if not 1 <= diameter <= 100:
         raise Refused(f"M{found['d']} is outside the metric threads, M1 to M100.", suggest="M4")
     name = f"M{found['d']}" + (f"x{pitch}" if pitch else "")
-    return Named(diameter, name, "thread, outside diameter", inch=False)
+    size = Fraction(pitch.replace(",", ".")) if pitch else _coarse().get(f"M{found['d']}")
+    return Named(diameter, name, "thread, outside diameter", False, size)
 
 
 def _ba(found: re.Match[str]) -> Named:
     number = int(found["n"] or found["m"])
-    return Named(ba_diameter_mm(number), f"{number} BA", "thread, outside diameter", inch=False)
+    diameter, pitch = ba_diameter_mm(number), ba_pitch_mm(number)
+    return Named(diameter, f"{number} BA", "thread, outside diameter", False, pitch)
 
 
 def _pipe_thread(found: re.Match[str]) -> Named:
@@ -123,7 +142,13 @@ def _numbered(found: re.Match[str]) -> Named | None:
         those = " or ".join(f"{size}-{t}" for t in fits) or "#0 to #12"
         raise Refused(f"There is no unified thread {size}-{tpi}: I know {those}.", suggest="4-40")
     inch = Fraction("0.060") + Fraction("0.013") * int(found["n"])
-    return Named(inch * MM_PER_INCH, f"{size}-{tpi} {known}", "thread, outside diameter", True)
+    return Named(
+        inch * MM_PER_INCH,
+        f"{size}-{tpi} {known}",
+        "thread, outside diameter",
+        True,
+        MM_PER_INCH / tpi,
+    )
 
 
 def _inch_thread(found: re.Match[str]) -> Named:
@@ -137,7 +162,8 @@ def _inch_thread(found: re.Match[str]) -> Named:
         series = _unified().get((size, int(tpi)), "")
     dash = "-" if series.startswith("UN") else "x"
     name = size + (f"{dash}{tpi}" if tpi else "") + (f" {series}" if series else "")
-    return Named(inch * MM_PER_INCH, name, "thread, outside diameter", inch=True)
+    pitch = MM_PER_INCH / int(tpi) if tpi and int(tpi) else None
+    return Named(inch * MM_PER_INCH, name, "thread, outside diameter", True, pitch)
 
 
 _SERIES = r"unc|unf|unef|un|me|bsw|bsf|whit(?:worth)?|w|cei"

@@ -25,12 +25,14 @@ class Reading:
         echo: The reading taken, in words.
         plain: True where no other reading was possible.
         spoken: The size as it would be said in a sentence.
+        pitch_mm: Of a thread typed by its name, where the name tells it.
     """
 
     mm: Fraction
     echo: str
     plain: bool
     spoken: str
+    pitch_mm: Fraction | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -237,4 +239,5 @@ def read_length(text: str, page: PageUnit = PageUnit.MM) -> Reading:
         if length.text == f"{trimmed(length.value, 6)} mm" and page is PageUnit.MM:
             echo = in_mm(length.value)
     said = named.name if named else spoken if one else result
-    return Reading(length.value, echo, one and not reader.guessed, said)
+    pitch = named.pitch_mm if named else None
+    return Reading(length.value, echo, one and not reader.guessed, said, pitch)

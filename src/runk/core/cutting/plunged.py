@@ -1,0 +1,79 @@
+"""Parting, grooving and form turning: a tool as wide as its cut, fed straight in; and knurling."""
+
+from __future__ import annotations
+
+from runk.core.cutting import laws
+from runk.core.cutting.operations import Operation
+from runk.core.cutting.spindle import Bench, Cut, chip_mm2, practice_mm
+from runk.core.cutting.tables import by_diameter, cut_shapes
+from runk.core.cutting.turned import off_diameter_mm, practice_mm_per_rev
+from runk.core.figures import law
+from runk.core.sources import PRACTICE
+
+USUAL_WIDTH_MM = 2.0
+KNURL_MM_PER_REV = 0.25
+
+
+@law("Feed of a knurl", "{usual_mm_per_rev} a turn by practice", PRACTICE)
+def knurl_mm_per_rev(usual_mm_per_rev: float) -> float:
+    """Feed a turn along a knurl.
+
+    >>> knurl_mm_per_rev(0.25)
+    0.25
+    """
+    return usual_mm_per_rev
+
+
+def plunged(bench: Bench) -> Cut:
+    """Feed and load of a tool fed straight in; the feed is turned down for a weak belt."""
+    w, question = bench.w, bench.question
+    start = len(w.steps)
+    share = cut_shapes()[question.operation].feed
+    feed = w(
+        practice_mm_per_rev, table_mm_per_rev=by_diameter("turn", bench.diameter), share=share,
+        why="a wide tool fed straight in",
+    )  # fmt: skip
+    wide = float(question.width) if question.width is not None else USUAL_WIDTH_MM
+    asked = laws.cut_w(bench.trial(feed) * wide * feed, bench.surface)
+    reduced = asked > bench.available.value
+    if reduced:
+        # Force goes as feed to the power (1 - mc).
+        ease = (bench.available.value / asked) ** (1 / (1 - bench.metal["mc"]))
+        feed = w(practice_mm_per_rev, table_mm_per_rev=feed, share=ease, why="all this belt gives")
+    per_rev = w.figure(feed, "feed_mm_per_rev", since=start)
+    start = len(w.steps)
+    specific = bench.specific(feed)
+    section = w(chip_mm2, depth_mm=wide, feed_mm_per_rev=feed)
+    force = w.of(
+        laws.cutting_n, "force_n", since=start, specific_n_per_mm2=specific, chip_mm2=section
+    )
+    start = len(w.steps)
+    depth = None
+    if question.operation is Operation.PART:
+        depth = w(practice_mm, table_mm=bench.diameter, share=0.5, why="to the centre")
+    elif question.depth is not None:
+        depth = float(question.depth)
+    dial = bench.machine.dial("cross-slide") if depth is not None else None
+    deep, divisions = bench.on_dial(dial, depth, start, False) if depth else (None, None)
+    return Cut(
+        per_rev=per_rev,
+        per_min=bench.per_min(feed),
+        per_tooth=None,
+        depth=deep,
+        takes_off=w.of(off_diameter_mm, "takes_off_mm", depth_mm=deep.value) if deep else None,
+        dial=dial,
+        divisions=divisions,
+        force=force,
+        power=w.of(laws.cut_w, "power_w", force_n=force.value, surface_m_min=bench.surface),
+        torque=w.of(laws.cut_nm, "torque_nm", force_n=force.value, diameter_mm=bench.diameter),
+        roughness=None,
+        reduced="feed" if reduced else "",
+    )
+
+
+def knurled(bench: Bench) -> Cut:
+    """Feed of a knurl. It squeezes rather than cuts, so no cutting force is given."""
+    feed = bench.w.of(knurl_mm_per_rev, "feed_mm_per_rev", usual_mm_per_rev=KNURL_MM_PER_REV)
+    return Cut(
+        feed, bench.per_min(feed.value), None, None, None, None, None, None, None, None, None, ""
+    )

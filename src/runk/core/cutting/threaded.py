@@ -1,0 +1,146 @@
+"""Threads under power: tapping in the machine, and screw-cutting with the time to stop."""
+
+from __future__ import annotations
+
+from runk.core.cutting import laws
+from runk.core.cutting.operations import Operation
+from runk.core.cutting.question import SpeedQuestion
+from runk.core.cutting.spindle import Bench, Cut
+from runk.core.figures import Figure, Num, Working, law
+from runk.core.refusals import Refused
+from runk.core.sources import PRACTICE, Held, Source
+
+STOP_S = 1.0
+"""Least time a hand needs to open the half-nuts or stop the lathe: common practice."""
+TAP_LAW = Source("tapping", Held.RECALLED)
+USUAL_TOOL_MM = 0.0
+TOOTH_SHARE = 0.1
+"""Chip of a tap's tooth as a share of the pitch: common practice."""
+
+
+@law("Time to stop", "60 × ({relief_mm} - {tool_mm}) ÷ ({pitch_mm} × {speed_rpm})")
+def stop_s(relief_mm: Num, tool_mm: Num, pitch_mm: Num, speed_rpm: Num) -> Num:
+    """Seconds the tool takes to cross its relief groove.
+
+    Args:
+        relief_mm: Width of the groove.
+        tool_mm: Width of the tool, less than the groove.
+        pitch_mm: Travel a turn.
+        speed_rpm: Of the spindle.
+
+    Source: mechanics.
+
+    >>> stop_s(4.0, 1.0, 1.5, 120.0)
+    1.0
+    """
+    return 60.0 * (relief_mm - tool_mm) / (pitch_mm * speed_rpm)
+
+
+@law("Fastest one can stop from", "60 × ({relief_mm} - {tool_mm}) ÷ ({pitch_mm} × {time_s})")
+def stoppable_rpm(relief_mm: Num, tool_mm: Num, pitch_mm: Num, time_s: Num) -> Num:
+    """Spindle speed at which crossing the groove takes that long.
+
+    >>> stoppable_rpm(4.0, 1.0, 1.5, 1.0)
+    120.0
+    """
+    return 60.0 * (relief_mm - tool_mm) / (pitch_mm * time_s)
+
+
+@law("The pitch is the feed", "{pitch_mm} a turn")
+def pitch_mm_per_rev(pitch_mm: Num) -> Num:
+    """A thread advances one pitch a turn.
+
+    >>> pitch_mm_per_rev(0.7)
+    0.7
+    """
+    return pitch_mm
+
+
+@law("Torque of the tap", "{pitch_mm}² × {diameter_mm} × {specific_n_per_mm2} ÷ 8000", TAP_LAW)
+def tap_nm(pitch_mm: Num, diameter_mm: Num, specific_n_per_mm2: Num) -> Num:
+    """Torque of a tap cutting the full groove.
+
+    Source: a tapping handbook's formula, from memory.
+
+    >>> tap_nm(1.0, 6.0, 4000.0)
+    3.0
+    """
+    return pitch_mm**2 * diameter_mm * specific_n_per_mm2 / 8000.0
+
+
+@law("Chip of a tooth", "{pitch_mm} × {share}", PRACTICE)
+def tooth_mm(pitch_mm: Num, share: Num) -> Num:
+    """Chip thickness of one tooth of a tap.
+
+    >>> tooth_mm(1.0, 0.1)
+    0.1
+    """
+    return pitch_mm * share
+
+
+def pitch_of(question: SpeedQuestion) -> float:
+    """The thread's pitch.
+
+    Raises:
+        Refused: None was given, and the thread's name does not tell it.
+    """
+    if question.pitch is None:
+        raise Refused(
+            "What pitch is the thread? The diameter alone does not tell it.",
+            field="pitch", suggest="0.7 mm, or a thread by name such as M4",
+        )  # fmt: skip
+    return float(question.pitch)
+
+
+def _gap(question: SpeedQuestion) -> tuple[float, float]:
+    relief = float(question.relief or 0)
+    tool = float(question.width) if question.width is not None else USUAL_TOOL_MM
+    if tool >= relief:
+        raise Refused(
+            f"A tool {tool:g} mm wide does not fit a relief groove of {relief:g} mm.",
+            field="width",
+        )
+    return relief, tool
+
+
+def slowed_to_stop(w: Working, question: SpeedQuestion, target: Figure) -> Figure:
+    """The wanted speed, no faster than a hand can stop in the relief groove."""
+    if question.operation is not Operation.SCREW_CUT or question.relief is None:
+        return target
+    relief, tool = _gap(question)
+    limit = w.of(
+        stoppable_rpm, "target_rpm", relief_mm=relief, tool_mm=tool,
+        pitch_mm=pitch_of(question), time_s=STOP_S,
+    )  # fmt: skip
+    return limit if limit.value < target.value else target
+
+
+def time_to_stop(w: Working, question: SpeedQuestion, speed_rpm: float) -> Figure | None:
+    """Seconds the tool takes across the relief groove, where one is given."""
+    if question.operation is not Operation.SCREW_CUT or question.relief is None:
+        return None
+    relief, tool = _gap(question)
+    value = w(
+        stop_s, relief_mm=relief, tool_mm=tool, pitch_mm=pitch_of(question), speed_rpm=speed_rpm
+    )
+    return w.figure(value, "stop_s", since=len(w.steps) - 1, places=1)
+
+
+def threaded(bench: Bench) -> Cut:
+    """Feed of a thread under power; a tap's torque, at the full depth of its groove."""
+    w, question = bench.w, bench.question
+    pitch = pitch_of(question)
+    feed = w.of(pitch_mm_per_rev, "feed_mm_per_rev", pitch_mm=pitch)
+    per_min = bench.per_min(pitch)
+    if question.operation is Operation.SCREW_CUT:
+        # Passes and their depths belong to the plan of the thread, not to its speed.
+        return Cut(feed, per_min, None, None, None, None, None, None, None, None, None, "")
+    start = len(w.steps)
+    chip = w(tooth_mm, pitch_mm=pitch, share=TOOTH_SHARE)
+    specific = bench.specific(chip)
+    torque = w.of(
+        tap_nm, "torque_nm", since=start, pitch_mm=pitch, diameter_mm=bench.diameter,
+        specific_n_per_mm2=specific,
+    )  # fmt: skip
+    power = w.of(laws.shaft_w, "power_w", torque_nm=torque.value, speed_rpm=bench.setting.rpm)
+    return Cut(feed, per_min, None, None, None, None, None, None, power, torque, None, "")

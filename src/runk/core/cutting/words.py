@@ -1,0 +1,145 @@
+"""The words a cut is asked in: what each choice is called, and the sentences."""
+
+from __future__ import annotations
+
+from runk.core.cutting.operations import FACTS, Family, by_machine, of_family
+from runk.core.fields import Choice
+from runk.core.machines.machine import MachineKind
+
+TURNED = of_family(Family.TURNED)
+PLUNGED = of_family(Family.PLUNGED)
+SINGLE_POINT = (*TURNED, *PLUNGED)
+MILLED = of_family(Family.MILLED)
+DRILLED = of_family(Family.DRILLED)
+PITCHED = of_family(Family.TAPPED, Family.THREADED)
+LATHE_HELD = by_machine(MachineKind.LATHE)
+TABLE_HELD = by_machine(MachineKind.MILL)
+
+TOOLS = (
+    Choice("hss", "high-speed steel", ("hss", "high speed steel", "high speed")),
+    Choice("cobalt", "cobalt steel", ("cobalt", "hss-co", "m35", "m42", "cobalt hss")),
+    Choice(
+        "carbide",
+        "carbide",
+        ("carbide", "tipped", "insert", "tungsten carbide", "carbide tip", "solid carbide"),
+    ),
+)
+STAGES = (
+    Choice("rough", "roughing", ("rough", "roughing", "roughed")),
+    Choice("finish", "finishing", ("finish", "finishing", "fine", "last cut", "finish cut")),
+)
+SURFACES = (
+    Choice("sound", "sound metal", ("sound", "below the skin", "under the skin"), silent=True),
+    Choice(
+        "skin",
+        "its as-cast skin",
+        ("skin", "as-cast", "as cast", "as-cast skin", "casting skin", "scale", "with skin"),
+    ),
+)
+SET_UPS = (
+    Choice("ordinary", "an ordinary set-up", ("ordinary", "ordinary set-up"), silent=True),
+    Choice("stiff", "a stiff set-up", ("stiff", "rigid", "solid")),
+    Choice(
+        "long",
+        "a long or thin set-up",
+        ("long overhang", "slender", "whippy", "thin work", "long work"),
+    ),
+)
+MEETS = (
+    Choice("all round", "all round", ("continuous",), silent=True),
+    Choice(
+        "interrupted", "with gaps", ("interrupted", "interrupted cut", "intermittent", "with gaps")
+    ),
+)
+HELD = (
+    Choice(
+        "three-jaw",
+        "three-jaw",
+        ("3 jaw", "3-jaw", "three jaw", "chuck", "self-centring chuck"),
+        LATHE_HELD,
+    ),
+    Choice("four-jaw", "four-jaw", ("4 jaw", "4-jaw", "four jaw", "independent chuck"), LATHE_HELD),
+    Choice("collet", "collet", ("collet",), LATHE_HELD),
+    Choice(
+        "between centres",
+        "centres",
+        ("between centres", "between centers", "centres", "centers"),
+        ("turn", "face", "groove", "form", "knurl", "screw-cut"),
+    ),
+    Choice(
+        "chuck and centre",
+        "chuck and centre",
+        ("chuck and centre", "with centre", "tailstock centre", "revolving centre"),
+        ("turn", "groove", "form", "knurl", "screw-cut"),
+    ),
+    Choice("faceplate", "faceplate", ("faceplate", "face plate"), LATHE_HELD),
+    Choice(
+        "mandrel",
+        "mandrel",
+        ("mandrel", "on a mandrel", "arbor"),
+        ("turn", "face", "groove", "form", "knurl", "screw-cut"),
+    ),
+    Choice("vice", "vice", ("vice", "vise", "machine vice"), TABLE_HELD),
+    Choice(
+        "clamped to the table",
+        "clamps on the table",
+        ("clamped", "clamps", "clamped down"),
+        TABLE_HELD,
+    ),
+    Choice("vertical slide", "vertical slide", ("vertical slide",), MILLED),
+)
+SCHOOLS = (
+    Choice("a little over", "a little over at most", ()),
+    Choice("never over", "never over", ()),
+    Choice("nearest", "nearest either way", ()),
+)
+
+
+ALLOYS = (
+    Choice("known", "a known alloy", ("known alloy",), silent=True),
+    Choice("unknown", "an alloy nobody is sure of",
+           ("unknown", "unknown alloy", "mystery", "mystery metal", "scrap", "unidentified")),
+)  # fmt: skip
+SIDES = (
+    Choice("above", "above centre", ("above", "high", "too high", "above centre")),
+    Choice("below", "below centre", ("below", "low", "too low", "below centre")),
+)
+
+_TURNING = (
+    "[, {surface}], held in the {held}[, {overhang} out], with {tool}, {stage}[ in {set_up}]"
+    "[, {meets}][, {alloy}][, taking {depth} deep][, {length} long][, tip {tip_radius}]"
+    "[, finish Ra {finish}][, tool {off_centre} {side}], on the {machine}"
+)
+_BORING = _TURNING.replace(
+    "[, {overhang} out], with {tool}", ", with {tool}[ on a {bar} bar][ {overhang} out]"
+)
+_PLUNGING = (
+    "[, {surface}], held in the {held}, with {tool}[, {width} wide][, {depth} deep][, {meets}]"
+    "[ in {set_up}][, {alloy}], on the {machine}"
+)
+_DRILLING = (
+    "[, {surface}], held in the {held}, with {tool}[, in {set_up}][, {alloy}][, {length} deep], "
+    "on the {machine}"
+)
+_MILLING = (
+    "[, {surface}], with a {diameter} cutter, {tool}[, {teeth} teeth][, {width} wide]"
+    "[, taking {depth} deep], {stage}[ in {set_up}][, {alloy}], held in the {held}"
+    "[, {length} long], on the {machine}"
+)
+_ALIKE = {
+    Family.TURNED: "{operation} {diameter} {metal}" + _TURNING,
+    Family.PLUNGED: "{operation} {diameter} {metal}" + _PLUNGING,
+    Family.KNURLED: "{operation} {diameter} {metal}, held in the {held}[ in {set_up}][, {alloy}]"
+    "[, {length} long], on the {machine}",
+    Family.DRILLED: "{operation} {diameter} in {metal}" + _DRILLING,
+    Family.MILLED: "{operation} in {metal}" + _MILLING,
+    Family.TAPPED: "{operation} {diameter} in {metal}, {pitch} pitch" + _DRILLING,
+    Family.THREADED: "{operation} {diameter} {metal}, {pitch} pitch, held in the {held}, "
+    "with {tool}[ in {set_up}][, {alloy}][, relief {relief} wide][, tool {width} wide]"
+    "[, {length} long], on the {machine}",
+}
+SENTENCES = {key.value: _ALIKE[facts.family] for key, facts in FACTS.items()} | {
+    "face": "{operation} {diameter} across in {metal}" + _TURNING.replace("[, {length} long]", ""),
+    "bore": "{operation} a {diameter} hole in {metal}" + _BORING,
+    "end-mill": "{operation} {metal}" + _MILLING,
+}

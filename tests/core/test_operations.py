@@ -1,0 +1,176 @@
+"""Every operation: its factor, its feed, its load, and what it alone has to say."""
+
+from __future__ import annotations
+
+from math import pi
+
+import pytest
+
+from runk.ask import ask as ask_line
+from runk.core.cutting.operations import FACTS, Family, Operation
+from runk.core.refusals import Refused
+from runk.core.workshop import Workshop
+from tests.core.test_speed import ask, refused
+
+# Factors on the turning speed as the trade has them: common practice.
+FACTORS = {
+    "turn": 1, "face": 1, "bore": 0.8, "part": 0.5, "groove": 0.5, "form": 0.4, "knurl": 0.3,
+    "drill": 0.75, "ream": 0.3, "countersink": 0.35, "spot-face": 0.35, "end-mill": 0.9,
+    "slot": 0.8, "saw": 0.5, "gear-cut": 0.5, "power-tap": 0.2, "screw-cut": 0.35,
+}  # fmt: skip
+
+
+@pytest.mark.parametrize(("operation", "factor"), FACTORS.items())
+def test_factor_on_the_turning_speed(operation: str, factor: float) -> None:
+    answer = ask(operation=operation, diameter="10", metal="ms", pitch="0.5")
+    assert answer.target_rpm.value == pytest.approx(1000 * 28 * factor / (pi * 10))
+    first = answer.target_rpm.steps[0]
+    assert dict(first.inputs)["factor"] == factor
+
+
+@pytest.mark.parametrize("operation", list(Operation))
+def test_every_operation_answers_with_working(operation: Operation) -> None:
+    answer = ask(operation=operation, diameter="8", metal="304", pitch="1", depth="0.5", width="2")
+    assert answer.feed_mm_per_rev.value > 0
+    assert answer.feed_mm_per_min.value == pytest.approx(
+        answer.feed_mm_per_rev.value * answer.set_rpm.value
+    )
+    if FACTS[operation].family not in (Family.KNURLED, Family.THREADED):
+        assert answer.power_w is not None
+        assert answer.torque_nm is not None
+        # Power is torque turning: the two come by different laws and must agree.
+        turning = 2 * pi * answer.torque_nm.value * answer.set_rpm.value / 60
+        assert answer.power_w.value == pytest.approx(turning)
+
+
+def test_conditions_compound_and_each_is_a_step() -> None:
+    plain = ask(operation="turn", diameter="20", metal="ms")
+    hard = ask(operation="turn", diameter="20", metal="ms", set_up="long", meets="interrupted",
+               alloy="unknown", tool="cobalt")  # fmt: skip
+    assert hard.target_rpm.value == pytest.approx(plain.target_rpm.value * 0.7**3 * 1.2)
+    factors = [dict(s.inputs).get("factor") for s in hard.target_rpm.steps[:-1]]
+    assert sorted(f for f in factors if f) == [0.7, 0.7, 0.7, 1, 1.2]
+
+
+def test_reaming_feeds_two_to_three_times_a_drill() -> None:
+    drill = ask(operation="drill", diameter="5", metal="phosphor-bronze")
+    ream = ask(operation="ream", diameter="5", metal="phosphor-bronze")
+    assert 2 <= ream.feed_mm_per_rev.value / drill.feed_mm_per_rev.value <= 3
+    assert ream.set_rpm.value < drill.set_rpm.value
+
+
+@pytest.mark.parametrize(
+    ("typed", "low", "high"),
+    [
+        # Slots in tool steel about half a millimetre a pass, in iron with a 3 mm cutter about 1 mm,
+        # a keyway with a 1/16 in end mill about 5 thou: common practice.
+        ({"operation": "slot", "diameter": "6", "metal": "gauge-plate"}, 0.4, 0.6),
+        ({"operation": "slot", "diameter": "3", "metal": "grey-iron"}, 0.9, 1.1),
+        ({"operation": "keyway", "diameter": "1/16", "metal": "ms"}, 0.10, 0.15),
+    ],
+)
+def test_depth_a_pass_of_slots(typed: dict[str, str], low: float, high: float) -> None:
+    answer = ask(**typed)
+    assert answer.depth_mm is not None
+    assert low <= answer.depth_mm.value <= high
+
+
+def test_parting_goes_to_the_centre() -> None:
+    answer = ask(operation="part", diameter="20", metal="brass", width="2")
+    assert answer.depth_mm is not None
+    assert answer.depth_mm.value == pytest.approx(10, abs=0.0127)
+    assert answer.time_s is not None
+    assert answer.time_s.value == pytest.approx(60 * 10 / answer.feed_mm_per_min.value)
+    assert "the parting tool" in {c.about for c in answer.cautions}
+    wide = ask(operation="part", diameter="20", metal="brass", width="3")
+    assert wide.power_w is not None
+    assert answer.power_w is not None
+    assert wide.power_w.value == pytest.approx(1.5 * answer.power_w.value)
+
+
+def test_screw_cutting_is_no_faster_than_the_hand() -> None:
+    typed = {"operation": "screw-cut", "diameter": "12", "metal": "ms", "pitch": "1.5"}
+    free = ask(**typed)
+    held_back = ask(**typed, relief="4", width="1")
+    assert free.stop_s is None
+    assert held_back.target_rpm.value == pytest.approx(60 * 3 / 1.5)
+    assert held_back.stop_s is not None
+    assert held_back.stop_s.value >= 0.85
+    assert held_back.set_rpm.value < free.set_rpm.value
+    assert "tool 3 mm wide" in refused(**typed, relief="2", width="3").says
+
+
+def test_the_pitch_of_a_named_thread_is_its_own() -> None:
+    for name, pitch in (
+        ("M4", 0.7),
+        ("M4x0.5", 0.5),
+        ("2BA", 0.81),
+        ("1/4x40", 0.635),
+        ("10-32", 25.4 / 32),
+    ):
+        answer = ask(operation="power-tap", diameter=name, metal="brass")
+        assert answer.feed_mm_per_rev.value == pytest.approx(pitch)
+    assert refused(operation="power-tap", diameter="4 mm", metal="brass").field == "pitch"
+
+
+def test_saw_and_gear_cutter_stand_on_edge() -> None:
+    thin = ask(operation="saw", diameter="60", metal="brass", width="1", depth="5")
+    thick = ask(operation="saw", diameter="60", metal="brass", width="2", depth="5")
+    assert thin.power_w is not None
+    assert thick.power_w is not None
+    assert thick.power_w.value == pytest.approx(2 * thin.power_w.value)
+    assert thin.depth_mm is not None
+    assert thin.depth_mm.value == pytest.approx(5)
+
+
+def test_finish_wanted_sets_the_feed() -> None:
+    answer = ask(operation="turn", diameter="80", metal="ms", finish="0.8", tip_radius="0.4")
+    assert answer.roughness_um is not None
+    assert answer.roughness_um.value == pytest.approx(0.8)
+    coarse = ask(operation="turn", diameter="10", metal="ms", finish="12")
+    assert coarse.feed_mm_per_rev.value == pytest.approx(0.05)
+    assert refused(operation="turn", diameter="10", metal="ms", finish="rough").field == "finish"
+    assert refused(operation="turn", diameter="10", metal="ms", finish="900").field == "finish"
+
+
+def test_tool_off_centre() -> None:
+    answer = ask(operation="turn", diameter="6", metal="ms", off_centre="0.5", depth="1")
+    assert answer.height_error_mm is not None
+    assert answer.height_error_mm.value > 0
+    pip = ask(operation="face", diameter="20", metal="ms", off_centre="0.3")
+    assert pip.height_error_mm is not None
+    assert pip.height_error_mm.value == pytest.approx(0.6)
+    assert "misses" in refused(operation="turn", diameter="4", metal="ms", off_centre="3").says
+    assert ask(operation="turn", diameter="6", metal="ms").height_error_mm is None
+
+
+@pytest.mark.parametrize(
+    ("line", "operation"),
+    [
+        ("part off 20mm brass", "part"),
+        ("ream 5mm bronze", "ream"),
+        ("centre drill 3mm ms", "centre"),
+        ("turn a groove in 20 brass 2 deep", "groove"),
+        ("mill a 6mm slot in gauge plate", "slot"),
+        ("drill and countersink 10 brass", "countersink"),
+        ("slitting saw 60mm brass 1mm wide", "saw"),
+        ("gear cutter 50mm ms", "gear-cut"),
+        ("fly cutter 60mm aluminium", "fly-cut"),
+        ("keyway 1/16 ms", "keyway"),
+        ("power tap M4 brass", "power-tap"),
+        ("screwcut M12 ms", "screw-cut"),
+        ("knurl 12 ms", "knurl"),
+        ("form tool 20 brass", "form"),
+        ("counterbore 12 ci", "spot-face"),
+    ],
+)
+def test_said_in_a_line(line: str, operation: str, workshop: Workshop) -> None:
+    assert ask_line(line, workshop).read.question.operation == operation
+
+
+def test_a_number_may_say_which_stainless(workshop: Workshop) -> None:
+    asked = ask_line("turn 20 mm stainless steel 316 carbide", workshop)
+    assert asked.read.question.metal == "stainless-316"
+    assert float(asked.read.question.diameter) == 20
+    with pytest.raises(Refused):
+        ask_line("turn brass 303", workshop)
