@@ -996,21 +996,24 @@ export interface components {
         SpeedAnswerWire: {
             /** Coolant */
             coolant: string;
-            depth_mm: components["schemas"]["FigureWire"];
+            depth_mm: components["schemas"]["FigureWire"] | null;
             dial_divisions: components["schemas"]["FigureWire"] | null;
             /** Dial Says */
             dial_says: string;
             /** Dial Slide */
             dial_slide: string;
+            /** Dial Turns Say */
+            dial_turns_say: string;
             diameter_error_mm: components["schemas"]["FigureWire"] | null;
             /** Explains */
             explains: string;
             feed_mm_per_min: components["schemas"]["FigureWire"];
             feed_mm_per_rev: components["schemas"]["FigureWire"];
             feed_mm_per_tooth: components["schemas"]["FigureWire"] | null;
-            force_n: components["schemas"]["FigureWire"];
+            force_n: components["schemas"]["FigureWire"] | null;
             /** Gear */
             gear: string;
+            height_error_mm: components["schemas"]["FigureWire"] | null;
             /** Machine */
             machine: string;
             /** Mark */
@@ -1019,22 +1022,28 @@ export interface components {
             /** Position */
             position: string;
             power_available_w: components["schemas"]["FigureWire"];
-            power_w: components["schemas"]["FigureWire"];
+            power_w: components["schemas"]["FigureWire"] | null;
             roughness_um: components["schemas"]["FigureWire"] | null;
             /** Schools */
             schools: components["schemas"]["SchoolChoiceWire"][];
             set_rpm: components["schemas"]["FigureWire"];
             spring_mm: components["schemas"]["FigureWire"] | null;
+            stop_s: components["schemas"]["FigureWire"] | null;
             surface_speed_m_min: components["schemas"]["FigureWire"];
             takes_off_mm: components["schemas"]["FigureWire"] | null;
             target_rpm: components["schemas"]["FigureWire"];
             then: components["schemas"]["SpeedAnswerWire"] | null;
             time_s: components["schemas"]["FigureWire"] | null;
             torque_available_nm: components["schemas"]["FigureWire"];
-            torque_nm: components["schemas"]["FigureWire"];
+            torque_nm: components["schemas"]["FigureWire"] | null;
         };
         /** SpeedQuestion */
         SpeedQuestion: {
+            /**
+             * Alloy
+             * @description alloy: known, unknown
+             */
+            alloy?: string | null;
             /**
              * Bar
              * @description boring bar
@@ -1050,6 +1059,11 @@ export interface components {
              * @description diameter
              */
             diameter?: string | number | null;
+            /**
+             * Finish
+             * @description finish wanted, Ra in µm
+             */
+            finish?: string | number | null;
             /**
              * Held
              * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, vice, clamped to the table, vertical slide
@@ -1076,8 +1090,13 @@ export interface components {
              */
             metal?: string | null;
             /**
+             * Off Centre
+             * @description tool height error
+             */
+            off_centre?: string | number | null;
+            /**
              * Operation
-             * @description operation: turn, face, bore, drill, end-mill
+             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, power-tap, screw-cut
              */
             operation?: string | null;
             /**
@@ -1085,6 +1104,16 @@ export interface components {
              * @description overhang
              */
             overhang?: string | number | null;
+            /**
+             * Pitch
+             * @description pitch
+             */
+            pitch?: string | number | null;
+            /**
+             * Relief
+             * @description relief groove
+             */
+            relief?: string | number | null;
             /**
              * School
              * @description school: a little over, never over, nearest
@@ -1095,6 +1124,11 @@ export interface components {
              * @description set-up: ordinary, stiff, long
              */
             set_up?: string | null;
+            /**
+             * Side
+             * @description side of centre: above, below
+             */
+            side?: string | null;
             /**
              * Stage
              * @description stage: rough, finish
@@ -1127,7 +1161,7 @@ export interface components {
             unit: components["schemas"]["PageUnit"];
             /**
              * Width
-             * @description width of cut
+             * @description width of the tool or cut
              */
             width?: string | number | null;
         };

@@ -1,3 +1,4 @@
+import { getNonce } from 'get-nonce';
 import { Select } from 'radix-ui';
 
 export interface Option {
@@ -35,7 +36,7 @@ export function ChoiceWord({ label, value, shown, options, wrong, onChange }: Pr
           sideOffset={4}
           className="z-50 max-h-[min(70vh,var(--radix-select-content-available-height))] overflow-hidden rounded-md border border-ink bg-card text-ink shadow-xl"
         >
-          <Select.Viewport className="p-1">
+          <Select.Viewport nonce={getNonce()} className="p-1">
             {options.map((option) => (
               <Select.Item
                 key={option.key}

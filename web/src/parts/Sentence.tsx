@@ -74,12 +74,12 @@ function word(props: Props, name: string, rulingKey: string): ReactNode {
   const field = props.calculator.fields.find((f) => f.name === name);
   if (!field) return name;
   const wrong = props.problem?.field === name;
-  if (field.kind === 'length' || field.kind === 'count' || field.kind === 'text') {
+  if (['length', 'count', 'number', 'text'].includes(field.kind)) {
     return (
       <TypedWord
         label={field.label}
         value={props.typed[name] ?? ''}
-        placeholder={field.placeholder}
+        placeholder={props.words[name] || field.placeholder}
         wrong={wrong}
         unit={field.kind === 'length' ? props.unit : ''}
         onChange={(value) => props.change({ [name]: value })}

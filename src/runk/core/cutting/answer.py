@@ -45,6 +45,7 @@ class SpeedAnswer:
     dial_slide: str
     dial_divisions: Figure | None
     dial_says: str
+    dial_turns_say: str
     roughness_um: Figure | None
     force_n: Figure | None
     power_w: Figure | None

@@ -16,7 +16,7 @@ from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.cutting.plunged import knurled, plunged
 from runk.core.cutting.question import Alloy, Meets, SetUp, SpeedQuestion, Stage, Surface, Tool
 from runk.core.cutting.spindle import Cut, at_bench
-from runk.core.cutting.stepped import dial_says, explain, schools, set_speed
+from runk.core.cutting.stepped import dial_says, explain, schools, set_speed, turns_say
 from runk.core.cutting.tables import factors
 from runk.core.cutting.threaded import slowed_to_stop, threaded, time_to_stop
 from runk.core.cutting.turned import turned
@@ -157,7 +157,10 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
     target = w.of(
         laws.spindle_rpm, "target_rpm", since=0, surface_m_min=wanted, diameter_mm=diameter
     )
-    target = slowed_to_stop(w, question, target)
+    wanted_by = "The metal would take"
+    slowed = slowed_to_stop(w, question, target)
+    if slowed is not target:
+        target, wanted_by = slowed, "Your hand can stop it in the groove from"
     setting = choose(machine, target.value, held, question.school)
     set_rpm = set_speed(w, question, machine, setting, target)
     bench = at_bench(w, question, metal, machine, setting)
@@ -175,7 +178,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         gear=setting.gear,
         target_rpm=target,
         off_percent=w.of(laws.off_percent, speed_rpm=setting.rpm, target_rpm=target.value),
-        explains=explain(machine, held, setting, target.value, question.school),
+        explains=explain(machine, held, setting, target.value, question.school, wanted_by),
         surface_speed_m_min=w.of(
             laws.surface_m_min, "surface_speed_m_min", speed_rpm=setting.rpm, diameter_mm=diameter
         ),
@@ -187,6 +190,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         dial_slide=cut.dial.slide if cut.dial else "",
         dial_divisions=cut.divisions,
         dial_says=dial_says(cut.dial),
+        dial_turns_say=turns_say(cut.dial, cut.divisions),
         roughness_um=cut.roughness,
         force_n=cut.force,
         power_w=cut.power,

@@ -51,6 +51,20 @@ def set_speed(
     return Figure(setting.rpm, unit_of("set_rpm"), (*target.steps, *w.steps[start:]))
 
 
+def turns_say(dial: Dial | None, divisions: Figure | None) -> str:
+    """Divisions as whole turns and the rest, where they come to more than one turn.
+
+    >>> from runk.demo.back_shed import LATHE
+    >>> turns_say(LATHE.dials[0], Figure(394.0, unit_of("dial_divisions")))
+    '3 turns and 94'
+    """
+    if dial is None or divisions is None or divisions.value < dial.per_turn:
+        return ""
+    turns, rest = divmod(round(divisions.value), dial.per_turn)
+    said = f"{turns} turn{'s' if turns > 1 else ''}"
+    return f"{said} and {rest}" if rest else said
+
+
 def dial_says(dial: Dial | None) -> str:
     """How a dial is marked, in words."""
     if dial is None:
@@ -62,10 +76,10 @@ def dial_says(dial: Dial | None) -> str:
 
 
 def explain(
-    machine: Machine, held: Holding, setting: Setting, target: float, school: School
+    machine: Machine, held: Holding, setting: Setting, target: float, school: School, wanted_by: str
 ) -> str:
     """What the metal would take, and what stands in the way of the next step up."""
-    words = [f"The metal would take {target:.0f}."]
+    words = [f"{wanted_by} {target:.0f}."]
     above = [s for s in machine.ladder if s.rpm > setting.rpm]
     limit = machine.limit_for(held)
     free = choose(replace(machine, limits=()), target, held, school)

@@ -2,7 +2,7 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import type { Reply, SpeedAnswer } from '../../api/queries';
 import { Button } from '../../parts/Button';
-import { takes } from './Plate';
+import { wound } from './Plate';
 
 interface Step {
   does: string;
@@ -83,7 +83,7 @@ function cutSteps(answer: SpeedAnswer, operation: string, before: string): Step[
       does: `Wind on the ${answer.dial_slide}`,
       number: answer.dial_divisions.shown,
       unit: 'divisions',
-      under: `${takes(operation)} ${answer.takes_off_mm?.shown} ${answer.takes_off_mm?.unit}; ${feed}`,
+      under: `${wound(answer, operation)}; ${feed}`,
     });
   } else {
     steps.push({

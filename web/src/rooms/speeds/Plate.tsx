@@ -23,11 +23,11 @@ export function Plate({ answer, machine, operation }: Props) {
                   <span className="figures text-[12rem] leading-[0.85] font-bold max-sm:text-8xl">
                     {answer.mark}
                   </span>
-                  <span className="text-4xl text-plate-soft">{answer.gear}</span>
+                  <span className="text-3xl text-plate-soft">{answer.gear}</span>
                 </p>
               </div>
               {machine && (
-                <div className="w-56 pt-1 max-sm:w-32 max-sm:self-end">
+                <div className="w-52 pt-1 max-sm:w-32 max-sm:self-end">
                   <Pulleys machine={machine} mark={answer.mark} />
                 </div>
               )}
@@ -55,17 +55,29 @@ export function Plate({ answer, machine, operation }: Props) {
             <Row
               name={`Wind on the ${answer.dial_slide}`}
               figure={answer.dial_divisions}
-              under={`${takes(operation)} ${answer.takes_off_mm?.shown} ${answer.takes_off_mm?.unit}`}
+              under={wound(answer, operation)}
             />
           ) : (
-            operation !== 'drill' && <Row name="Depth of cut" figure={answer.depth_mm} />
+            answer.depth_mm && !['drill', 'centre', 'ream', 'countersink', 'spot-face'].includes(operation) && <Row name="Depth of cut" figure={answer.depth_mm} />
           )}
         </dl>
         <dl className="flex flex-wrap gap-x-8 gap-y-2 border-t border-plate-line pt-3 md:col-span-2">
-          <Small name="Load">
-            <b className="figures">{answer.power_w.shown}</b> W of {answer.power_available_w.shown},{' '}
-            <b className="figures">{answer.torque_nm.shown}</b> of {answer.torque_available_nm.shown} N·m
-          </Small>
+          {answer.power_w && answer.torque_nm && (
+            <Small name="Load">
+              <b className="figures">{answer.power_w.shown}</b> W of {answer.power_available_w.shown},{' '}
+              <b className="figures">{answer.torque_nm.shown}</b> of {answer.torque_available_nm.shown} N·m
+            </Small>
+          )}
+          {answer.stop_s && (
+            <Small name="Time to stop in the relief">
+              <b className="figures">{answer.stop_s.shown}</b> s
+            </Small>
+          )}
+          {answer.height_error_mm && (
+            <Small name={operation === 'face' ? 'Pip the tool leaves' : 'Diameter comes out off by'}>
+              <b className="figures">{answer.height_error_mm.shown}</b> {answer.height_error_mm.unit}
+            </Small>
+          )}
           {answer.time_s && (
             <Small name="Time for the cut">
               <b className="figures">{answer.time_s.shown}</b> s
@@ -78,9 +90,16 @@ export function Plate({ answer, machine, operation }: Props) {
   );
 }
 
+/** What the divisions come to: whole turns of the dial, and what they take off. */
+export function wound(answer: SpeedAnswer, operation: string): string {
+  const off = `${takes(operation)} ${answer.takes_off_mm?.shown} ${answer.takes_off_mm?.unit}`;
+  const done = operation === 'part' ? 'to the centre' : off;
+  return answer.dial_turns_say ? `${answer.dial_turns_say}; ${done}` : done;
+}
+
 export function takes(operation: string): string {
   if (operation === 'bore') return 'opens the bore by';
-  if (operation === 'turn') return 'takes off the diameter';
+  if (['turn', 'groove', 'form'].includes(operation)) return 'takes off the diameter';
   return 'takes off';
 }
 

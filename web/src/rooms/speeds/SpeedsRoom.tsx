@@ -169,5 +169,7 @@ function figuresOf(answer: SpeedAnswer) {
     answer.diameter_error_mm,
     answer.roughness_um,
     answer.time_s,
+    answer.stop_s,
+    answer.height_error_mm,
   ];
 }
