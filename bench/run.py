@@ -25,6 +25,7 @@ QUESTION = {
     "operation": "bore", "diameter": '5/8"', "metal": "grey-iron", "held": "four-jaw",
     "tool": "carbide", "bar": "8", "overhang": "45", "length": "40",
 }  # fmt: skip
+OFFCUT = {"size": "20 mm", "length": "50 mm", "weight": "123", "magnet": "yes"}
 Row = tuple[str, str, str, str]
 
 
@@ -32,7 +33,7 @@ def over_http() -> list[Row]:
     """A calculator's route against one that takes and returns a typed body of the same bytes."""
     rows = []
     with Pair() as pair:
-        for name, question in (("speed", QUESTION),):
+        for name, question in (("speed", QUESTION), ("identify", OFFCUT)):
             asked = packed(question)
             reply = pair.runk(f"/api/calc/{name}", asked)
 

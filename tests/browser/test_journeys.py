@@ -60,7 +60,7 @@ def test_the_whole_question_by_keyboard(page: Page) -> None:
     operation = page.get_by_role("combobox", name="operation")
     operation.focus()
     page.keyboard.press("Enter")
-    page.get_by_role("option", name="Drill").press("Enter")
+    page.get_by_role("option", name="Drill", exact=True).press("Enter")
     expect(page.get_by_role("combobox", name="operation")).to_contain_text("Drill")
     page.get_by_label("diameter", exact=True).focus()
     page.keyboard.type("#30")
@@ -231,14 +231,14 @@ def test_what_was_asked_is_remembered(page: Page) -> None:
     plate(page, "in/rev")
 
 
-@pytest.mark.parametrize("room", ["/speeds", "/slate", "/workshop"])
+@pytest.mark.parametrize("room", ["/speeds", "/metals", "/slate", "/workshop"])
 def test_fits_a_phone(chromium: Browser, server: Server, room: str) -> None:
     context = chromium.new_context(
         base_url=server.url, viewport={"width": 360, "height": 740}, has_touch=True
     )
     page = context.new_page()
     page.goto(room)
-    expect(page.locator("#room")).to_contain_text(re.compile(r"860|rev/min"))
+    expect(page.locator("#room")).to_contain_text(re.compile(r"860|rev/min|g/cm³"))
     assert page.evaluate("document.documentElement.scrollWidth") <= 360
     context.close()
 
@@ -262,3 +262,45 @@ def test_an_empty_workshop_says_whose_machines_these_are(
     expect(page.get_by_role("article")).to_have_count(1)
     context.close()
     one.stop()
+
+
+def test_which_metal_is_this(page: Page) -> None:
+    page.goto("/metals")
+    room = page.locator("#room")
+    expect(room).to_contain_text("one of 6")
+    expect(room).to_contain_text("416 is magnetic")
+    page.get_by_label("weight in grams").fill("1230")
+    expect(page.get_by_role("alert")).to_contain_text("decimal point")
+    page.get_by_label("weight in grams").fill("133")
+    page.get_by_role("combobox", name="magnet").click()
+    page.get_by_role("option", name="does nothing").click()
+    expect(room).to_contain_text("It isfree-cutting brass")
+    page.get_by_role("button", name="Keep this").click()
+    page.goto("/slate")
+    item = page.get_by_role("listitem").filter(has_text="free-cutting brass · 8.47 g/cm³")
+    item.get_by_role("button", name=re.compile("A round bar 20 mm")).first.click()
+    expect(page).to_have_url(re.compile("/metals$"))
+
+
+def test_which_metals_may_run_together(page: Page) -> None:
+    page.goto("/metals")
+    expect(page.locator("#room")).to_contain_text("They may run")
+    page.get_by_role("combobox", name="other metal").click()
+    page.get_by_role("option", name="free-cutting brass").click()
+    expect(page.locator("#room")).to_contain_text("Keep them apart")
+    expect(page.locator("#room")).to_contain_text("like does not run on like")
+
+
+def test_every_operation_has_its_own_words(page: Page) -> None:
+    page.goto("/speeds")
+    page.get_by_role("combobox", name="operation").click()
+    page.get_by_role("option", name="Screw-cut").click()
+    page.get_by_label("diameter", exact=True).fill("M12")
+    page.get_by_role("button", name="Say more").click()
+    page.get_by_label("relief groove").fill("4")
+    plate(page, "Your hand can stop it in the groove from")
+    plate(page, "Time to stop in the relief")
+    page.get_by_label("diameter", exact=True).fill("12 mm")
+    expect(page.get_by_role("alert")).to_contain_text("What pitch is the thread?")
+    page.get_by_label("pitch", exact=True).fill("1.5")
+    expect(page.get_by_role("alert")).to_have_count(0)

@@ -43,6 +43,7 @@ UNDERSTOOD: list[tuple[str, dict[str, Any]]] = [
     ("drill 5mm brass on the mill", {"machine": "Mill", "held": "vice"}),
     ("face 50mm gunmetal on the faceplate", {"held": "faceplate", "operation": "face"}),
     ("turn 20 ms interrupted cobalt", {"meets": "interrupted", "tool": "cobalt"}),
+    ("22mm bore cast iron", {"operation": "bore", "diameter": 22}),
     ("TURN 22MM SILVER STEEL HSS", {"metal": "silver-steel"}),
 ]  # fmt: skip
 

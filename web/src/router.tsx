@@ -4,6 +4,7 @@ import { Shell } from './parts/Shell';
 import { SpeedsRoom } from './rooms/speeds/SpeedsRoom';
 
 const WorkshopRoom = lazy(() => import('./rooms/workshop/WorkshopRoom'));
+const MetalsRoom = lazy(() => import('./rooms/metals/MetalsRoom'));
 const SlateRoom = lazy(() => import('./rooms/slate/SlateRoom'));
 
 const root = createRootRoute({ component: Shell });
@@ -15,6 +16,7 @@ const home = createRoute({
   },
 });
 const speeds = createRoute({ getParentRoute: () => root, path: '/speeds', component: SpeedsRoom });
+const metals = createRoute({ getParentRoute: () => root, path: '/metals', component: MetalsRoom });
 const slate = createRoute({ getParentRoute: () => root, path: '/slate', component: SlateRoom });
 const workshop = createRoute({
   getParentRoute: () => root,
@@ -23,7 +25,7 @@ const workshop = createRoute({
 });
 
 export const router = createRouter({
-  routeTree: root.addChildren([home, speeds, slate, workshop]),
+  routeTree: root.addChildren([home, speeds, metals, slate, workshop]),
 });
 
 declare module '@tanstack/react-router' {

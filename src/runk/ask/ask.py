@@ -96,13 +96,13 @@ def _which(found: Scan) -> Calculator:
     if triggered:
         return triggered[0]
     for calculator in known.values():
-        ruling = calculator.ruling
+        ruling = None if calculator.triggers else calculator.ruling
         if ruling and any(m.field == ruling for m in found.of("ruling")):
             return calculator
     operations = [
         choice.label.lower()
         for calculator in known.values()
-        if calculator.ruling
+        if calculator.ruling and not calculator.triggers
         for choice in calculator.fields[calculator.ruling].choices
     ]
     can = ", ".join(operations[:-1]) + f" or {operations[-1]}"
@@ -152,7 +152,12 @@ def _fill_metal(
     asked: dict[str, Field], found: Scan, typed: dict[str, str], metals: dict[str, Metal]
 ) -> None:
     """The metal; a bare number such as 303 is a metal only where no other is named."""
-    if "metal" not in asked:
+    fields = [name for name, field in asked.items() if field.kind is Kind.METAL]
+    if not fields:
+        return
+    if len(fields) > 1:
+        for name, meaning in zip(fields, found.of("metal"), strict=False):
+            typed[name] = meaning.key
         return
     named = found.of("metal")
     spoken = [m for m in named if not m.phrase.isdigit()]
@@ -172,7 +177,7 @@ def _fill_metal(
         said = " and ".join(dict.fromkeys(m.phrase for m in spoken))
         raise Refused(f"I read two metals: {said}. Which is being cut?", field="metal")
     if keys:
-        typed["metal"] = keys[0]
+        typed[fields[0]] = keys[0]
 
 
 def _fill_numbers(asked: dict[str, Field], numbers: list[Number], typed: dict[str, str]) -> None:

@@ -55,6 +55,7 @@ def clean(line: str) -> list[str]:
             f"That is {len(line)} characters; a question is at most {LONGEST_LINE}.",
             suggest="turn 22mm silver steel hss",
         )
+    line = re.sub(r"(?<=\d)(g|grams?)(?=\s|$)", r" \1", line)
     words = [w.strip("?!;:") for w in re.sub(r",(?=\s|$)", " ", line).split()]
     words = [
         w[:-1] if w.endswith(".") and not w[:-1].isdigit() and w.lower() != "no." else w
@@ -140,7 +141,8 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
                 found.meanings.extend(known.get(("drill",), ()))
             following = words[at].lower() if at < len(words) else ""
             claims = following in hints() and not _phrase_covers(words, at, known)
-            if claims:
+            # "22 mm bore cast iron": the word may claim the number and be the work as well.
+            if claims and (following,) not in known:
                 at += 1
             found.numbers.append(
                 Number(one.text, one.reading, one.refused, following if claims else "", before)

@@ -53,11 +53,18 @@ def law(
     """
 
     def declare(function: LawFunction) -> LawFunction:
-        key = function.__name__
-        _LAWS[key] = Law(key, label, formula, source, unit_of(key))
+        key = _key(function)
+        if key in _LAWS:
+            raise ValueError(f"{key} is declared twice")
+        _LAWS[key] = Law(key, label, formula, source, unit_of(function.__name__))
         return function
 
     return declare
+
+
+def _key(function: Callable[..., Any]) -> str:
+    # Two modules may each have a law of the same plain name.
+    return f"{function.__module__}.{function.__name__}"
 
 
 def laws() -> dict[str, Law]:
@@ -127,7 +134,7 @@ class Working:
             source: Where the *inputs* have a weaker source than the formula.
             inputs: By the law's own parameter names.
         """
-        declared = _LAWS[function.__name__]
+        declared = _LAWS[_key(function)]
         value = function(**inputs)
         self.steps.append(
             Step(declared, tuple(inputs.items()), value, source or declared.source, why)

@@ -106,18 +106,19 @@ def _plain(raw: Any) -> str:
 
 def _choice(field: Field, name: str, raw: Any, chosen: str) -> str:
     wanted = str(raw).strip().lower()
-    allowed = [c for c in field.choices if not chosen or not c.only or chosen in c.only]
-    for choice in field.choices:
-        if wanted in (choice.key, choice.label.lower(), *choice.words):
-            if choice in allowed:
-                return choice.key
-            doing = chosen.replace("-", " ")
-            raise Refused(
-                f"{choice.label.capitalize()} does not go with this: {doing}.", field=name,
-                suggest=", ".join(c.label for c in allowed),
-            )  # fmt: skip
-    offered = ", ".join(c.label for c in allowed)
-    raise Refused(f"`{str(raw)[:40]}` is no {field.label} I know.", field=name, suggest=offered)
+    meant = next(
+        (c for c in field.choices if wanted in (c.key, c.label.lower()) or wanted in c.words), None
+    )
+    if meant is not None and (not chosen or not meant.only or chosen in meant.only):
+        return meant.key
+    offered = ", ".join(
+        c.label for c in field.choices if not chosen or not c.only or chosen in c.only
+    )
+    if meant is not None:
+        says = f"{meant.label.capitalize()} does not go with this: {chosen.replace('-', ' ')}."
+    else:
+        says = f"`{str(raw)[:40]}` is no {field.label} I know."
+    raise Refused(says, field=name, suggest=offered)
 
 
 def _bounded(field: Field, value: Any, page: PageUnit) -> Any:

@@ -64,10 +64,10 @@ export const useEngines = () =>
   });
 
 /** The answer to a question as typed; the last good one stays while a new one is on its way. */
-export function useAnswer(calculator: string, typed: Typed, unit: string) {
+export function useAnswer<R = Reply>(calculator: string, typed: Typed, unit: string) {
   return useQuery({
     queryKey: ['answer', calculator, typed, unit],
-    queryFn: ({ signal }) => call<Reply>('POST', `/calc/${calculator}`, { ...typed, unit }, signal),
+    queryFn: ({ signal }) => call<R>('POST', `/calc/${calculator}`, { ...typed, unit }, signal),
     placeholderData: keepPreviousData,
   });
 }

@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/identify": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which metal is this */
+        post: operations["identify_api_calc_identify_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/length": {
         parameters: {
             query?: never;
@@ -49,6 +66,23 @@ export interface paths {
         put?: never;
         /** A size in every unit */
         post: operations["length_api_calc_length_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/pair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** May these two run on each other */
+        post: operations["pair_api_calc_pair_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -431,6 +465,19 @@ export interface components {
             /** Version */
             version: number;
         };
+        /** CandidateWire */
+        CandidateWire: {
+            /** Against */
+            against: string[];
+            density_g_per_cm3: components["schemas"]["FigureWire"];
+            /** Fits */
+            fits: boolean;
+            /** Metal */
+            metal: string;
+            /** Name */
+            name: string;
+            off_percent: components["schemas"]["FigureWire"];
+        };
         /**
          * CautionWire
          * @description A caution of this very cut.
@@ -598,6 +645,106 @@ export interface components {
          * @enum {string}
          */
         Holding: "three-jaw" | "four-jaw" | "collet" | "between centres" | "chuck and centre" | "faceplate" | "mandrel" | "vice" | "clamped to the table" | "vertical slide";
+        /** IdentifyAnswerWire */
+        IdentifyAnswerWire: {
+            /** Alike */
+            alike: string[];
+            /** Candidates */
+            candidates: components["schemas"]["CandidateWire"][];
+            density_g_per_cm3: components["schemas"]["FigureWire"];
+            error_percent: components["schemas"]["FigureWire"];
+            /** Next Test */
+            next_test: string;
+            /** Verdict */
+            verdict: string;
+            volume_cm3: components["schemas"]["FigureWire"];
+        };
+        /** IdentifyQuestion */
+        IdentifyQuestion: {
+            /**
+             * Bore
+             * @description bore
+             */
+            bore?: string | number | null;
+            /**
+             * Colour
+             * @description colour: unsaid, grey, white, yellow, red gold, red
+             */
+            colour?: string | null;
+            /**
+             * Length
+             * @description length
+             */
+            length?: string | number | null;
+            /**
+             * Magnet
+             * @description magnet: untried, yes, faint, no
+             */
+            magnet?: string | null;
+            /**
+             * Scale
+             * @description scale reads to, in grams
+             */
+            scale?: string | number | null;
+            /**
+             * Shape
+             * @description shape: round, square, hexagon, tube, plate
+             */
+            shape?: string | null;
+            /**
+             * Size
+             * @description size across
+             */
+            size?: string | number | null;
+            /**
+             * Spark
+             * @description spark: untried, bright, few, none
+             */
+            spark?: string | null;
+            /**
+             * Thick
+             * @description thickness
+             */
+            thick?: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * Weight
+             * @description weight in grams
+             */
+            weight?: string | number | null;
+        };
+        /** IdentifyReply */
+        IdentifyReply: {
+            answer: components["schemas"]["IdentifyAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * KeepIn
          * @description An answer to keep. The server answers the question itself: no number is carried by hand.
@@ -849,6 +996,65 @@ export interface components {
          * @enum {string}
          */
         PageUnit: "mm" | "inch";
+        /** PairAnswerWire */
+        PairAnswerWire: {
+            /** Between */
+            between: string;
+            /** Says */
+            says: string;
+            /** Source */
+            source: string;
+            /** Title */
+            title: string;
+            /** Verdict */
+            verdict: string;
+        };
+        /** PairQuestion */
+        PairQuestion: {
+            /**
+             * Metal
+             * @description metal
+             */
+            metal?: string | null;
+            /**
+             * Other
+             * @description other metal
+             */
+            other?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** PairReply */
+        PairReply: {
+            answer: components["schemas"]["PairAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * Part
          * @description A part of an engine.
@@ -1344,6 +1550,90 @@ export interface operations {
             };
         };
     };
+    identify_api_calc_identify_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IdentifyQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IdentifyReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     length_api_calc_length_post: {
         parameters: {
             query?: never;
@@ -1364,6 +1654,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LengthReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    pair_api_calc_pair_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairReply"];
                 };
             };
             /** @description A body or address that cannot be read */

@@ -4,7 +4,7 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { type Schemas, ServerGone, call } from '../api/client';
 import { type Reply, refusalOf } from '../api/queries';
-import { setQuestion, type Typed } from '../state/question';
+import { ROOM_OF, setQuestion, type Typed } from '../state/question';
 import { usePrefs } from '../state/prefs';
 import { Button } from './Button';
 import { Said } from './Said';
@@ -14,9 +14,8 @@ const EXAMPLES = [
   'bore 5/8 cast iron carbide',
   'drill #30 brass',
   '7/64 + 20 thou in mm',
+  'may brass run on stainless',
 ];
-const ROOM_OF: Record<string, '/speeds'> = { speed: '/speeds' };
-
 /** One line in plain words; the answer as the room would give it, and the way there. */
 export default function Ask({ close }: { close: () => void }) {
   const [line, setLine] = useState('');
@@ -112,6 +111,12 @@ function Answered({ reply }: { reply: Reply }) {
           .
         </p>
       )}
+      {reply.calculator === 'identify' && (
+        <p className="mt-1">{(reply.answer as unknown as IdentifyAnswer).alike.join(', ')}</p>
+      )}
+      {reply.calculator === 'pair' && (
+        <p className="mt-1">{(reply.answer as unknown as PairAnswer).says}</p>
+      )}
       {reply.calculator === 'length' && <LengthLine answer={reply.answer as unknown as LengthAnswer} />}
       {reply.cautions.map((caution) => (
         <p key={caution.about} className="mt-1">
@@ -125,6 +130,8 @@ function Answered({ reply }: { reply: Reply }) {
   );
 }
 
+type IdentifyAnswer = Schemas['IdentifyAnswerWire'];
+type PairAnswer = Schemas['PairAnswerWire'];
 type LengthAnswer = Schemas['LengthAnswerWire'];
 
 function LengthLine({ answer }: { answer: LengthAnswer }) {

@@ -41,12 +41,22 @@ export function Sentence(props: Props) {
       <p className="text-[1.6rem] leading-[1.75] text-pretty max-sm:text-[1.35rem]">
         {parts.map((part, index) => (
           // Live words and plain words take turns, so the index is the part's own name.
-          <Fragment key={index}>{index % 2 ? word(props, part, key) : part}</Fragment>
+          <Fragment key={index}>
+            {index % 2 ? (
+              // A comma stays on the line of the word before it.
+              <span className="whitespace-nowrap">
+                {word(props, part, key)}
+                {leading(parts[index + 1])}
+              </span>
+            ) : (
+              part.slice(leading(part).length)
+            )}
+          </Fragment>
         ))}
         {' '}
-        <Button look="quiet" className="align-middle text-mark" aria-expanded={whole} onClick={() => setWhole(!whole)}>
+        {template.includes('[') && <Button look="quiet" className="align-middle text-mark" aria-expanded={whole} onClick={() => setWhole(!whole)}>
           {whole ? 'Say less' : 'Say more'}
-        </Button>
+        </Button>}
       </p>
       {echoes.length > 0 && (
         <p className="text-soft" aria-label="Sizes as read">
@@ -68,6 +78,10 @@ function said({ calculator, typed, problem }: Props, template: string): string {
     });
     return says ? part : '';
   });
+}
+
+function leading(part: string | undefined): string {
+  return /^[,.]?/.exec(part ?? '')?.[0] ?? '';
 }
 
 function word(props: Props, name: string, rulingKey: string): ReactNode {

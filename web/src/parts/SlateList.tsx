@@ -2,7 +2,7 @@ import { useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 import { type SlateItem, refusalOf, useEngines, useSlate } from '../api/queries';
 import { setPrefs } from '../state/prefs';
-import { setQuestion, type Typed } from '../state/question';
+import { ROOM_OF, setQuestion, type Typed } from '../state/question';
 import { offerUndo } from '../state/undo';
 import { Button } from './Button';
 import { changeItem, removeItem, reorderItems, restoreItem } from './slate';
@@ -64,7 +64,7 @@ function Item({ item, short, up, down }: ItemProps) {
   const reopen = () => {
     setPrefs({ unit: item.page_unit === 'inch' ? 'inch' : 'mm' });
     setQuestion(item.calculator, asText(item.question));
-    void navigate({ to: '/speeds' });
+    void navigate({ to: ROOM_OF[item.calculator] ?? '/speeds' });
   };
   const remove = async () => {
     await removeItem(item.id);

@@ -15,6 +15,15 @@ const FIRST: Record<string, Typed> = {
     overhang: '45',
     length: '40',
   },
+  identify: { size: '20 mm', length: '50 mm', weight: '123', magnet: 'yes' },
+  pair: { metal: 'brass', other: 'stainless-303' },
+};
+
+/** Which room answers for a calculator. */
+export const ROOM_OF: Record<string, '/speeds' | '/metals'> = {
+  speed: '/speeds',
+  identify: '/metals',
+  pair: '/metals',
 };
 
 const questions = new Map<string, Typed>();

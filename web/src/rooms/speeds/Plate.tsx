@@ -16,10 +16,10 @@ export function Plate({ answer, machine, operation }: Props) {
       <div className="grid gap-x-6 gap-y-4 rounded-md border border-plate-line p-4 md:grid-cols-[1fr_minmax(11rem,14rem)] sm:p-5">
         <div className="min-w-0">
           {stepped ? (
-            <div className="flex flex-wrap items-start justify-between gap-x-4">
+            <div className="flex items-start justify-between gap-x-4">
               <div>
                 <p className="text-plate-soft">Put the belt on</p>
-                <p className="mt-2 flex items-baseline gap-3">
+                <p className="mt-2 flex items-baseline gap-3 max-sm:block">
                   <span className="figures text-[12rem] leading-[0.85] font-bold max-sm:text-8xl">
                     {answer.mark}
                   </span>
@@ -27,7 +27,7 @@ export function Plate({ answer, machine, operation }: Props) {
                 </p>
               </div>
               {machine && (
-                <div className="w-52 pt-1 max-sm:w-32 max-sm:self-end">
+                <div className="max-w-56 min-w-0 flex-1 pt-1">
                   <Pulleys machine={machine} mark={answer.mark} />
                 </div>
               )}

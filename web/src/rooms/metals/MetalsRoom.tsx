@@ -1,0 +1,137 @@
+import { useMemo } from 'react';
+import type { Schemas } from '../../api/client';
+import { refusalOf, useAnswer, useCalculators, useMetals } from '../../api/queries';
+import { Cautions } from '../../parts/Cautions';
+import { KeepButton } from '../../parts/KeepButton';
+import { Said } from '../../parts/Said';
+import { Sentence } from '../../parts/Sentence';
+import { Working, stepsOf } from '../../parts/Working';
+import { useLastGood } from '../../state/lastGood';
+import { usePrefs } from '../../state/prefs';
+import { useQuestion } from '../../state/question';
+import { Candidates } from './Candidates';
+
+type IdentifyReply = Schemas['IdentifyReply'];
+type PairReply = Schemas['PairReply'];
+
+/** Which metal is this, and which may run on which. */
+export default function MetalsRoom() {
+  return (
+    <div className="grid gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1.6fr)_minmax(20rem,1fr)]">
+      <Identify />
+      <Pair />
+    </div>
+  );
+}
+
+function useAsked<R extends { words: Record<string, string> }>(name: string) {
+  const { unit } = usePrefs();
+  const [typed, change] = useQuestion(name);
+  const calculators = useCalculators();
+  const metals = useMetals();
+  const answer = useAnswer<R>(name, typed, unit);
+  const reply = useLastGood(answer.data);
+  const options = useMemo(() => {
+    const named = (metals.data ?? []).map((m) => ({ key: m.key, label: m.name }));
+    return { metal: named, other: named };
+  }, [metals.data]);
+  const calculator = calculators.data?.find((c) => c.name === name);
+  return { unit, typed, change, calculator, reply, problem: refusalOf(answer.error), options };
+}
+
+function Identify() {
+  const { unit, typed, change, calculator, reply, problem, options } =
+    useAsked<IdentifyReply>('identify');
+  if (!calculator) return <p className="py-10 text-soft">Fetching the room …</p>;
+  const answer = reply?.answer;
+  return (
+    <section className="min-w-0 space-y-4" aria-labelledby="which">
+      <h1 id="which" className="text-3xl font-semibold">
+        Which metal is this?
+      </h1>
+      <p className="text-soft">Weigh an offcut, measure it, try a magnet and file a spot.</p>
+      <Sentence
+        calculator={calculator}
+        typed={typed}
+        change={change}
+        words={reply?.words ?? {}}
+        readings={problem ? {} : (reply?.readings ?? {})}
+        problem={problem}
+        unit={unit}
+        options={options}
+      />
+      {problem && <Said problem={problem} />}
+      {answer && reply && (
+        <div
+          className={`settles space-y-4 ${problem ? 'opacity-40' : ''}`}
+          aria-live="polite"
+          inert={Boolean(problem)}
+        >
+          <div className="rounded-lg bg-plate p-5 text-plate-ink ring-1 ring-plate-line">
+            <p className="text-plate-soft">It is</p>
+            <p className="text-6xl leading-tight font-semibold max-sm:text-4xl">{answer.verdict}</p>
+            {answer.alike.length > 1 && <p className="mt-1 text-xl">{answer.alike.join(', ')}</p>}
+            <p className="mt-2 text-plate-soft">
+              <span className="figures text-2xl font-bold text-plate-ink">
+                {answer.density_g_per_cm3.shown}
+              </span>{' '}
+              {answer.density_g_per_cm3.unit}, known to about {answer.error_percent.shown} %
+            </p>
+            {answer.next_test && <p className="mt-2">{answer.next_test}</p>}
+          </div>
+          <Cautions cautions={reply.cautions} />
+          <Candidates candidates={answer.candidates} />
+          <KeepButton calculator="identify" typed={typed} unit={unit} ready={!problem} />
+          <Working
+            steps={stepsOf([answer.volume_cm3, answer.density_g_per_cm3, answer.error_percent])}
+          />
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Pair() {
+  const { unit, typed, change, calculator, reply, problem, options } = useAsked<PairReply>('pair');
+  if (!calculator) return null;
+  const answer = reply?.answer;
+  return (
+    <section className="min-w-0 space-y-4" aria-labelledby="pair">
+      <h2 id="pair" className="text-3xl font-semibold">
+        May these run together?
+      </h2>
+      <Sentence
+        calculator={calculator}
+        typed={typed}
+        change={change}
+        words={reply?.words ?? {}}
+        readings={{}}
+        problem={problem}
+        unit={unit}
+        options={options}
+      />
+      {problem && <Said problem={problem} />}
+      {answer && (
+        <div
+          aria-live="polite"
+          className={`rounded-lg border-l-8 p-4 ${
+            answer.verdict === 'run'
+              ? 'border-mark bg-mark-wash'
+              : answer.verdict === 'no'
+                ? 'border-stop-edge bg-stop text-stop-ink'
+                : 'border-straw-edge bg-straw text-straw-ink'
+          }`}
+        >
+          <p className="text-4xl font-semibold">{answer.title}</p>
+          <p className="mt-1 text-xl">{answer.says}</p>
+          {answer.between && (
+            <p className="mt-1">
+              Between them: <strong className="font-semibold">{answer.between}</strong>.
+            </p>
+          )}
+          <p className="mt-2">{answer.source}</p>
+        </div>
+      )}
+    </section>
+  );
+}
