@@ -93,7 +93,7 @@ def _value(
     if field.kind is Kind.NUMBER:
         text = _plain(raw).strip().lower().replace(",", ".")
         text = re.sub(r"\s*(?:µm|um|micron|microns)$", "", text)
-        if not re.fullmatch(r"[0-9]{0,6}\.?[0-9]{1,6}", text):
+        if not re.fullmatch(r"(?=\.?[0-9])[0-9]{0,7}\.?[0-9]{0,6}", text):
             raise Refused(f"`{text[:40]}` is not a number.", suggest=field.placeholder or "1.6")
         return _bounded(field, float(text), page)
     return str(raw)

@@ -1,0 +1,155 @@
+"""Every calculator's route keeps its own model, for every operation and metal."""
+
+from __future__ import annotations
+
+import threading
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+from pydantic import BaseModel
+
+from runk.api.app import create_app
+from runk.api.wire import question_model, reply_model
+from runk.cli import document_for
+from runk.core.cutting.operations import Operation
+from runk.core.fields import Kind
+from runk.core.metals import shipped_metals
+from runk.core.registry import calculators
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+from runk.store.database import Store
+
+BASE = {"diameter": "8", "pitch": "1", "depth": "0.5", "width": "2"}
+OFFCUT = {"size": "20", "length": "50", "weight": "123"}
+ASKED: dict[str, dict[str, str]] = {
+    "length": {"text": "1 3/16"},
+    "identify": OFFCUT,
+    "pair": {"metal": "brass", "other": "grey-iron"},
+    "speed": BASE | {"metal": "brass"},
+}
+
+
+def reply_of(client: TestClient, name: str, question: dict[str, Any]) -> Any:
+    """A reply, checked whole against the model its route promises."""
+    response = client.post(f"/api/calc/{name}", json=question)
+    assert response.status_code == 200, response.text
+    model: type[BaseModel] = reply_model(name, calculators()[name])
+    return model.model_validate_json(response.content)
+
+
+def test_every_calculator_is_asked_here() -> None:
+    assert set(ASKED) == set(calculators())
+
+
+@pytest.mark.parametrize("name", ASKED)
+@pytest.mark.parametrize("unit", ["mm", "inch"])
+def test_replies_keep_their_model(client: TestClient, name: str, unit: str) -> None:
+    typed = {
+        k: f"{v} mm" if v[0].isdigit() and k not in ("weight", "text") else v
+        for k, v in ASKED[name].items()
+    }
+    reply = reply_of(client, name, typed | {"unit": unit})
+    assert reply.calculator == name
+    assert reply.question == typed
+    assert reply.headline
+    assert reply.read_as
+
+
+@pytest.mark.parametrize("operation", list(Operation))
+@pytest.mark.parametrize("metal", ["brass", "stainless-304", "grey-iron"])
+def test_speed_keeps_its_model(client: TestClient, operation: Operation, metal: str) -> None:
+    reply = reply_of(client, "speed", BASE | {"operation": operation, "metal": metal})
+    figures = [v for v in dict(reply.answer).values() if hasattr(v, "working")]
+    assert len(figures) >= 8
+    for figure in figures:
+        assert figure.shown
+        assert figure.working
+        assert all(step.words and step.source.title for step in figure.working)
+
+
+@pytest.mark.parametrize("metal", [k for k in shipped_metals() if not k.endswith("-skin")])
+@pytest.mark.parametrize("surface", ["sound", "skin"])
+def test_first_and_then_keep_their_model(client: TestClient, metal: str, surface: str) -> None:
+    reply = reply_of(client, "speed", BASE | {"metal": metal, "surface": surface})
+    cast = shipped_metals()[metal].cast
+    assert (reply.answer.then is not None) == (cast and surface == "skin")
+    if reply.answer.then is not None:
+        assert reply.answer.then.then is None
+        assert reply.answer.then.target_rpm.value > reply.answer.target_rpm.value
+
+
+@pytest.mark.parametrize("name", calculators())
+def test_the_body_has_every_field_and_no_other(name: str) -> None:
+    calculator = calculators()[name]
+    assert set(question_model(name, calculator).model_fields) == {*calculator.fields, "unit"}
+
+
+def _bounded() -> list[tuple[str, str, str, float]]:
+    return [
+        (name, field_name, end, bound)
+        for name, calculator in calculators().items()
+        for field_name, field in calculator.fields.items()
+        if field.kind in (Kind.LENGTH, Kind.COUNT, Kind.NUMBER)
+        for end, bound in (("low", field.low), ("high", field.high))
+        if bound is not None
+    ]
+
+
+@pytest.mark.parametrize(("name", "field", "end", "bound"), _bounded())
+def test_every_bound_is_kept_and_said(
+    client: TestClient, name: str, field: str, end: str, bound: float
+) -> None:
+    calculator = calculators()[name]
+    only = calculator.fields[field].only
+    beyond = bound * 0.5 if end == "low" else bound * 2
+    whole = calculator.fields[field].kind is Kind.COUNT
+    asked = ASKED[name] | {field: f"{int(beyond)}" if whole else f"{beyond:.6f}".rstrip("0")}
+    if only and calculator.ruling:
+        asked[calculator.ruling] = only[0]
+    response = client.post(f"/api/calc/{name}", json=asked)
+    assert response.status_code == 422
+    assert response.json()["field"] == field
+    said = response.json()["detail"]
+    assert ("at least" if end == "low" else "at most") in said
+
+
+def test_http_and_the_command_line_say_the_same(client: TestClient, workshop: Workshop) -> None:
+    line = "bore 5/8 cast iron carbide"
+    document = document_for(line, workshop, PageUnit.MM)
+    reply = client.post("/api/ask", json={"line": line}).json()["reply"]
+    assert document["read_as"] == reply["read_as"]
+    for key, value in document["answer"].items():
+        told = reply["answer"][key]
+        if isinstance(told, dict) and "value" in told:
+            assert told["value"] == value, key
+    assert len(document["cautions"]) == len(reply["cautions"])
+
+
+def test_many_writers_lose_nothing(filled: Store) -> None:
+    """Eight threads keep twenty answers each; all are there, none twice."""
+    app = create_app(filled)
+    failures: list[str] = []
+
+    def write(thread: int) -> None:
+        with TestClient(app) as one:
+            for number in range(20):
+                body = {
+                    "keep_key": f"writer-{thread}-{number:03d}",
+                    "calculator": "speed",
+                    "question": BASE | {"metal": "brass"},
+                }
+                for _ in range(2):
+                    response = one.post("/api/slate", json=body)
+                    if response.status_code != 201:
+                        failures.append(response.text)
+
+    threads = [threading.Thread(target=write, args=(n,)) for n in range(8)]
+    for thread in threads:
+        thread.start()
+    for thread in threads:
+        thread.join()
+    assert failures == []
+    with TestClient(app) as one:
+        slate = one.get("/api/slate").json()
+    assert len(slate) == 3 + 8 * 20
