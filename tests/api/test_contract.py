@@ -25,6 +25,7 @@ OFFCUT = {"size": "20", "length": "50", "weight": "123"}
 ASKED: dict[str, dict[str, str]] = {
     "length": {"text": "1 3/16"},
     "identify": OFFCUT,
+    "faults": {"sign": "whine", "diameter": "22", "metal": "brass", "rpm": "1480"},
     "pair": {"metal": "brass", "other": "grey-iron"},
     "speed": BASE | {"metal": "brass"},
 }
@@ -46,7 +47,7 @@ def test_every_calculator_is_asked_here() -> None:
 @pytest.mark.parametrize("unit", ["mm", "inch"])
 def test_replies_keep_their_model(client: TestClient, name: str, unit: str) -> None:
     typed = {
-        k: f"{v} mm" if v[0].isdigit() and k not in ("weight", "text") else v
+        k: f"{v} mm" if v[0].isdigit() and k not in ("weight", "text", "rpm") else v
         for k, v in ASKED[name].items()
     }
     reply = reply_of(client, name, typed | {"unit": unit})

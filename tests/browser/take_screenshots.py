@@ -34,6 +34,7 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("speeds-night", "/speeds", "dark", (1280, 800), _nothing),
     ("speeds-bench", "/speeds", "light", (1280, 800), _bench),
     ("ask", "/speeds", "light", (1280, 800), _ask),
+    ("faults", "/faults", "light", (1280, 800), _nothing),
     ("metals", "/metals", "light", (1280, 800), _nothing),
     ("slate", "/slate", "light", (1280, 800), _nothing),
     ("workshop", "/workshop", "light", (1280, 800), _nothing),

@@ -20,6 +20,7 @@ VIEWS: list[tuple[str, str, list[str]]] = [
     ("bench", "/speeds", ["b"]),
     ("ask", "/speeds", ["Control+k"]),
     ("help", "/speeds", ["?"]),
+    ("faults", "/faults", []),
     ("metals", "/metals", []),
     ("slate", "/slate", []),
     ("workshop", "/workshop", []),

@@ -231,7 +231,7 @@ def test_what_was_asked_is_remembered(page: Page) -> None:
     plate(page, "in/rev")
 
 
-@pytest.mark.parametrize("room", ["/speeds", "/metals", "/slate", "/workshop"])
+@pytest.mark.parametrize("room", ["/speeds", "/faults", "/metals", "/slate", "/workshop"])
 def test_fits_a_phone(chromium: Browser, server: Server, room: str) -> None:
     context = chromium.new_context(
         base_url=server.url, viewport={"width": 360, "height": 740}, has_touch=True
@@ -304,3 +304,20 @@ def test_every_operation_has_its_own_words(page: Page) -> None:
     expect(page.get_by_role("alert")).to_contain_text("What pitch is the thread?")
     page.get_by_label("pitch", exact=True).fill("1.5")
     expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def test_from_a_whine_to_the_belt_to_set(page: Page) -> None:
+    page.goto("/faults")
+    room = page.locator("#room")
+    expect(room).to_contain_text("Set belt 3, direct 860")
+    page.get_by_label("speed it was set to").fill("")
+    expect(page.get_by_role("alert")).to_contain_text("Say what the machine was set to")
+    page.get_by_label("speed it was set to").fill("290")
+    expect(room).to_contain_text("The tool stands out too far".lower())
+    page.get_by_role("combobox", name="sign").click()
+    page.get_by_role("option", name="the work runs out").click()
+    page.get_by_label("run-out at the work").fill("12 thou")
+    page.get_by_role("button", name="Say more").click()
+    page.get_by_label("run-out at the collet").fill("3 thou")
+    expect(room).to_contain_text("most of it comes in at the work")
+    expect(room).to_contain_text("12 thou will not do")

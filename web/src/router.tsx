@@ -4,6 +4,7 @@ import { Shell } from './parts/Shell';
 import { SpeedsRoom } from './rooms/speeds/SpeedsRoom';
 
 const WorkshopRoom = lazy(() => import('./rooms/workshop/WorkshopRoom'));
+const FaultsRoom = lazy(() => import('./rooms/faults/FaultsRoom'));
 const MetalsRoom = lazy(() => import('./rooms/metals/MetalsRoom'));
 const SlateRoom = lazy(() => import('./rooms/slate/SlateRoom'));
 
@@ -16,6 +17,7 @@ const home = createRoute({
   },
 });
 const speeds = createRoute({ getParentRoute: () => root, path: '/speeds', component: SpeedsRoom });
+const faults = createRoute({ getParentRoute: () => root, path: '/faults', component: FaultsRoom });
 const metals = createRoute({ getParentRoute: () => root, path: '/metals', component: MetalsRoom });
 const slate = createRoute({ getParentRoute: () => root, path: '/slate', component: SlateRoom });
 const workshop = createRoute({
@@ -25,7 +27,7 @@ const workshop = createRoute({
 });
 
 export const router = createRouter({
-  routeTree: root.addChildren([home, speeds, metals, slate, workshop]),
+  routeTree: root.addChildren([home, speeds, faults, metals, slate, workshop]),
 });
 
 declare module '@tanstack/react-router' {

@@ -136,7 +136,8 @@ def _fill(calculator: Calculator, found: Scan, line: str, workshop: Workshop) ->
     asked = calculator.asked(typed.get(ruling, "") if ruling else "")
     _fill_metal(asked, found, typed, workshop.metals)
     for meaning in found.meanings:
-        if meaning.kind in ("choice", "machine") and meaning.field in asked:
+        named = meaning.kind in ("choice", "machine", "ruling") and meaning.field != ruling
+        if named and meaning.field in asked:
             before = typed.setdefault(meaning.field, meaning.key)
             if before != meaning.key:
                 raise Refused(

@@ -13,6 +13,7 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 LONGEST_LINE = 500
+_LINKS = frozenset({"at", "in", "the", "is"})
 _LONGEST_PHRASE = 6
 _LONGEST_NUMBER = 9
 _NUMBERISH = re.compile(
@@ -139,11 +140,14 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
             if one.text.lower().endswith("drill"):
                 # "no 43 drill" is a size and, where nothing else is said, the work as well.
                 found.meanings.extend(known.get(("drill",), ()))
-            following = words[at].lower() if at < len(words) else ""
-            claims = following in hints() and not _phrase_covers(words, at, known)
+            ahead = at
+            while ahead < len(words) - 1 and words[ahead].lower() in _LINKS:
+                ahead += 1
+            following = words[ahead].lower() if ahead < len(words) else ""
+            claims = following in hints() and not _phrase_covers(words, ahead, known)
             # "22 mm bore cast iron": the word may claim the number and be the work as well.
             if claims and (following,) not in known:
-                at += 1
+                at = ahead + 1
             found.numbers.append(
                 Number(one.text, one.reading, one.refused, following if claims else "", before)
             )

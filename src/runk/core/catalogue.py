@@ -1,7 +1,8 @@
 """Importing this registers every calculator."""
 
 from runk.core.cutting import speed
+from runk.core.faults import finder as faults
 from runk.core.lengths import calculator as length
 from runk.core.metals import identify, pair
 
-__all__ = ["identify", "length", "pair", "speed"]
+__all__ = ["faults", "identify", "length", "pair", "speed"]

@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What went wrong, and what to change first */
+        post: operations["faults_api_calc_faults_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/identify": {
         parameters: {
             query?: never;
@@ -478,6 +495,19 @@ export interface components {
             name: string;
             off_percent: components["schemas"]["FigureWire"];
         };
+        /** CauseWire */
+        CauseWire: {
+            /** Cause */
+            cause: string;
+            /** Change */
+            change: string;
+            /** Check */
+            check: string;
+            /** Order */
+            order: number;
+            /** Source */
+            source: string;
+        };
         /**
          * CautionWire
          * @description A caution of this very cut.
@@ -600,6 +630,119 @@ export interface components {
             position: string;
             /** Rpm */
             rpm: number;
+        };
+        /** FaultAnswerWire */
+        FaultAnswerWire: {
+            /** Causes */
+            causes: components["schemas"]["CauseWire"][];
+            /** First */
+            first: string;
+            /** First Check */
+            first_check: string;
+            new_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
+            /** New Position */
+            new_position: string;
+            new_rpm: components["schemas"]["FigureWire"] | null;
+            off_percent: components["schemas"]["FigureWire"] | null;
+            target_rpm: components["schemas"]["FigureWire"] | null;
+            /** Trace */
+            trace: components["schemas"]["JumpWire"][];
+        };
+        /** FaultsQuestion */
+        FaultsQuestion: {
+            /**
+             * At Chuck
+             * @description run-out at the chuck
+             */
+            at_chuck?: string | number | null;
+            /**
+             * At Collet
+             * @description run-out at the collet
+             */
+            at_collet?: string | number | null;
+            /**
+             * At Taper
+             * @description run-out in the taper
+             */
+            at_taper?: string | number | null;
+            /**
+             * At Work
+             * @description run-out at the work
+             */
+            at_work?: string | number | null;
+            /**
+             * Diameter
+             * @description diameter
+             */
+            diameter?: string | number | null;
+            /**
+             * Feed
+             * @description feed a turn
+             */
+            feed?: string | number | null;
+            /**
+             * Machine
+             * @description machine
+             */
+            machine?: string | null;
+            /**
+             * Metal
+             * @description metal
+             */
+            metal?: string | null;
+            /**
+             * Operation
+             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, power-tap, screw-cut
+             */
+            operation?: string | null;
+            /**
+             * Rpm
+             * @description speed it was set to
+             */
+            rpm?: string | number | null;
+            /**
+             * Sign
+             * @description sign: whine, torn, built-up, glazed, taper, bell-mouth, oversize, wander, out-of-round, saw, cone, snatching, not-meeting, run-out
+             */
+            sign?: string | null;
+            /**
+             * Tool
+             * @description tool: hss, cobalt, carbide
+             */
+            tool?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** FaultsReply */
+        FaultsReply: {
+            answer: components["schemas"]["FaultAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
         };
         /**
          * FieldOut
@@ -744,6 +887,15 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        /** JumpWire */
+        JumpWire: {
+            adds_mm: components["schemas"]["FigureWire"];
+            /** Part */
+            part: string;
+            reading_mm: components["schemas"]["FigureWire"];
+            /** Worst */
+            worst: boolean;
         };
         /**
          * KeepIn
@@ -1486,6 +1638,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AskOut"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    faults_api_calc_faults_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FaultsQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultsReply"];
                 };
             };
             /** @description A body or address that cannot be read */

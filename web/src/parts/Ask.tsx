@@ -114,6 +114,9 @@ function Answered({ reply }: { reply: Reply }) {
       {reply.calculator === 'identify' && (
         <p className="mt-1">{(reply.answer as unknown as IdentifyAnswer).alike.join(', ')}</p>
       )}
+      {reply.calculator === 'faults' && (
+        <p className="mt-1">{(reply.answer as unknown as FaultAnswer).first_check}</p>
+      )}
       {reply.calculator === 'pair' && (
         <p className="mt-1">{(reply.answer as unknown as PairAnswer).says}</p>
       )}
@@ -130,6 +133,7 @@ function Answered({ reply }: { reply: Reply }) {
   );
 }
 
+type FaultAnswer = Schemas['FaultAnswerWire'];
 type IdentifyAnswer = Schemas['IdentifyAnswerWire'];
 type PairAnswer = Schemas['PairAnswerWire'];
 type LengthAnswer = Schemas['LengthAnswerWire'];

@@ -12,6 +12,7 @@ const Help = lazy(() => import('./Help'));
 
 const ROOMS = [
   { to: '/speeds', name: 'Speeds' },
+  { to: '/faults', name: 'Faults' },
   { to: '/metals', name: 'Metals' },
   { to: '/slate', name: 'Slate' },
   { to: '/workshop', name: 'Workshop' },

@@ -16,14 +16,23 @@ const FIRST: Record<string, Typed> = {
     length: '40',
   },
   identify: { size: '20 mm', length: '50 mm', weight: '123', magnet: 'yes' },
+  faults: {
+    sign: 'whine',
+    operation: 'bore',
+    diameter: '22 mm',
+    metal: 'grey-iron',
+    tool: 'carbide',
+    rpm: '1480',
+  },
   pair: { metal: 'brass', other: 'stainless-303' },
 };
 
 /** Which room answers for a calculator. */
-export const ROOM_OF: Record<string, '/speeds' | '/metals'> = {
+export const ROOM_OF: Record<string, '/speeds' | '/metals' | '/faults'> = {
   speed: '/speeds',
   identify: '/metals',
   pair: '/metals',
+  faults: '/faults',
 };
 
 const questions = new Map<string, Typed>();

@@ -1,14 +1,10 @@
-import { useMemo } from 'react';
 import type { Schemas } from '../../api/client';
-import { refusalOf, useAnswer, useCalculators, useMetals } from '../../api/queries';
 import { Cautions } from '../../parts/Cautions';
 import { KeepButton } from '../../parts/KeepButton';
 import { Said } from '../../parts/Said';
 import { Sentence } from '../../parts/Sentence';
 import { Working, stepsOf } from '../../parts/Working';
-import { useLastGood } from '../../state/lastGood';
-import { usePrefs } from '../../state/prefs';
-import { useQuestion } from '../../state/question';
+import { useAsked } from '../../parts/useAsked';
 import { Candidates } from './Candidates';
 
 type IdentifyReply = Schemas['IdentifyReply'];
@@ -22,21 +18,6 @@ export default function MetalsRoom() {
       <Pair />
     </div>
   );
-}
-
-function useAsked<R extends { words: Record<string, string> }>(name: string) {
-  const { unit } = usePrefs();
-  const [typed, change] = useQuestion(name);
-  const calculators = useCalculators();
-  const metals = useMetals();
-  const answer = useAnswer<R>(name, typed, unit);
-  const reply = useLastGood(answer.data);
-  const options = useMemo(() => {
-    const named = (metals.data ?? []).map((m) => ({ key: m.key, label: m.name }));
-    return { metal: named, other: named };
-  }, [metals.data]);
-  const calculator = calculators.data?.find((c) => c.name === name);
-  return { unit, typed, change, calculator, reply, problem: refusalOf(answer.error), options };
 }
 
 function Identify() {

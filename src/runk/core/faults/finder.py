@@ -1,0 +1,260 @@
+"""``faults``: causes in the order to check them, the first change, the new setting."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from fractions import Fraction
+from functools import cache
+
+from runk.core.cutting import laws
+from runk.core.cutting.operations import FACTS
+from runk.core.cutting.question import SpeedQuestion
+from runk.core.cutting.speed import target_speed
+from runk.core.faults.question import CUTTING, SENTENCES, SIGNS, FaultQuestion, Sign
+from runk.core.figures import Caution, Figure, Num, Working, law
+from runk.core.lengths import Reading
+from runk.core.machines.machine import Machine, Setting
+from runk.core.metals import Metal
+from runk.core.refusals import Refused
+from runk.core.registry import Calculator, register
+from runk.core.sources import PRACTICE, Held, Source, read_table
+from runk.core.units import unit_of
+from runk.core.workshop import Workshop
+
+FEED_UP, FEED_DOWN = 1.5, 1 / 3
+ENOUGH_THOU, TOO_MUCH_THOU = 2.0, 10.0
+"""Run-out that may do, and that will not: common practice, in thou."""
+
+
+@dataclass(frozen=True, slots=True)
+class Cause:
+    """One cause: where to look, and what changes."""
+
+    order: int
+    cause: str
+    check: str
+    change: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class Jump:
+    """Run-out added by one part of the chain."""
+
+    part: str
+    reading_mm: Figure
+    adds_mm: Figure
+    worst: bool
+
+
+@dataclass(frozen=True, slots=True)
+class FaultAnswer:
+    """What to look at in order, the one thing to change first, and what it becomes.
+
+    ``new_rpm`` and ``new_feed_mm_per_rev`` are there where the first change is one of them.
+    """
+
+    first: str
+    first_check: str
+    new_rpm: Figure | None
+    new_position: str
+    new_feed_mm_per_rev: Figure | None
+    target_rpm: Figure | None
+    off_percent: Figure | None
+    causes: tuple[Cause, ...]
+    trace: tuple[Jump, ...]
+    cautions: tuple[Caution, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class FaultShop:
+    """The machine and metal, for signs of a cut."""
+
+    machine: Machine | None
+    metal: Metal | None
+
+
+@dataclass(frozen=True, slots=True)
+class _Row:
+    cause: Cause
+    does: str
+
+
+@cache
+def _rows() -> dict[str, tuple[_Row, ...]]:
+    found: dict[str, list[_Row]] = {}
+    for row in read_table("faults"):
+        source = Source(row["authority"], Held(row["held"]))
+        cause = Cause(int(row["order"]), row["cause"], row["check"], row["change"], source.title)
+        found.setdefault(row["sign"], []).append(_Row(cause, row["does"]))
+    return {sign: tuple(rows) for sign, rows in found.items()}
+
+
+@law("Feed changed", "{feed_mm_per_rev} × {share}", PRACTICE)
+def changed_mm_per_rev(feed_mm_per_rev: Num, share: Num) -> Num:
+    """Feed a turn, changed by a share.
+
+    >>> changed_mm_per_rev(0.1, 1.5)
+    0.15000000000000002
+    """
+    return feed_mm_per_rev * share
+
+
+@law("Added here", "{here_mm} - {behind_mm}")
+def added_mm(here_mm: Num, behind_mm: Num) -> Num:
+    """Run-out one part adds to what is behind it.
+
+    >>> added_mm(0.25, 0.125)
+    0.125
+    """
+    return here_mm - behind_mm
+
+
+def faults(question: FaultQuestion, shop: FaultShop) -> FaultAnswer:
+    """From a sign to its causes, the first thing to change, and the new setting.
+
+    Args:
+        question: The sign, and the cut it was seen in.
+        shop: The machine and metal of that cut.
+
+    Raises:
+        Refused: A sign of a cut without the setting it was seen at.
+
+    >>> from runk.demo.back_shed import LATHE, WORKSHOP
+    >>> asked = FaultQuestion(Sign.WHINE, diameter=Fraction(22), metal="silver-steel", rpm=500.0)
+    >>> answer = faults(asked, FaultShop(LATHE, WORKSHOP.metals["silver-steel"]))
+    >>> answer.first, answer.new_position
+    ('too fast for this set-up', 'belt 3, back gear')
+    """
+    rows = list(_rows()[question.sign])
+    if question.sign is Sign.RUN_OUT:
+        return _run_out(question, rows)
+    if question.sign not in CUTTING:
+        return _answer(rows)
+    if question.diameter is None or question.rpm is None:
+        missing = "rpm" if question.rpm is None else "diameter"
+        raise Refused(
+            "Say what the machine was set to, and the diameter: the cure begins there.",
+            field=missing, suggest="500 rev/min" if missing == "rpm" else "22 mm",
+        )  # fmt: skip
+    assert shop.machine is not None
+    assert shop.metal is not None
+    w = Working()
+    cut = SpeedQuestion(question.metal, question.diameter, question.operation, question.tool)
+    wanted, _ = target_speed(w, cut, shop.metal)
+    target = w.of(
+        laws.spindle_rpm, "target_rpm", since=0, surface_m_min=wanted,
+        diameter_mm=float(question.diameter),
+    )  # fmt: skip
+    off = w.of(laws.off_percent, speed_rpm=question.rpm, target_rpm=target.value)
+    rows.sort(key=lambda row: _unlikely(row, off.value))
+    setting = _new_setting(rows[0].does, question.rpm, shop.machine, target.value)
+    feed = _new_feed(w, rows[0].does, question.feed)
+    answer = _answer(rows)
+    rpm = None if setting is None else Figure(setting.rpm, unit_of("new_rpm"), target.steps)
+    return replace(
+        answer, new_rpm=rpm, new_position=setting.position if setting else "",
+        new_feed_mm_per_rev=feed, target_rpm=target, off_percent=off,
+    )  # fmt: skip
+
+
+def _unlikely(row: _Row, off: float) -> bool:
+    """A speed cause the present speed speaks against is looked at last."""
+    return (row.does == "slow" and off <= 0) or (row.does == "faster" and off >= 0)
+
+
+def _answer(rows: list[_Row]) -> FaultAnswer:
+    causes = tuple(replace(row.cause, order=n) for n, row in enumerate(rows, 1))
+    first = causes[0]
+    return FaultAnswer(first.cause, first.check, None, "", None, None, None, causes, (), ())
+
+
+def _new_setting(does: str, rpm: float, machine: Machine, target: float) -> Setting | None:
+    ladder = machine.ladder
+    if does == "slow" and ladder:
+        # Down to what the metal wants, and at least one step.
+        below = [s for s in ladder if s.rpm < rpm * 0.999]
+        fitting = [s for s in below if s.rpm <= target * 1.15] or below[:1]
+        return fitting[-1] if fitting else None
+    if does == "faster" and ladder:
+        above = [s for s in ladder if rpm * 1.001 < s.rpm <= target * 1.15]
+        return above[-1] if above else None
+    return None
+
+
+def _new_feed(w: Working, does: str, feed: Fraction | None) -> Figure | None:
+    share = {"feed up": FEED_UP, "feed down": FEED_DOWN}.get(does)
+    if share is None or feed is None:
+        return None
+    return w.of(changed_mm_per_rev, "new_feed_mm_per_rev", feed_mm_per_rev=float(feed), share=share)
+
+
+def _run_out(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
+    chain = [
+        ("the work", question.at_work), ("the collet", question.at_collet),
+        ("the chuck", question.at_chuck), ("the taper behind it", question.at_taper),
+    ]  # fmt: skip
+    read = [(part, float(value)) for part, value in chain if value is not None]
+    if not read:
+        raise Refused(
+            "Read an indicator at the work first, then one step further back each time.",
+            field="at_work", suggest="4 thou",
+        )  # fmt: skip
+    w = Working()
+    jumps = []
+    for index, (part, here) in enumerate(read):
+        behind = read[index + 1][1] if index + 1 < len(read) else 0.0
+        jumps.append((part, here, w.of(added_mm, "adds_mm", here_mm=here, behind_mm=behind)))
+    most = max(jump.value for _, _, jump in jumps)
+    trace = tuple(
+        Jump(part, Figure(here, unit_of("reading_mm"), places=3), adds, adds.value == most)
+        for part, here, adds in jumps
+    )
+    worst = next(jump.part for jump in trace if jump.worst)
+    answer = _answer(rows)
+    check = "Take it apart there, wipe every face, turn it half round and read again."
+    cautions: tuple[Caution, ...] = ()
+    thou = read[0][1] / 0.0254
+    if thou <= ENOUGH_THOU:
+        check = f"{thou:.1f} thou at the work may well do. {check}"
+    elif thou >= TOO_MUCH_THOU:
+        says = f"{thou:.0f} thou will not do for anything that has to run true."
+        cautions = (Caution("Stop", "the run-out", says, None, PRACTICE),)
+    return replace(
+        answer, first=f"most of it comes in at {worst}", first_check=check, trace=trace,
+        cautions=cautions,
+    )  # fmt: skip
+
+
+def _needs(question: FaultQuestion, workshop: Workshop) -> FaultShop:
+    if question.sign not in CUTTING:
+        return FaultShop(None, None)
+    kinds = FACTS[question.operation].machines
+    return FaultShop(workshop.machine(question.machine, kinds), workshop.metals[question.metal])
+
+
+def _settle(question: FaultQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> FaultQuestion:
+    machine = _needs(question, workshop).machine
+    return replace(question, machine=machine.name) if machine else question
+
+
+def _headline(answer: FaultAnswer) -> str:
+    setting = f" → {answer.new_position}" if answer.new_position else ""
+    return f"{answer.first}{setting}"
+
+
+FAULTS = register(
+    Calculator(
+        name="faults",
+        title="What went wrong, and what to change first",
+        question=FaultQuestion,
+        answer=FaultAnswer,
+        compute=faults,
+        needs=_needs,
+        settle=_settle,
+        sentences=SENTENCES,
+        triggers=tuple(word for sign in SIGNS for word in sign.words),
+        headline=_headline,
+    )
+)

@@ -1,0 +1,120 @@
+"""The question ``faults`` asks: a sign seen, and what the machine was set to."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+from typing import Annotated
+
+from runk.core.cutting.operations import CHOICES as OPERATIONS
+from runk.core.cutting.operations import Operation
+from runk.core.cutting.question import Tool
+from runk.core.cutting.words import TOOLS
+from runk.core.fields import Choice, Field, Kind
+
+
+class Sign(StrEnum):
+    """What is seen or heard."""
+
+    WHINE = "whine"
+    TORN = "torn"
+    BUILT_UP = "built-up"
+    GLAZED = "glazed"
+    TAPER = "taper"
+    BELL_MOUTH = "bell-mouth"
+    OVERSIZE = "oversize"
+    WANDER = "wander"
+    OUT_OF_ROUND = "out-of-round"
+    SAW = "saw"
+    CONE = "cone"
+    SNATCHING = "snatching"
+    NOT_MEETING = "not-meeting"
+    RUN_OUT = "run-out"
+
+
+SIGNS = (
+    Choice("whine", "it whines and leaves a pattern",
+           ("whine", "whines", "whining", "chatter", "chatters", "chattering", "singing")),
+    Choice("torn", "the surface is torn", ("torn", "tearing", "tears", "torn surface")),
+    Choice("built-up", "metal builds up on the edge", ("built-up edge", "built up edge")),
+    Choice("glazed", "a hard glazed ring", ("glazed", "glazed ring", "work hardened", "skating")),
+    Choice("taper", "it comes out tapered", ("tapered", "comes out tapered")),
+    Choice("bell-mouth", "the bore is bell-mouthed", ("bell mouth", "bell-mouth", "bellmouth")),
+    Choice("oversize", "the drilled hole is oversize", ("oversize", "oversize hole")),
+    Choice("wander", "the drill wanders", ("wander", "wanders", "wandering", "wandered")),
+    Choice("out-of-round", "it is out of round", ("out of round", "out-of-round", "lobed", "oval")),
+    Choice("saw", "the saw runs out", ("saw runs out", "saw wobbles")),
+    Choice("cone", "it measures right and will not enter", ("will not enter", "will not go")),
+    Choice("snatching", "the drill snatches", ("snatch", "snatches", "snatching", "grabs")),
+    Choice("not-meeting", "holes from two sides do not meet", ("do not meet", "not meeting")),
+    Choice("run-out", "the work runs out", ("run-out", "runout", "run out", "runs out")),
+)  # fmt: skip
+CUTTING = ("whine", "torn", "built-up", "glazed", "snatching")
+"""Signs whose cure begins with what the machine was set to."""
+
+
+@dataclass(frozen=True, slots=True)
+class FaultQuestion:
+    """A sign, with the cut it was seen in.
+
+    Args:
+        rpm: What the spindle was set to.
+        feed: Feed a turn.
+        at_work: Run-out read at the work; then one step back each, to the taper.
+    """
+
+    sign: Annotated[Sign, Field(Kind.CHOICE, "sign", choices=SIGNS, rules=True)]
+    operation: Annotated[
+        Operation, Field(Kind.CHOICE, "operation", choices=OPERATIONS, only=CUTTING)
+    ] = Operation.TURN
+    metal: Annotated[str, Field(Kind.METAL, "metal", only=CUTTING, placeholder="mild steel")] = (
+        "mild-steel"
+    )
+    diameter: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "diameter", ("dia", "diameter"), principal=True, only=CUTTING,
+              low=0.1, high=5000.0, placeholder="say what size"),
+    ] = None  # fmt: skip
+    tool: Annotated[Tool, Field(Kind.CHOICE, "tool", choices=TOOLS, only=CUTTING)] = Tool.HSS
+    rpm: Annotated[
+        float | None,
+        Field(Kind.NUMBER, "speed it was set to", ("rpm", "rev/min", "revs"), only=CUTTING,
+              low=1.0, high=60000.0, placeholder="say how fast"),
+    ] = None  # fmt: skip
+    feed: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "feed a turn", ("feed", "a turn"), only=CUTTING, low=0.001, high=5.0,
+              placeholder="feed"),
+    ] = None  # fmt: skip
+    machine: Annotated[str, Field(Kind.MACHINE, "machine", only=CUTTING, placeholder="lathe")] = ""
+    at_work: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "run-out at the work", ("work",), only=("run-out",), high=10.0,
+              placeholder="reading"),
+    ] = None  # fmt: skip
+    at_collet: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "run-out at the collet", ("collet",), only=("run-out",), high=10.0,
+              placeholder="reading"),
+    ] = None  # fmt: skip
+    at_chuck: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "run-out at the chuck", ("chuck",), only=("run-out",), high=10.0,
+              placeholder="reading"),
+    ] = None  # fmt: skip
+    at_taper: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "run-out in the taper", ("taper", "spindle"), only=("run-out",),
+              high=10.0, placeholder="reading"),
+    ] = None  # fmt: skip
+
+
+_CUT = (
+    "{operation} {diameter} {metal} with {tool} at {rpm} rev/min[, feed {feed}], on the {machine}: "
+    "{sign}"
+)
+SENTENCES = {sign.key: _CUT if sign.key in CUTTING else "When {sign}" for sign in SIGNS} | {
+    "run-out": "When {sign}: {at_work} at the work[, {at_collet} at the collet]"
+    "[, {at_chuck} at the chuck][, {at_taper} in the taper behind it]"
+}

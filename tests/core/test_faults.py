@@ -1,0 +1,151 @@
+"""The fault finder: the first change, the new setting, and run-out traced to its place."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from runk.ask import ask as ask_line
+from runk.core.faults.finder import FaultAnswer
+from runk.core.faults.question import CUTTING, Sign
+from runk.core.questions import read_question
+from runk.core.refusals import Refused
+from runk.core.registry import calculators
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+from runk.demo.back_shed import LATHE, WORKSHOP
+
+FAULTS = calculators()["faults"]
+CUT = {"metal": "silver-steel", "diameter": "22", "rpm": "500"}
+
+
+def find(**typed: str) -> FaultAnswer:
+    """An answer from fields as typed."""
+    read = read_question(FAULTS, typed, PageUnit.MM, WORKSHOP)
+    answer = FAULTS.ask(read.question, WORKSHOP)
+    assert isinstance(answer, FaultAnswer)
+    return answer
+
+
+def refused(**typed: str) -> Refused:
+    """The refusal a question gets."""
+    with pytest.raises(Refused) as caught:
+        find(**typed)
+    return caught.value
+
+
+@pytest.mark.parametrize("sign", list(Sign))
+def test_every_sign_has_causes_in_order(sign: Sign) -> None:
+    answer = find(
+        sign=sign,
+        **(CUT if sign in CUTTING else {}),
+        **({"at_work": "4 thou"} if sign == "run-out" else {}),
+    )
+    assert len(answer.causes) >= 2
+    assert [c.order for c in answer.causes] == list(range(1, len(answer.causes) + 1))
+    assert answer.first
+    assert answer.first_check
+    assert all(c.source == "Common practice in small workshops" for c in answer.causes)
+
+
+def test_a_whine_too_fast_is_slowed_to_a_belt_the_lathe_has() -> None:
+    answer = find(sign="whine", **CUT)
+    # Silver steel at 22 mm wants 203; the next within 15 % of it is 142.
+    assert answer.target_rpm is not None
+    assert answer.target_rpm.value == pytest.approx(202.6, abs=0.1)
+    assert answer.new_rpm is not None
+    assert (answer.new_rpm.value, answer.new_position) == (142, "belt 3, back gear")
+    assert answer.causes[0].change == "speed"
+
+
+def test_a_whine_that_is_slow_already_is_not_slowed() -> None:
+    answer = find(sign="whine", **(CUT | {"rpm": "48"}))
+    assert answer.new_rpm is None
+    assert answer.first.startswith("the tool stands out")
+    assert answer.causes[-1].change == "speed"
+
+
+def test_a_built_up_edge_is_run_faster() -> None:
+    answer = find(sign="built-up", metal="mild-steel", diameter="30", tool="carbide", rpm="290")
+    assert answer.new_rpm is not None
+    assert 290 < answer.new_rpm.value <= 1061 * 1.15
+    fast = find(sign="built-up", metal="mild-steel", diameter="30", tool="carbide", rpm="1480")
+    assert fast.new_rpm is None
+
+
+@given(
+    st.sampled_from(["whine", "glazed", "torn", "built-up"]), st.floats(2, 80), st.floats(40, 2000)
+)
+def test_a_new_setting_is_always_one_of_the_machines_and_the_right_way(
+    sign: str, diameter: float, rpm: float
+) -> None:
+    answer = find(sign=sign, metal="mild-steel", diameter=f"{diameter:.2f}", rpm=f"{rpm:.1f}")
+    if answer.new_rpm is None:
+        return
+    assert answer.new_rpm.value in {s.rpm for s in LATHE.steps}
+    faster = answer.new_rpm.value > float(f"{rpm:.1f}")
+    assert faster == (sign == "built-up")
+
+
+def test_a_sign_of_a_cut_wants_its_setting() -> None:
+    assert refused(sign="whine", metal="ms", diameter="22").field == "rpm"
+    assert refused(sign="whine", metal="ms", rpm="300").field == "diameter"
+    assert refused(sign="whine", **(CUT | {"rpm": "0"})).field == "rpm"
+    assert refused(metal="ms").field == "sign"
+    assert refused(sign="humming").field == "sign"
+    assert refused(sign="run-out").field == "at_work"
+
+
+@pytest.mark.parametrize(
+    ("readings", "worst", "adds"),
+    [
+        (
+            {"at_work": "6 thou", "at_collet": "5 thou", "at_chuck": "1 thou"},
+            "the collet",
+            [1, 4, 1],
+        ),
+        ({"at_work": "6 thou", "at_collet": "1 thou"}, "the work", [5, 1]),
+        (
+            {"at_work": "9 thou", "at_chuck": "8 thou", "at_taper": "7 thou"},
+            "the taper behind it",
+            [1, 1, 7],
+        ),
+        ({"at_work": "2 thou"}, "the work", [2]),
+    ],
+)
+def test_run_out_is_traced_to_where_it_comes_in(
+    readings: dict[str, str], worst: str, adds: list[float]
+) -> None:
+    answer = find(sign="run-out", **readings)
+    assert worst in answer.first
+    assert [j.adds_mm.value / 0.0254 for j in answer.trace] == pytest.approx(adds)
+    # What each part adds comes to what is read at the work.
+    assert sum(j.adds_mm.value for j in answer.trace) == pytest.approx(
+        answer.trace[0].reading_mm.value
+    )
+    assert [j.worst for j in answer.trace].count(True) == 1
+
+
+def test_two_thou_may_do_and_ten_will_not() -> None:
+    assert "may well do" in find(sign="run-out", at_work="2 thou").first_check
+    assert find(sign="run-out", at_work="5 thou").cautions == ()
+    assert "will not do" in find(sign="run-out", at_work="11 thou").cautions[0].says
+
+
+@pytest.mark.parametrize(
+    ("line", "sign", "first"),
+    [
+        ("chatter boring 22mm cast iron carbide at 1480 rpm", "whine", "too fast"),
+        ("drill snatches 6 mm brass 860 rpm", "snatching", "rake"),
+        ("runs out 6 thou at work 5 thou collet 1 thou chuck", "run-out", "the collet"),
+        ("bell mouth", "bell-mouth", "springs least"),
+        ("the part comes out tapered", "taper", "springs away"),
+        ("it will not enter", "cone", "burr"),
+    ],
+)
+def test_said_in_a_line(line: str, sign: str, first: str, workshop: Workshop) -> None:
+    asked = ask_line(line, workshop)
+    assert asked.calculator.name == "faults"
+    assert asked.read.question.sign == sign
+    assert first in asked.answer.first

@@ -1,0 +1,26 @@
+import { useMemo } from 'react';
+import { refusalOf, useAnswer, useCalculators, useMetals, useShop } from '../api/queries';
+import { useLastGood } from '../state/lastGood';
+import { usePrefs } from '../state/prefs';
+import { useQuestion } from '../state/question';
+
+/** A calculator's question as typed, its last good answer, and what stands in the way. */
+export function useAsked<R extends { words: Record<string, string> }>(name: string) {
+  const { unit } = usePrefs();
+  const [typed, change] = useQuestion(name);
+  const calculators = useCalculators();
+  const metals = useMetals();
+  const shop = useShop();
+  const answer = useAnswer<R>(name, typed, unit);
+  const reply = useLastGood(answer.data);
+  const options = useMemo(() => {
+    const named = (metals.data ?? []).map((m) => ({ key: m.key, label: m.name }));
+    const machine = (shop.data?.machines ?? []).map(({ machine }) => ({
+      key: machine.key,
+      label: machine.name,
+    }));
+    return { metal: named, other: named, machine };
+  }, [metals.data, shop.data]);
+  const calculator = calculators.data?.find((c) => c.name === name);
+  return { unit, typed, change, calculator, reply, problem: refusalOf(answer.error), options };
+}

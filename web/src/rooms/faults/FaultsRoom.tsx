@@ -1,0 +1,137 @@
+import type { Schemas } from '../../api/client';
+import { Cautions } from '../../parts/Cautions';
+import { KeepButton } from '../../parts/KeepButton';
+import { Said } from '../../parts/Said';
+import { Sentence } from '../../parts/Sentence';
+import { Working, stepsOf } from '../../parts/Working';
+import { useAsked } from '../../parts/useAsked';
+
+type FaultsReply = Schemas['FaultsReply'];
+type Answer = Schemas['FaultAnswerWire'];
+
+/** From a sign seen to the one thing to change first. */
+export default function FaultsRoom() {
+  const { unit, typed, change, calculator, reply, problem, options } =
+    useAsked<FaultsReply>('faults');
+  if (!calculator) return <p className="py-10 text-soft">Fetching the room …</p>;
+  const answer = reply?.answer;
+  return (
+    <div className="max-w-5xl space-y-4">
+      <h1 className="text-3xl font-semibold">What went wrong?</h1>
+      <Sentence
+        calculator={calculator}
+        typed={typed}
+        change={change}
+        words={reply?.words ?? {}}
+        readings={problem ? {} : (reply?.readings ?? {})}
+        problem={problem}
+        unit={unit}
+        options={options}
+      />
+      {problem && <Said problem={problem} />}
+      {answer && reply && (
+        <div
+          aria-live="polite"
+          className={`settles space-y-5 ${problem ? 'opacity-40' : ''}`}
+          inert={Boolean(problem)}
+        >
+          <First answer={answer} />
+          <Cautions cautions={reply.cautions} />
+          {answer.trace.length > 0 && <Trace trace={answer.trace} />}
+          <section aria-label="Causes in the order to check them">
+            <h2 className="text-xl font-semibold">Then, in this order</h2>
+            <ol className="mt-1">
+              {answer.causes.slice(answer.trace.length > 0 ? 0 : 1).map((cause) => (
+                <li key={cause.order} className="flex gap-4 border-b border-line py-2">
+                  <span className="figures w-8 text-2xl font-bold">{cause.order}</span>
+                  <span>
+                    <span className="block text-xl">{cause.cause}</span>
+                    <span className="text-soft">
+                      {cause.check} · {cause.source}
+                    </span>
+                  </span>
+                </li>
+              ))}
+            </ol>
+          </section>
+          <KeepButton calculator="faults" typed={typed} unit={unit} ready={!problem} />
+          <Working
+            steps={stepsOf([
+              answer.target_rpm,
+              answer.off_percent,
+              answer.new_rpm,
+              answer.new_feed_mm_per_rev,
+              ...answer.trace.map((jump) => jump.adds_mm),
+            ])}
+          />
+        </div>
+      )}
+    </div>
+  );
+}
+
+function First({ answer }: { answer: Answer }) {
+  return (
+    <div className="rounded-lg bg-plate p-5 text-plate-ink ring-1 ring-plate-line">
+      <p className="text-plate-soft">Look at this first</p>
+      <p className="text-4xl leading-tight font-semibold first-letter:uppercase max-sm:text-3xl">
+        {answer.first}
+      </p>
+      <p className="mt-1 text-2xl first-letter:uppercase">{answer.first_check}</p>
+      {answer.new_rpm && (
+        <p className="mt-3">
+          <span className="text-plate-soft">Set </span>
+          <span className="text-5xl font-semibold max-sm:text-4xl">{answer.new_position}</span>{' '}
+          <span className="figures text-3xl font-bold">{answer.new_rpm.shown}</span>{' '}
+          <span className="text-plate-soft">
+            rev/min; the metal would take {answer.target_rpm?.shown}
+          </span>
+        </p>
+      )}
+      {answer.new_feed_mm_per_rev && (
+        <p className="mt-3">
+          <span className="text-plate-soft">Feed </span>
+          <span className="figures text-5xl font-bold">{answer.new_feed_mm_per_rev.shown}</span>{' '}
+          <span className="text-plate-soft">{answer.new_feed_mm_per_rev.unit}</span>
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Trace({ trace }: { trace: Answer['trace'] }) {
+  return (
+    <table className="w-full max-w-xl">
+      <caption className="text-left text-xl font-semibold">Where it comes in</caption>
+      <thead>
+        <tr className="text-left text-soft">
+          <th scope="col" className="font-normal">
+            Read at
+          </th>
+          <th scope="col" className="text-right font-normal">
+            Reading
+          </th>
+          <th scope="col" className="text-right font-normal">
+            Added here
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {trace.map((jump) => (
+          <tr key={jump.part} className={`border-b border-line ${jump.worst ? 'font-semibold' : ''}`}>
+            <th scope="row" className="py-2 text-left font-[inherit]">
+              {jump.part}
+              {jump.worst && ' — look here'}
+            </th>
+            <td className="figures text-right">
+              {jump.reading_mm.shown} {jump.reading_mm.unit}
+            </td>
+            <td className="figures text-right">
+              {jump.adds_mm.shown} {jump.adds_mm.unit}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
