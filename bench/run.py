@@ -26,6 +26,7 @@ QUESTION = {
     "tool": "carbide", "bar": "8", "overhang": "45", "length": "40",
 }  # fmt: skip
 OFFCUT = {"size": "20 mm", "length": "50 mm", "weight": "123", "magnet": "yes"}
+WHINE = {"sign": "whine", "metal": "silver-steel", "diameter": "22", "rpm": "500"}
 Row = tuple[str, str, str, str]
 
 
@@ -33,7 +34,7 @@ def over_http() -> list[Row]:
     """A calculator's route against one that takes and returns a typed body of the same bytes."""
     rows = []
     with Pair() as pair:
-        for name, question in (("speed", QUESTION), ("identify", OFFCUT)):
+        for name, question in (("speed", QUESTION), ("identify", OFFCUT), ("faults", WHINE)):
             asked = packed(question)
             reply = pair.runk(f"/api/calc/{name}", asked)
 

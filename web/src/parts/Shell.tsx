@@ -56,7 +56,7 @@ export function Shell() {
       <header className="bg-card">
         <div className="mx-auto flex max-w-[1400px] flex-wrap items-center gap-x-4 px-3 pt-2 sm:px-6">
           <span className="text-2xl font-semibold">Runk</span>
-          <nav aria-label="Rooms" className="order-last flex w-full sm:order-none sm:w-auto">
+          <nav aria-label="Rooms" className="order-last flex w-full flex-wrap sm:order-none sm:w-auto">
             {ROOMS.map((room) => {
               const here = path.startsWith(room.to);
               return (
@@ -64,7 +64,7 @@ export function Shell() {
                   key={room.to}
                   to={room.to}
                   aria-current={here ? 'page' : undefined}
-                  className={`relative flex min-h-12 items-center px-3 text-lg no-underline ${
+                  className={`relative flex min-h-12 items-center px-3 text-lg no-underline max-sm:px-1.5 max-sm:text-base ${
                     here ? 'font-semibold text-ink' : 'font-medium text-soft hover:text-ink'
                   }`}
                 >

@@ -205,7 +205,8 @@ def _run_out(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
     jumps = []
     for index, (part, here) in enumerate(read):
         behind = read[index + 1][1] if index + 1 < len(read) else 0.0
-        jumps.append((part, here, w.of(added_mm, "adds_mm", here_mm=here, behind_mm=behind)))
+        adds = w(added_mm, here_mm=here, behind_mm=behind)
+        jumps.append((part, here, w.figure(adds, "adds_mm", since=index, places=3)))
     most = max(jump.value for _, _, jump in jumps)
     trace = tuple(
         Jump(part, Figure(here, unit_of("reading_mm"), places=3), adds, adds.value == most)

@@ -82,7 +82,7 @@ function First({ answer }: { answer: Answer }) {
         <p className="mt-3">
           <span className="text-plate-soft">Set </span>
           <span className="text-5xl font-semibold max-sm:text-4xl">{answer.new_position}</span>{' '}
-          <span className="figures text-3xl font-bold">{answer.new_rpm.shown}</span>{' '}
+          <span className="figures ml-3 text-3xl font-bold">{answer.new_rpm.shown}</span>{' '}
           <span className="text-plate-soft">
             rev/min; the metal would take {answer.target_rpm?.shown}
           </span>
