@@ -14,7 +14,7 @@ import pytest
 
 from runk.cli import main
 from runk.demo.back_shed import LATHE
-from runk.server import free_port
+from runk.server import listening
 from runk.store.database import Store
 from runk.store.machines import add_machine
 
@@ -114,7 +114,8 @@ def test_a_busy_port_is_passed_over() -> None:
         taken.bind(("127.0.0.1", 0))
         taken.listen()
         port = taken.getsockname()[1]
-        assert free_port(port) > port
+        with listening(port) as ours:
+            assert ours.getsockname()[1] > port
 
 
 def test_ask_needs_no_web_server() -> None:

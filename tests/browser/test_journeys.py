@@ -74,6 +74,7 @@ def test_the_whole_question_by_keyboard(page: Page) -> None:
 
 def test_ask_answers_and_opens_the_room_filled_in(page: Page) -> None:
     page.goto("/workshop")
+    expect(page.get_by_role("heading", name="Workshop")).to_be_visible()
     page.keyboard.press("Control+k")
     line = page.get_by_label("Ask in plain words, in any order")
     line.fill("turn brass")

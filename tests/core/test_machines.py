@@ -128,6 +128,18 @@ def test_a_range_keeps_to_the_limit_of_the_chuck() -> None:
         choose(replace(RANGED, limits=(Limit(Holding.FACEPLATE, 30.0),)), 20, Holding.FACEPLATE)
 
 
+@given(st.floats(1, 20000), st.sampled_from(list(Holding)), st.sampled_from(list(School)))
+def test_lifting_the_limit_never_slows(target: float, held: Holding, school: School) -> None:
+    kept = choose(LATHE, target, held, school)
+    free = choose(LATHE, target, held, school, limited=False)
+    assert free.rpm >= kept.rpm
+    limit = LATHE.limit_for(held)
+    if limit is None or free.rpm <= limit:
+        assert free == kept
+    else:
+        assert kept.rpm <= limit
+
+
 def test_dial_moves() -> None:
     assert Dial("cross-slide", "mm", 0.05, 60).travel_mm == 0.05
     assert Dial("cross-slide", "mm", 0.05, 60, "diameter").travel_mm == 0.025

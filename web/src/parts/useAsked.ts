@@ -22,5 +22,6 @@ export function useAsked<R extends { words: Record<string, string> }>(name: stri
     return { metal: named, other: named, machine };
   }, [metals.data, shop.data]);
   const calculator = calculators.data?.find((c) => c.name === name);
-  return { unit, typed, change, calculator, reply, problem: refusalOf(answer.error), options };
+  const problem = refusalOf(answer.error);
+  return { unit, typed, change, calculator, reply, problem, options, fetching: answer.isFetching };
 }

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
-
 from runk.core.cutting import laws
 from runk.core.cutting.answer import SchoolChoice
 from runk.core.cutting.question import SpeedQuestion
@@ -82,7 +80,7 @@ def explain(
     words = [f"{wanted_by} {target:.0f}."]
     above = [s for s in machine.ladder if s.rpm > setting.rpm]
     limit = machine.limit_for(held)
-    free = choose(replace(machine, limits=()), target, held, school)
+    free = choose(machine, target, held, school, limited=False)
     if limit is not None and free.rpm > setting.rpm:
         words.append(f"The {held} may turn at {limit:g} at most.")
     elif above and setting.rpm < target:

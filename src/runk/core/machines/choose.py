@@ -20,8 +20,9 @@ class School(StrEnum):
 
 
 def choose(
-    machine: Machine, target_rpm: float, holding: Holding, school: School = School.A_LITTLE_OVER
-) -> Setting:
+    machine: Machine, target_rpm: float, holding: Holding, school: School = School.A_LITTLE_OVER,
+    *, limited: bool = True,
+) -> Setting:  # fmt: skip
     """The position to set for a wanted speed, never over the limit of what holds the work.
 
     Args:
@@ -29,6 +30,7 @@ def choose(
         target_rpm: What the metal wants, over 0.
         holding: Its limit is never passed.
         school: The default takes the highest step not more than 15 % over the target.
+        limited: False to see what would be set without that limit.
 
     Returns:
         The slowest there is where even that is over the target.
@@ -40,7 +42,7 @@ def choose(
     >>> choose(LATHE, 1123, Holding.THREE_JAW).position
     'belt 3, direct'
     """
-    limit = machine.limit_for(holding)
+    limit = machine.limit_for(holding) if limited else None
     if machine.ranges:
         return _from_ranges(machine, target_rpm, limit, holding)
     allowed = [s for s in machine.ladder if limit is None or s.rpm <= limit * (1 + 1e-9)]

@@ -1,13 +1,5 @@
-import { Suspense, lazy, useCallback, useMemo, useState } from 'react';
-import {
-  type SpeedAnswer,
-  refusalOf,
-  useAnswer,
-  useCalculators,
-  useFan,
-  useMetals,
-  useShop,
-} from '../../api/queries';
+import { Suspense, lazy, useCallback, useState } from 'react';
+import { type Reply, type SpeedAnswer, useFan, useShop } from '../../api/queries';
 import { SpeedFan } from '../../drawings/SpeedFan';
 import { Button } from '../../parts/Button';
 import { Cautions } from '../../parts/Cautions';
@@ -17,9 +9,7 @@ import { Sentence } from '../../parts/Sentence';
 import { SlateList } from '../../parts/SlateList';
 import { Working, stepsOf } from '../../parts/Working';
 import { useKey } from '../../state/keys';
-import { usePrefs } from '../../state/prefs';
-import { useQuestion } from '../../state/question';
-import { useLastGood } from '../../state/lastGood';
+import { useAsked } from '../../parts/useAsked';
 import { Plate } from './Plate';
 import { Schools } from './Schools';
 
@@ -27,14 +17,9 @@ const BenchView = lazy(() => import('./BenchView'));
 
 /** What to set on the machine for a cut. */
 export function SpeedsRoom() {
-  const { unit } = usePrefs();
-  const [typed, change] = useQuestion('speed');
-  const calculators = useCalculators();
-  const metals = useMetals();
+  const { unit, typed, change, calculator, reply, problem, options, fetching } =
+    useAsked<Reply>('speed');
   const shop = useShop();
-  const answer = useAnswer('speed', typed, unit);
-  const problem = refusalOf(answer.error);
-  const reply = useLastGood(answer.data);
   const fan = useFan(typed, unit, Boolean(reply) && !problem);
   const [bench, setBench] = useState(false);
   const [then, setThen] = useState(false);
@@ -42,17 +27,6 @@ export function SpeedsRoom() {
   const ready = Boolean(reply) && !problem;
   useKey('b', useCallback(() => ready && setBench(true), [ready]));
 
-  const calculator = calculators.data?.find((c) => c.name === 'speed');
-  const options = useMemo(
-    () => ({
-      metal: (metals.data ?? []).map((m) => ({ key: m.key, label: m.name })),
-      machine: (shop.data?.machines ?? []).map(({ machine }) => ({
-        key: machine.key,
-        label: machine.name,
-      })),
-    }),
-    [metals.data, shop.data],
-  );
   if (!calculator) return <p className="py-10 text-soft">Fetching the room …</p>;
 
   const both = reply?.answer;
@@ -108,7 +82,7 @@ export function SpeedsRoom() {
           {shown && reply && (
             <div
               aria-live="polite"
-              aria-busy={answer.isFetching}
+              aria-busy={fetching}
               className={`settles space-y-4 ${problem ? 'opacity-40' : ''}`}
               inert={Boolean(problem)}
             >
