@@ -56,6 +56,8 @@ def test_fan(client: TestClient) -> None:
     assert len(fan["diameters_mm"]) == len(fan["wants_rpm"]) == len(fan["set_rpm"])
     assert len(fan["steps"]) == 8
     assert fan["limit_rpm"] == 2000
+    too_large = client.post("/api/calc/speed/fan", json=BORE | {"diameter": "3 m"})
+    assert problem(too_large, 422)["field"] == "diameter"
 
 
 def test_ask(client: TestClient) -> None:

@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING
 import numpy as np
 
 from runk.core.cutting import laws
-from runk.core.cutting.able import holding_of
+from runk.core.cutting.able import check, holding_of
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.speed import SpeedShop, target_speed
 from runk.core.figures import Working
@@ -94,14 +94,19 @@ def fan(question: SpeedQuestion, shop: SpeedShop) -> Fan:
 
     Returns:
         Lines over diameters from 1 mm to what the machine takes.
+
+    Raises:
+        Refused: Where the calculator would refuse the cut.
     """
     machine = shop.machine
+    held = holding_of(question, machine)
+    check(question, machine, held)
     wanted, _ = target_speed(Working(), question, shop.metal)
     at = float(question.diameter)
     largest = max(machine.swing_mm or 50.0, at * 1.25)
     diameters = np.geomspace(min(1.0, at / 1.25), largest, POINTS)
     targets = targets_rpm(np.array([wanted]), diameters)[0]
-    limit = machine.limit_for(holding_of(question, machine))
+    limit = machine.limit_for(held)
     steps = machine.ladder
     if steps:
         allowed = [s.rpm for s in steps if limit is None or s.rpm <= limit] or [steps[0].rpm]
