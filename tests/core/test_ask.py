@@ -29,7 +29,7 @@ UNDERSTOOD: list[tuple[str, dict[str, Any]]] = [
     ("turn 0.5 in brass", {"diameter": 12.7}),
     ("turn 1/2 in brass", {"diameter": 12.7}),
     ("turn 1 1/2 + 5/32 mild steel", {"diameter": 42.06875}),
-    ("drill 2BA clearance brass", {"diameter": 4.7}),
+    ("drill 2BA brass", {"diameter": 4.7}),
     ("drill 6mm SS 20 deep", {"metal": "stainless-303", "length": 20}),
     ("turn 20mm ms 1mm deep", {"depth": 1}),
     ("turn 20mm ms 60 long", {"length": 60}),
@@ -105,6 +105,8 @@ REFUSED: list[tuple[str, str | None, str]] = [
     ("drill and bore 12 mm brass", "operation", "one at a time"),
     ("turn 22 14 brass", None, "what 14 is for"),
     ("turn 22mm brass copper", "metal", "two metals"),
+    ("drill 2BA clearance brass", None, "type the size itself"),
+    ("drill M4 tapping size brass", None, "type the size itself"),
     ("turn 12 brass in the vice", "held", "does not go with"),
     ("turn 12 brass hss carbide", "tool", "only be one"),
 ]

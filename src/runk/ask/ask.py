@@ -25,6 +25,11 @@ _SAY_IN = re.compile(
 _ASKS_LENGTH = re.compile(r"^(?:what(?:'s| is)|convert|length|size of)\s+", re.IGNORECASE)
 
 
+CHANGES_THE_SIZE = frozenset(
+    {"clearance", "clearing", "tapping", "tap", "tapped", "undersize", "interference", "press"}
+)
+
+
 @dataclass(frozen=True, slots=True)
 class Asked:
     """A line understood and answered.
@@ -65,6 +70,7 @@ def ask(line: str, workshop: Workshop, page: PageUnit = PageUnit.MM) -> Asked:
         return _answer(calculators()["length"], {"text": length}, [], page, workshop)
     found = scan(line, page, workshop)
     calculator = _which(found)
+    _not_yet(found)
     typed = _fill(calculator, found, line, workshop)
     return _answer(calculator, typed, found.unknown, page, workshop)
 
@@ -88,6 +94,16 @@ def _understood(found: Scan) -> str:
         n.text for n in found.numbers if n.refused is None
     ]
     return ", ".join(dict.fromkeys(words))
+
+
+def _not_yet(found: Scan) -> None:
+    """Refuse words that would change the size asked for: passing them over would mislead."""
+    said = [word for word in found.unknown if word.lower() in CHANGES_THE_SIZE]
+    if said:
+        raise Refused(
+            f"`{said[0]}` changes the size, and I do not work that out yet: type the size itself.",
+            suggest="drill 4.8 mm brass",
+        )
 
 
 def _which(found: Scan) -> Calculator:
