@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import threading
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -10,6 +11,7 @@ from fastapi.testclient import TestClient
 from pydantic import BaseModel
 
 from runk.api.app import create_app
+from runk.api.schema import schema
 from runk.api.wire import question_model, reply_model
 from runk.cli import document_for
 from runk.core.cutting.operations import Operation
@@ -154,3 +156,9 @@ def test_many_writers_lose_nothing(filled: Store) -> None:
     with TestClient(app) as one:
         slate = one.get("/api/slate").json()
     assert len(slate) == 3 + 8 * 20
+
+
+def test_the_description_the_types_are_made_from_is_todays() -> None:
+    """`make types` writes it; a stale one means the front end's types are stale."""
+    kept = Path(__file__).parents[2] / "web" / "openapi.json"
+    assert kept.read_text(encoding="utf-8") == schema() + "\n"
