@@ -74,4 +74,3 @@ def authorities() -> dict[str, Authority]:
 
 MECHANICS = Source("mechanics", Held.DERIVED)
 PRACTICE = Source("practice", Held.RECALLED)
-YOURS = Source("yours", Held.GIVEN)

@@ -1,5 +1,5 @@
 import { useNavigate } from '@tanstack/react-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { type SlateItem, refusalOf, useEngines, useSlate } from '../api/queries';
 import { setPrefs } from '../state/prefs';
 import { ROOM_OF, setQuestion, type Typed } from '../state/question';
@@ -61,6 +61,8 @@ interface ItemProps {
 
 function Item({ item, short, up, down }: ItemProps) {
   const navigate = useNavigate();
+  const [ticked, setTicked] = useState(item.ticked);
+  useEffect(() => setTicked(item.ticked), [item.ticked]);
   const reopen = () => {
     setPrefs({ unit: item.page_unit === 'inch' ? 'inch' : 'mm' });
     setQuestion(item.calculator, asText(item.question));
@@ -78,14 +80,17 @@ function Item({ item, short, up, down }: ItemProps) {
           <input
             type="checkbox"
             className="size-6 accent-(--mark)"
-            checked={item.ticked}
-            onChange={(event) => void changeItem(item.id, { ticked: event.target.checked })}
+            checked={ticked}
+            onChange={(event) => {
+              setTicked(event.target.checked);
+              void changeItem(item.id, { ticked: event.target.checked });
+            }}
           />
         </label>
         <button
           type="button"
           onClick={reopen}
-          className={`min-h-11 min-w-0 flex-1 cursor-pointer text-left hover:underline ${item.ticked ? 'text-soft' : ''}`}
+          className={`min-h-11 min-w-0 flex-1 cursor-pointer text-left hover:underline ${ticked ? 'text-soft' : ''}`}
         >
           <span className={short ? 'line-clamp-2' : 'block text-xl'}>
             {short ? item.title.split(',')[0] : item.title}

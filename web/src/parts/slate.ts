@@ -3,7 +3,12 @@ import { type SlateItem, client } from '../api/queries';
 
 const refresh = () => client.invalidateQueries({ queryKey: ['slate'] });
 
+let underWay = 0;
+
 export async function changeItem(id: number, change: Partial<SlateItem>): Promise<void> {
+  underWay += 1;
+  // A refetch on its way would still show what this change replaces.
+  void client.cancelQueries({ queryKey: ['slate'] }, { revert: false });
   // Shown at once; the refetch puts it right should the server say otherwise.
   client.setQueryData<SlateItem[]>(['slate'], (items) =>
     items?.map((item) => (item.id === id ? { ...item, ...change } : item)),
@@ -11,7 +16,8 @@ export async function changeItem(id: number, change: Partial<SlateItem>): Promis
   try {
     await call('PATCH', `/slate/${id}`, change);
   } finally {
-    await refresh();
+    underWay -= 1;
+    if (underWay === 0) await refresh();
   }
 }
 

@@ -13,7 +13,6 @@ from runk.core.sources import PRACTICE, Held, Source
 STOP_S = 1.0
 """Least time a hand needs to open the half-nuts or stop the lathe: common practice."""
 TAP_LAW = Source("tapping", Held.RECALLED)
-USUAL_TOOL_MM = 0.0
 TOOTH_SHARE = 0.1
 """Chip of a tap's tooth as a share of the pitch: common practice."""
 
@@ -94,7 +93,8 @@ def pitch_of(question: SpeedQuestion) -> float:
 
 def _gap(question: SpeedQuestion) -> tuple[float, float]:
     relief = float(question.relief or 0)
-    tool = float(question.width) if question.width is not None else USUAL_TOOL_MM
+    # Not told, the tool counts as a point: the whole groove is left to stop in.
+    tool = float(question.width or 0)
     if tool >= relief:
         raise Refused(
             f"A tool {tool:g} mm wide does not fit a relief groove of {relief:g} mm.",

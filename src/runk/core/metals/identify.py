@@ -163,7 +163,10 @@ def identify(question: IdentifyQuestion, metals: list[Metal]) -> IdentifyAnswer:
     within = max(SURE_PERCENT, error.value)
     candidates = []
     for metal in metals:
-        off = w.of(off_percent, density=density.value, table=metal["density_g_cm3"])
+        off = w.of(
+            off_percent, density=density.value, table=metal["density_g_cm3"],
+            source=metal.source("density_g_cm3"),
+        )  # fmt: skip
         against = _against(question, metal)
         own = Figure(metal["density_g_cm3"], unit_of("density_g_per_cm3"))
         fits = abs(off.value) <= within and not against

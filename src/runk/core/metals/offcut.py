@@ -77,7 +77,6 @@ _SPARKS = (
     Choice("few", "few or dull sparks", ("few sparks", "dull sparks", "red sparks")),
     Choice("none", "no sparks", ("no sparks", "no spark")),
 )
-ROUNDISH, EDGED = ("round", "tube"), ("square", "hexagon")
 
 
 @dataclass(frozen=True, slots=True)

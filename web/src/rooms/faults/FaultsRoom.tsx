@@ -1,8 +1,7 @@
 import type { Schemas } from '../../api/client';
 import { Cautions } from '../../parts/Cautions';
 import { KeepButton } from '../../parts/KeepButton';
-import { Said } from '../../parts/Said';
-import { Sentence } from '../../parts/Sentence';
+import { Question } from '../../parts/Question';
 import { Working, stepsOf } from '../../parts/Working';
 import { useAsked } from '../../parts/useAsked';
 
@@ -11,24 +10,14 @@ type Answer = Schemas['FaultAnswerWire'];
 
 /** From a sign seen to the one thing to change first. */
 export default function FaultsRoom() {
-  const { unit, typed, change, calculator, reply, problem, options } =
-    useAsked<FaultsReply>('faults');
+  const asked = useAsked<FaultsReply>('faults');
+  const { unit, typed, calculator, reply, problem } = asked;
   if (!calculator) return <p className="py-10 text-soft">Fetching the room …</p>;
   const answer = reply?.answer;
   return (
     <div className="max-w-5xl space-y-4">
       <h1 className="text-3xl font-semibold">What went wrong?</h1>
-      <Sentence
-        calculator={calculator}
-        typed={typed}
-        change={change}
-        words={reply?.words ?? {}}
-        readings={problem ? {} : (reply?.readings ?? {})}
-        problem={problem}
-        unit={unit}
-        options={options}
-      />
-      {problem && <Said problem={problem} />}
+      <Question asked={asked} readings={reply?.readings ?? {}} />
       {answer && reply && (
         <div
           aria-live="polite"

@@ -1,8 +1,7 @@
 import type { Schemas } from '../../api/client';
 import { Cautions } from '../../parts/Cautions';
 import { KeepButton } from '../../parts/KeepButton';
-import { Said } from '../../parts/Said';
-import { Sentence } from '../../parts/Sentence';
+import { Question } from '../../parts/Question';
 import { Working, stepsOf } from '../../parts/Working';
 import { useAsked } from '../../parts/useAsked';
 import { Candidates } from './Candidates';
@@ -21,8 +20,8 @@ export default function MetalsRoom() {
 }
 
 function Identify() {
-  const { unit, typed, change, calculator, reply, problem, options } =
-    useAsked<IdentifyReply>('identify');
+  const asked = useAsked<IdentifyReply>('identify');
+  const { unit, typed, calculator, reply, problem } = asked;
   if (!calculator) return <p className="py-10 text-soft">Fetching the room …</p>;
   const answer = reply?.answer;
   return (
@@ -31,17 +30,7 @@ function Identify() {
         Which metal is this?
       </h1>
       <p className="text-soft">Weigh an offcut, measure it, try a magnet and file a spot.</p>
-      <Sentence
-        calculator={calculator}
-        typed={typed}
-        change={change}
-        words={reply?.words ?? {}}
-        readings={problem ? {} : (reply?.readings ?? {})}
-        problem={problem}
-        unit={unit}
-        options={options}
-      />
-      {problem && <Said problem={problem} />}
+      <Question asked={asked} readings={reply?.readings ?? {}} />
       {answer && reply && (
         <div
           className={`settles space-y-4 ${problem ? 'opacity-40' : ''}`}
@@ -73,7 +62,8 @@ function Identify() {
 }
 
 function Pair() {
-  const { unit, typed, change, calculator, reply, problem, options } = useAsked<PairReply>('pair');
+  const asked = useAsked<PairReply>('pair');
+  const { calculator, reply } = asked;
   if (!calculator) return null;
   const answer = reply?.answer;
   return (
@@ -81,17 +71,7 @@ function Pair() {
       <h2 id="pair" className="text-3xl font-semibold">
         May these run together?
       </h2>
-      <Sentence
-        calculator={calculator}
-        typed={typed}
-        change={change}
-        words={reply?.words ?? {}}
-        readings={{}}
-        problem={problem}
-        unit={unit}
-        options={options}
-      />
-      {problem && <Said problem={problem} />}
+      <Question asked={asked} readings={reply?.readings ?? {}} />
       {answer && (
         <div
           aria-live="polite"
