@@ -290,3 +290,34 @@ def test_kept_answers_outlive_a_restart(filled: Store) -> None:
     with TestClient(create_app(again)) as other:
         assert other.get("/api/slate").json() == before
     again.close()
+
+
+def test_a_metal_of_ones_own_over_http(client: TestClient) -> None:
+    body = {"metal": {"key": "", "name": "scrapbox brass", "like": "brass",
+                      "figures": {"hss_m_min": "60"}}}  # fmt: skip
+    key = client.post("/api/metals", json=body).json()["metal"]["key"]
+    listed = {m["key"]: m for m in client.get("/api/metals").json()}
+    mine = {f["name"]: f for f in listed[key]["figures"]}
+    assert mine["hss_m_min"]["value"] == 60
+    assert mine["hss_m_min"]["source"]["tag"] == "yours"
+    assert mine["e_gpa"]["source"]["tag"] == "memory"
+    asked = client.post("/api/ask", json={"line": "turn 20 scrapbox brass"}).json()
+    assert asked["typed"]["metal"] == key
+    stale = client.put(f"/api/metals/{key}", json=body | {"version": 7})
+    assert stale.status_code == 409
+    assert stale.json()["theirs"]["metal"]["name"] == "scrapbox brass"
+    assert client.delete(f"/api/metals/{key}").status_code == 204
+    gone = client.post("/api/calc/speed", json={"metal": key, "diameter": "20"})
+    assert gone.json()["field"] == "metal"
+    assert client.post(f"/api/metals/{key}/back").json()["version"] == 1
+
+
+@pytest.mark.parametrize("name", ["drill", "which metal", "wall"])
+def test_a_metal_may_not_take_a_word_ask_knows(client: TestClient, name: str) -> None:
+    body = {"metal": {"key": "", "name": name, "like": "brass"}}
+    response = client.post("/api/metals", json=body)
+    if name == "wall":
+        assert response.status_code == 201
+    else:
+        assert response.json()["field"] == "name"
+        assert "Ask line" in response.json()["detail"]

@@ -17,8 +17,8 @@ from runk.core.refusals import Refused
 from runk.demo.back_shed import LATHE, MACHINES, MILL, WORKSHOP
 from runk.store import engines, slate
 from runk.store.database import Store, backup, file_of, restore
+from runk.store.kept import Stale
 from runk.store.machines import (
-    Stale,
     add_machine,
     bring_back,
     delete_machine,
@@ -120,7 +120,7 @@ def test_names_are_not_shared(store: Store) -> None:
 
 def test_the_reader_notices_every_writer(store: Store) -> None:
     reader = WorkshopReader(store, WORKSHOP)
-    assert reader.workshop() is WORKSHOP
+    assert reader.workshop() == WORKSHOP
     assert reader.standing_in
     other = Store(store.url)
     with other.session() as session:

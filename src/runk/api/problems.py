@@ -12,7 +12,7 @@ from starlette.exceptions import HTTPException
 from starlette.responses import Response
 
 from runk.core.refusals import Refused
-from runk.store.machines import Stale
+from runk.store.kept import Stale
 
 
 class Problem(BaseModel):
@@ -83,8 +83,8 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(Stale)
     async def _stale(_: Request, stale: Stale) -> Response:
         return problem(
-            409, "Saved elsewhere", "This machine was saved in another window since you opened "
-            "it. Both are shown; choose which to keep.", "version", theirs=stale.theirs,
+            409, "Saved elsewhere", f"This {stale.what} was saved in another window since you "
+            "opened it. Both are shown; choose which to keep.", "version", theirs=stale.theirs,
         )  # fmt: skip
 
     @app.exception_handler(RequestValidationError)

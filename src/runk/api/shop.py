@@ -1,4 +1,4 @@
-"""Routes of the workshop: machines and metals."""
+"""Routes of the workshop's machines."""
 
 from __future__ import annotations
 
@@ -49,19 +49,6 @@ class ShopOut:
     machines: list[MachineOut]
 
 
-@dataclass(frozen=True)
-class MetalOut:
-    """A metal to choose from."""
-
-    key: str
-    name: str
-    designation: str
-    family: str
-    cast: bool
-    has_skin: bool
-    aliases: list[str]
-
-
 def _out(kept: KeptMachine) -> MachineOut:
     machine = kept.machine
     ratio = machine.frequency_ratio
@@ -76,7 +63,7 @@ def _out(kept: KeptMachine) -> MachineOut:
 
 
 def router(store: Store, reader: WorkshopReader) -> APIRouter:
-    """Routes of machines and metals."""
+    """Routes of machines."""
     routes = APIRouter(prefix="/api", responses=PROBLEMS)
 
     @routes.get("/machines")
@@ -106,15 +93,5 @@ def router(store: Store, reader: WorkshopReader) -> APIRouter:
     def back(key: str) -> MachineOut:
         with store.session() as session:
             return _out(bring_back(session, key))
-
-    @routes.get("/metals")
-    def metals() -> list[MetalOut]:
-        return [
-            MetalOut(
-                m.key, m.name, m.designation, m.family, m.cast, m.skin is not None, list(m.aliases)
-            )
-            for m in reader.workshop().metals.values()
-            if not m.key.endswith("-skin")
-        ]
 
     return routes

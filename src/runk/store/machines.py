@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 from dataclasses import asdict, dataclass, fields, replace
 
 from sqlalchemy import func, select
@@ -21,18 +20,11 @@ from runk.core.machines.machine import (
 )
 from runk.core.refusals import Refused
 from runk.store.database import now
+from runk.store.kept import Stale, free_key
 from runk.store.models import DialRow, LimitRow, MachineRow, RangeRow, StepRow
 
 _PARTS = ("steps", "ranges", "limits", "dials")
 _PLAIN = tuple(f.name for f in fields(Machine) if f.name not in _PARTS)
-
-
-class Stale(Exception):  # noqa: N818 - said to a person as two sides to choose from
-    """Somebody else saved it since it was read."""
-
-    def __init__(self, theirs: KeptMachine) -> None:
-        super().__init__("saved elsewhere since you opened it")
-        self.theirs = theirs
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,14 +76,6 @@ def _row(session: Session, key: str, *, deleted: bool = False) -> MachineRow:
     return row
 
 
-def _free_key(session: Session, name: str) -> str:
-    base = re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-")[:40] or "machine"
-    taken = set(session.scalars(select(MachineRow.key).where(MachineRow.key.like(f"{base}%"))))
-    if base not in taken:
-        return base
-    return next(f"{base}-{n}" for n in range(2, len(taken) + 3) if f"{base}-{n}" not in taken)
-
-
 def _check_name(session: Session, machine: Machine, key: str) -> None:
     for kept in list_machines(session):
         same = kept.machine.name.strip().lower() == machine.name.strip().lower()
@@ -112,7 +96,7 @@ def add_machine(session: Session, machine: Machine) -> KeptMachine:
     check_machine(machine)
     _check_name(session, machine, "")
     last = session.scalar(select(func.max(MachineRow.place))) or 0
-    row = MachineRow(key=_free_key(session, machine.name), version=1, place=last + 1)
+    row = MachineRow(key=free_key(session, MachineRow.key, machine.name), version=1, place=last + 1)
     _fill(row, machine)
     session.add(row)
     session.flush()
@@ -133,7 +117,7 @@ def save_machine(session: Session, key: str, version: int, machine: Machine) -> 
     check_machine(machine)
     row = _row(session, key)
     if row.version != version:
-        raise Stale(KeptMachine(row.version, _machine(row)))
+        raise Stale("machine", KeptMachine(row.version, _machine(row)))
     _check_name(session, machine, key)
     # The old rows go first, or a position moved to another speed would seem to be there twice.
     for part in _PARTS:

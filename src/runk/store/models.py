@@ -140,6 +140,22 @@ class DialRow(Base):
     backlash: Mapped[float]
 
 
+class OwnMetalRow(Base):
+    """A metal of one's own: the shipped one it is like, and the figures that differ."""
+
+    __tablename__ = "own_metal"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    key: Mapped[str] = mapped_column(String(80), unique=True)
+    version: Mapped[int]
+    name: Mapped[str] = mapped_column(String(80))
+    like: Mapped[str] = mapped_column(String(80))
+    designation: Mapped[str] = mapped_column(String(80))
+    magnet: Mapped[str] = mapped_column(String(20))
+    figures: Mapped[dict[str, float]] = mapped_column(JSON)
+    deleted_at: Mapped[datetime | None]
+
+
 class SlateRow(Base):
     """An answer kept: what was asked, what was answered, by which version."""
 

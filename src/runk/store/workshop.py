@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from runk.core.metals.own import with_own
 from runk.core.workshop import Workshop
 from runk.store.database import Store
 from runk.store.machines import list_machines
+from runk.store.metals import list_metals
 
 
 class WorkshopReader:
@@ -27,7 +29,8 @@ class WorkshopReader:
         if at != self._at:
             with self._store.session() as session:
                 machines = tuple(k.machine for k in list_machines(session))
-            self._workshop = Workshop(machines) if machines else self._stand_in
+                metals = with_own(tuple(k.metal for k in list_metals(session)))
+            self._workshop = Workshop(machines or self._stand_in.machines, metals)
             self.standing_in = not machines
             self._at = at
         return self._workshop

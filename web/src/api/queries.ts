@@ -13,6 +13,7 @@ export type Fan = Schemas['Fan'];
 export type Shop = Schemas['ShopOut'];
 export type MachineOut = Schemas['MachineOut'];
 export type Machine = Schemas['Machine'];
+export type Metal = Schemas['MetalOut'];
 export type SlateItem = Schemas['SlateItem'];
 export type Engine = Schemas['EngineWithParts'];
 
@@ -41,7 +42,7 @@ export const useCalculators = () =>
 export const useMetals = () =>
   useQuery({
     queryKey: ['metals'],
-    queryFn: ({ signal }) => call<Schemas['MetalOut'][]>('GET', '/metals', undefined, signal),
+    queryFn: ({ signal }) => call<Metal[]>('GET', '/metals', undefined, signal),
     ...forever,
   });
 

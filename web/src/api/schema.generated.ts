@@ -306,7 +306,43 @@ export interface paths {
         /** Metals */
         get: operations["metals_api_metals_get"];
         put?: never;
+        /** Add */
+        post: operations["add_api_metals_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/metals/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save */
+        put: operations["save_api_metals__key__put"];
         post?: never;
+        /** Delete */
+        delete: operations["delete_api_metals__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/metals/{key}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Back */
+        post: operations["back_api_metals__key__back_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -923,6 +959,15 @@ export interface components {
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };
+        /**
+         * KeptMetal
+         * @description A metal and which saving of it this is.
+         */
+        KeptMetal: {
+            metal: components["schemas"]["OwnMetal"];
+            /** Version */
+            version: number;
+        };
         /** LengthAnswerWire */
         LengthAnswerWire: {
             error_mm: components["schemas"]["FigureWire"];
@@ -1102,24 +1147,48 @@ export interface components {
             version: number;
         };
         /**
+         * MetalFigureOut
+         * @description One figure of a metal, with who says so.
+         */
+        MetalFigureOut: {
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            source: components["schemas"]["SourceWire"];
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+        };
+        /**
          * MetalOut
-         * @description A metal to choose from.
+         * @description A metal to choose from; ``own`` where it is kept here, with its saving.
          */
         MetalOut: {
             /** Aliases */
             aliases: string[];
             /** Cast */
             cast: boolean;
+            /** Colour */
+            colour: string;
             /** Designation */
             designation: string;
             /** Family */
             family: string;
+            /** Figures */
+            figures: components["schemas"]["MetalFigureOut"][];
             /** Has Skin */
             has_skin: boolean;
             /** Key */
             key: string;
+            /** Magnet */
+            magnet: string;
             /** Name */
             name: string;
+            own: components["schemas"]["OwnMetal"] | null;
+            /** Version */
+            version: number;
         };
         /**
          * NameIn
@@ -1141,6 +1210,52 @@ export interface components {
         OrderIn: {
             /** Order */
             order: number[];
+        };
+        /**
+         * OwnMetal
+         * @description What is kept of a metal of one's own: the shipped one it is like, and what differs.
+         *
+         *     Args:
+         *         key: Made from the name when first kept.
+         *         name: Two letters at least, and none that a metal has already.
+         *         like: Key of the shipped metal it is copied from.
+         *         designation: As sold; may be empty.
+         *         magnet: ``yes``, ``faintly`` or ``no``; that of ``like`` where empty.
+         *         figures: The changed ones by name; the rest are those of ``like``.
+         */
+        OwnMetal: {
+            /**
+             * Designation
+             * @default
+             */
+            designation: string;
+            /** Figures */
+            figures?: {
+                [key: string]: number;
+            };
+            /** Key */
+            key: string;
+            /** Like */
+            like: string;
+            /**
+             * Magnet
+             * @default
+             */
+            magnet: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * OwnMetalIn
+         * @description A metal to save, and the saving it was read at.
+         */
+        OwnMetalIn: {
+            metal: components["schemas"]["OwnMetal"];
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
         };
         /**
          * PageUnit
@@ -3210,6 +3325,338 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MetalOut"][];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_api_metals_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnMetalIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptMetal"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    save_api_metals__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnMetalIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptMetal"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    delete_api_metals__key__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    back_api_metals__key__back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptMetal"];
                 };
             };
             /** @description A body or address that cannot be read */

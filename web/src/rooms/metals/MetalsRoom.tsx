@@ -5,6 +5,7 @@ import { Question } from '../../parts/Question';
 import { Working, stepsOf } from '../../parts/Working';
 import { useAsked } from '../../parts/useAsked';
 import { Candidates } from './Candidates';
+import { MetalList } from './MetalList';
 
 type IdentifyReply = Schemas['IdentifyReply'];
 type PairReply = Schemas['PairReply'];
@@ -15,6 +16,9 @@ export default function MetalsRoom() {
     <div className="grid gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1.6fr)_minmax(20rem,1fr)]">
       <Identify />
       <Pair />
+      <div className="lg:col-span-2">
+        <MetalList />
+      </div>
     </div>
   );
 }

@@ -1,9 +1,11 @@
 import { type FormEvent, useState } from 'react';
-import { type Problem, call } from '../../api/client';
-import { type MachineOut, client, refusalOf } from '../../api/queries';
+import { type MachineOut, client } from '../../api/queries';
+import { Both } from '../../parts/Both';
+import { Box } from '../../parts/Box';
 import { Button } from '../../parts/Button';
-import { Said } from '../../parts/Said';
-import { Box, Rows } from './Rows';
+import { NotSaved } from '../../parts/NotSaved';
+import { useSaving } from '../../parts/useSaving';
+import { Rows } from './Rows';
 import { type Draft, HOLDINGS, NEW_ROW, PLAIN, SLIDES, bodyOf, draftOf } from './draft';
 
 interface Props {
@@ -16,23 +18,10 @@ interface Props {
 /** Adding or changing a machine. Nothing typed is lost by a refusal or a server that is gone. */
 export function Editor({ start, machineKey, version, close }: Props) {
   const [draft, setDraft] = useState(start);
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [gone, setGone] = useState(false);
+  const { save: send, problem, gone } = useSaving('/machines', machineKey, close);
   const field = problem?.field?.replace(/^machine\./, '') ?? null;
-
-  const save = async (atVersion: number) => {
-    setGone(false);
-    try {
-      const body = { machine: bodyOf(draft, machineKey ?? ''), version: atVersion };
-      if (machineKey === null) await call('POST', '/machines', body);
-      else await call('PUT', `/machines/${machineKey}`, body);
-      await client.invalidateQueries();
-      close();
-    } catch (error) {
-      setProblem(refusalOf(error));
-      setGone(!refusalOf(error));
-    }
-  };
+  const save = (atVersion: number) =>
+    send({ machine: bodyOf(draft, machineKey ?? ''), version: atVersion });
   const theirs = problem?.status === 409 ? (problem.theirs as MachineOut) : null;
   const plain = (name: string, value: string) =>
     setDraft({ ...draft, plain: { ...draft.plain, [name]: value } });
@@ -148,24 +137,13 @@ export function Editor({ start, machineKey, version, close }: Props) {
         ]}
         set={(dials) => setDraft({ ...draft, dials })}
       />
-      {problem && <Said problem={problem} />}
-      {gone && (
-        <p role="alert" className="border-l-6 border-stop-edge bg-stop px-3 py-2 text-stop-ink">
-          Not saved: the server does not answer. Everything typed is still here; save again when it
-          is back.
-        </p>
-      )}
+      <NotSaved problem={problem} gone={gone} />
       {theirs && (
         <Both
-          theirs={theirs}
-          mine={draft}
+          theirs={<Brief draft={draftOf(theirs.machine)} />}
+          mine={<Brief draft={draft} />}
           keepMine={() => void save(theirs.version)}
-          takeTheirs={() => {
-            setDraft(draftOf(theirs.machine));
-            setProblem(null);
-            void client.invalidateQueries();
-            close();
-          }}
+          takeTheirs={() => void client.invalidateQueries().then(close)}
         />
       )}
       <div className="flex gap-2">
@@ -178,33 +156,16 @@ export function Editor({ start, machineKey, version, close }: Props) {
   );
 }
 
-function Both(props: {
-  theirs: MachineOut;
-  mine: Draft;
-  keepMine: () => void;
-  takeTheirs: () => void;
-}) {
-  const sides = [
-    { who: 'Saved in the other window', draft: draftOf(props.theirs.machine), act: props.takeTheirs, does: 'Take that' },
-    { who: 'What you have here', draft: props.mine, act: props.keepMine, does: 'Keep this' },
-  ];
+function Brief({ draft }: { draft: Draft }) {
   return (
-    <div className="grid gap-4 sm:grid-cols-2">
-      {sides.map(({ who, draft, act, does }) => (
-        <section key={who} className="rounded border border-line bg-card p-3">
-          <h2 className="font-semibold">{who}</h2>
-          <p>
-            {draft.plain.name}, {draft.plain.kind}, {draft.plain.power_w} W, on {draft.plain.mains_hz} Hz
-          </p>
-          <p className="figures text-base">
-            {draft.steps.map((s) => `${s.position} ${s.gear} ${s.rpm}`).join(' · ')}
-            {draft.ranges.map((r) => `${r.gear} ${r.low_rpm} to ${r.high_rpm}`).join(' · ')}
-          </p>
-          <Button className="mt-2" onClick={act}>
-            {does}
-          </Button>
-        </section>
-      ))}
-    </div>
+    <>
+      <p>
+        {draft.plain.name}, {draft.plain.kind}, {draft.plain.power_w} W, on {draft.plain.mains_hz} Hz
+      </p>
+      <p className="figures text-base">
+        {draft.steps.map((s) => `${s.position} ${s.gear} ${s.rpm}`).join(' · ')}
+        {draft.ranges.map((r) => `${r.gear} ${r.low_rpm} to ${r.high_rpm}`).join(' · ')}
+      </p>
+    </>
   );
 }

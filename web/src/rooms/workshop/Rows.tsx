@@ -1,3 +1,4 @@
+import { BOX, Box } from '../../parts/Box';
 import { Button } from '../../parts/Button';
 import type { Row } from './draft';
 
@@ -5,32 +6,6 @@ interface Column {
   name: string;
   label: string;
   among?: string[];
-}
-
-interface BoxProps {
-  label: string;
-  value: string;
-  wrong: boolean;
-  hideLabel?: boolean;
-  onChange: (value: string) => void;
-}
-
-const LOOK = 'block min-h-11 w-full rounded border bg-card px-2';
-
-/** One labelled box; it keeps what was typed, right or wrong. */
-export function Box({ label, value, wrong, hideLabel, onChange }: BoxProps) {
-  return (
-    <label>
-      <span className={hideLabel ? 'sr-only' : 'text-soft'}>{label}</span>
-      <input
-        value={value}
-        aria-invalid={wrong}
-        autoComplete="off"
-        onChange={(event) => onChange(event.target.value)}
-        className={`${LOOK} ${wrong ? 'border-2 border-stop-edge' : 'border-line'}`}
-      />
-    </label>
-  );
 }
 
 interface Props {
@@ -77,7 +52,7 @@ export function Rows({ title, name, rows, fresh, columns, wrong, set }: Props) {
                   aria-label={label}
                   value={value}
                   onChange={(event) => change(index, column.name, event.target.value)}
-                  className={`${LOOK} border-line`}
+                  className={`${BOX} border-line`}
                 >
                   {column.among.map((option) => (
                     <option key={option}>{option}</option>
