@@ -28,6 +28,7 @@ ASKED: dict[str, dict[str, str]] = {
     "length": {"text": "1 3/16"},
     "identify": OFFCUT,
     "faults": {"sign": "whine", "diameter": "22", "metal": "brass", "rpm": "1480"},
+    "sheet": {"metals": "brass, silver steel", "sizes": "10; 20"},
     "pair": {"metal": "brass", "other": "grey-iron"},
     "speed": BASE | {"metal": "brass"},
 }
@@ -49,7 +50,7 @@ def test_every_calculator_is_asked_here() -> None:
 @pytest.mark.parametrize("unit", ["mm", "inch"])
 def test_replies_keep_their_model(client: TestClient, name: str, unit: str) -> None:
     typed = {
-        k: f"{v} mm" if v[0].isdigit() and k not in ("weight", "text", "rpm") else v
+        k: f"{v} mm" if v[0].isdigit() and k not in ("weight", "text", "rpm", "sizes") else v
         for k, v in ASKED[name].items()
     }
     reply = reply_of(client, name, typed | {"unit": unit})

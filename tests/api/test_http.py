@@ -321,3 +321,24 @@ def test_a_metal_may_not_take_a_word_ask_knows(client: TestClient, name: str) ->
     else:
         assert response.json()["field"] == "name"
         assert "Ask line" in response.json()["detail"]
+
+
+def test_the_wall_sheet_comes_as_files(client: TestClient) -> None:
+    query = "machine=Lathe&metals=brass&sizes=1/2;20&unit=inch"
+    pdf = client.get(f"/api/sheet/pdf?{query}&paper=letter")
+    assert pdf.headers["content-type"] == "application/pdf"
+    assert pdf.content.startswith(b"%PDF-")
+    assert "wall-sheet-letter.pdf" in pdf.headers["content-disposition"]
+    table = client.get(f"/api/sheet/csv?{query}").content.decode("utf-8-sig")
+    assert table.splitlines()[0] == "metal,m/min,12.7 mm,508 mm"
+
+
+@pytest.mark.parametrize(
+    ("query", "field"),
+    [("paper=a3", "paper"), ("unit=cubit", "unit"), ("colour=red", "colour"),
+     ("sizes=1 3/", "sizes"), ("machine=nobody", "machine"), ("metals=brass,cheese", "metals")],
+)  # fmt: skip
+def test_a_sheet_that_cannot_be_made_says_why(client: TestClient, query: str, field: str) -> None:
+    response = client.get(f"/api/sheet/pdf?{query}")
+    assert response.status_code == 422
+    assert response.json()["field"] == field

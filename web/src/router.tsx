@@ -6,6 +6,7 @@ import { SpeedsRoom } from './rooms/speeds/SpeedsRoom';
 const WorkshopRoom = lazy(() => import('./rooms/workshop/WorkshopRoom'));
 const FaultsRoom = lazy(() => import('./rooms/faults/FaultsRoom'));
 const MetalsRoom = lazy(() => import('./rooms/metals/MetalsRoom'));
+const SheetRoom = lazy(() => import('./rooms/sheet/SheetRoom'));
 const SlateRoom = lazy(() => import('./rooms/slate/SlateRoom'));
 
 const root = createRootRoute({ component: Shell });
@@ -19,6 +20,7 @@ const home = createRoute({
 const speeds = createRoute({ getParentRoute: () => root, path: '/speeds', component: SpeedsRoom });
 const faults = createRoute({ getParentRoute: () => root, path: '/faults', component: FaultsRoom });
 const metals = createRoute({ getParentRoute: () => root, path: '/metals', component: MetalsRoom });
+const sheet = createRoute({ getParentRoute: () => root, path: '/sheet', component: SheetRoom });
 const slate = createRoute({ getParentRoute: () => root, path: '/slate', component: SlateRoom });
 const workshop = createRoute({
   getParentRoute: () => root,
@@ -27,7 +29,7 @@ const workshop = createRoute({
 });
 
 export const router = createRouter({
-  routeTree: root.addChildren([home, speeds, faults, metals, slate, workshop]),
+  routeTree: root.addChildren([home, speeds, faults, metals, sheet, slate, workshop]),
 });
 
 declare module '@tanstack/react-router' {

@@ -10,7 +10,7 @@ from pathlib import Path
 from fastapi import FastAPI
 
 from runk import __version__
-from runk.api import calculators, engines, guard, metals, pages, problems, shop, slate
+from runk.api import calculators, engines, guard, metals, pages, problems, sheets, shop, slate
 from runk.demo.back_shed import WORKSHOP
 from runk.store.database import Store
 from runk.store.workshop import WorkshopReader
@@ -44,6 +44,7 @@ def create_app(
     reader = WorkshopReader(store, WORKSHOP)
     problems.install(app)
     app.include_router(calculators.router(reader.workshop))
+    app.include_router(sheets.router(reader.workshop))
     app.include_router(shop.router(store, reader))
     app.include_router(metals.router(store, reader))
     app.include_router(slate.router(store, reader.workshop))

@@ -10,7 +10,7 @@ from starlette.responses import HTMLResponse, PlainTextResponse, Response
 from starlette.staticfiles import StaticFiles
 
 _NONCE = "__NONCE__"
-_ROOMS = ("/", "/speeds", "/faults", "/metals", "/slate", "/workshop")
+_ROOMS = ("/", "/speeds", "/faults", "/metals", "/sheet", "/slate", "/workshop")
 
 
 def policy(nonce: str) -> str:

@@ -169,6 +169,9 @@ def _fill_metal(
     asked: dict[str, Field], found: Scan, typed: dict[str, str], metals: dict[str, Metal]
 ) -> None:
     """The metal; a bare number such as 303 is a metal only where no other is named."""
+    several = next((name for name, field in asked.items() if field.kind is Kind.METALS), None)
+    if several and found.of("metal"):
+        typed[several] = ", ".join(dict.fromkeys(m.phrase for m in found.of("metal")))
     fields = [name for name, field in asked.items() if field.kind is Kind.METAL]
     if not fields:
         return
@@ -216,6 +219,12 @@ def _fill_numbers(asked: dict[str, Field], numbers: list[Number], typed: dict[st
             raise number.refused.on(claimed)
         typed[claimed] = number.text
     principal = next((n for n, f in asked.items() if f.principal), None)
+    if principal and asked[principal].kind is Kind.LENGTHS and loose:
+        for number in loose:
+            if number.refused:
+                raise number.refused.on(principal)
+        typed[principal] = "; ".join(number.text for number in loose)
+        loose = []
     if principal and principal not in typed and loose:
         number = loose.pop(0)
         if number.refused:

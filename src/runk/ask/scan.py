@@ -13,7 +13,7 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 LONGEST_LINE = 500
-_LINKS = frozenset({"at", "in", "the", "is"})
+_LINKS = frozenset({",", "at", "in", "the", "is"})
 _LONGEST_PHRASE = 6
 _LONGEST_NUMBER = 9
 _NUMBERISH = re.compile(
@@ -57,13 +57,13 @@ def clean(line: str) -> list[str]:
             suggest="turn 22mm silver steel hss",
         )
     line = re.sub(r"(?<=\d)(g|grams?)(?=\s|$)", r" \1", line)
-    words = [w.strip("?!;:") for w in re.sub(r",(?=\s|$)", " ", line).split()]
+    words = [w.strip("?!;:") for w in re.sub(r",(?=\s|$)", " , ", line).split()]
     words = [
         w[:-1] if w.endswith(".") and not w[:-1].isdigit() and w.lower() != "no." else w
         for w in words
     ]
     words = [w for w in words if w]
-    if not words:
+    if not [w for w in words if w != ","]:
         raise Refused("There is no question there yet.", suggest="turn 22mm silver steel hss")
     return words
 
@@ -156,7 +156,7 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
         word = words[at].lower()
         if word in hints():
             before = word
-        elif word not in FILLER:
+        elif word != "," and word not in FILLER:
             found.unknown.append(words[at])
         at += 1
     return found

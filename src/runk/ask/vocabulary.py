@@ -33,7 +33,7 @@ def _machine_phrases(workshop: Workshop) -> list[tuple[str, str]]:
         (f"{start} {name}", machine.key)
         for machine in workshop.machines
         for name in (machine.name.lower(), machine.key.lower(), machine.kind.value)
-        for start in ("on the", "on", "in the", "with the", "using the")
+        for start in ("on the", "on", "in the", "with the", "using the", "for the", "for")
     ]
 
 
@@ -61,6 +61,11 @@ def phrases(workshop_key: tuple[object, ...]) -> dict[tuple[str, ...], list[Mean
         add(name, "metal", "metal", key)
     for phrase, key in _machine_phrases(workshop):
         add(phrase, "machine", "machine", key)
+    for machine in workshop.machines:
+        for name in (machine.name, machine.kind.value):
+            # "mill" alone is work to be done; "lathe" alone can only be the machine.
+            if tuple(name.lower().split()) not in known:
+                add(name, "machine", "machine", machine.key)
     return known
 
 

@@ -1,8 +1,8 @@
 """Importing this registers every calculator."""
 
-from runk.core.cutting import speed
+from runk.core.cutting import sheet, speed
 from runk.core.faults import finder as faults
 from runk.core.lengths import calculator as length
 from runk.core.metals import identify, pair
 
-__all__ = ["faults", "identify", "length", "pair", "speed"]
+__all__ = ["faults", "identify", "length", "pair", "sheet", "speed"]

@@ -13,8 +13,10 @@ class Kind(StrEnum):
     """The kinds of field there are. Ask has one reader for each, not one per calculator."""
 
     LENGTH = "length"
+    LENGTHS = "lengths"
     CHOICE = "choice"
     METAL = "metal"
+    METALS = "metals"
     MACHINE = "machine"
     COUNT = "count"
     NUMBER = "number"

@@ -11,6 +11,7 @@ from typing import Any
 
 from runk.core.fields import Field, Kind
 from runk.core.lengths import Reading, read_length
+from runk.core.lengths.several import read_lengths, together
 from runk.core.lengths.show import for_page
 from runk.core.metals import find_metal
 from runk.core.refusals import Refused
@@ -18,6 +19,7 @@ from runk.core.registry import Calculator
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
+_LISTED = re.compile(r"\s*[,;\n]\s*|\s+and\s+")
 _LIVE = re.compile(r"\{(\w+)\}")
 _AN = re.compile(r"\ba (?=8|11\b|18\b)")
 _OPTIONAL = re.compile(r"\[([^\]]*)\]")
@@ -81,6 +83,15 @@ def _value(
     if field.kind is Kind.LENGTH:
         readings[name] = reading = read_length(_plain(raw), page)
         return _bounded(field, reading.mm, page)
+    if field.kind is Kind.LENGTHS:
+        several = read_lengths(_plain(raw), page)
+        readings[name] = together(several)
+        return tuple(_bounded(field, one.mm, page) for one in several)
+    if field.kind is Kind.METALS:
+        named = [text for text in _LISTED.split(str(raw).strip()) if text.strip()]
+        every = {"all", "every metal", "all metals"}
+        keys = [find_metal(n, workshop.metals).key for n in named if n.lower() not in every]
+        return tuple(dict.fromkeys(keys))
     if field.kind is Kind.CHOICE:
         return _choice(field, name, raw, chosen)
     if field.kind is Kind.METAL:
@@ -123,12 +134,12 @@ def _choice(field: Field, name: str, raw: Any, chosen: str) -> str:
 
 def _bounded(field: Field, value: Any, page: PageUnit) -> Any:
     def said(bound: float) -> str:
-        if field.kind is Kind.LENGTH:
+        if field.kind in (Kind.LENGTH, Kind.LENGTHS):
             return for_page(Fraction(str(bound)), page)
         return f"{bound:g}"
 
     what = field.label[0].upper() + field.label[1:]
-    if field.kind is Kind.LENGTH and value <= 0:
+    if field.kind in (Kind.LENGTH, Kind.LENGTHS) and value <= 0:
         raise Refused(f"{what} must be more than 0.", suggest=field.placeholder or None)
     if field.low is not None and value < field.low:
         raise Refused(f"{what} must be at least {said(field.low)}.")
@@ -144,15 +155,19 @@ def word(
     """One live word of the sentence as it stands in the question; empty where unsaid."""
     value = getattr(read.question, name)
     field = calculator.fields[name]
-    if value is None or value == "":
+    if value is None or value in ("", ()):
         return ""
     if field.kind is Kind.LENGTH:
         return read.readings[name].spoken if name in read.readings else for_page(value, page)
     if field.kind is Kind.CHOICE:
         choice = next(c for c in field.choices if c.key == value)
         return "" if choice.silent and not every else choice.label
+    if field.kind is Kind.LENGTHS:
+        return read.readings[name].spoken
     if field.kind is Kind.METAL:
         return workshop.metals[value].name
+    if field.kind is Kind.METALS:
+        return ", ".join(workshop.metals[key].name for key in value)
     return f"{value:g}" if isinstance(value, float) else str(value)
 
 

@@ -106,6 +106,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Wall sheet of a machine */
+        post: operations["sheet_api_calc_sheet_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/speed": {
         parameters: {
             query?: never;
@@ -398,6 +415,40 @@ export interface paths {
         head?: never;
         /** Rename Part */
         patch: operations["rename_part_api_parts__part_id__patch"];
+        trace?: never;
+    };
+    "/api/sheet/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Table */
+        get: operations["table_api_sheet_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet/pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Pdf */
+        get: operations["pdf_api_sheet_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/slate": {
@@ -1406,6 +1457,134 @@ export interface components {
             /** Title */
             title: string;
         };
+        /** SheetAnswerWire */
+        SheetAnswerWire: {
+            /** Columns */
+            columns: components["schemas"]["SheetColumnWire"][];
+            /** Held */
+            held: string;
+            /** Machine */
+            machine: string;
+            /** Marks */
+            marks: components["schemas"]["SheetMarkWire"][];
+            /** Notes */
+            notes: string[];
+            /** Rows */
+            rows: components["schemas"]["SheetRowWire"][];
+            /** Title */
+            title: string;
+        };
+        /** SheetCellWire */
+        SheetCellWire: {
+            /** Mark */
+            mark: string;
+            /** Rpm */
+            rpm: number;
+            /** State */
+            state: string;
+        };
+        /** SheetColumnWire */
+        SheetColumnWire: {
+            /** Label */
+            label: string;
+            /** Mm */
+            mm: number;
+        };
+        /** SheetMarkWire */
+        SheetMarkWire: {
+            /** Mark */
+            mark: string;
+            /** Position */
+            position: string;
+            /** Rpm */
+            rpm: number;
+        };
+        /** SheetQuestion */
+        SheetQuestion: {
+            /**
+             * Held
+             * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, vice, clamped to the table, vertical slide
+             */
+            held?: string | null;
+            /**
+             * Machine
+             * @description machine
+             */
+            machine?: string | null;
+            /**
+             * Metals
+             * @description metals
+             */
+            metals?: string | null;
+            /**
+             * Operation
+             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut
+             */
+            operation?: string | null;
+            /**
+             * School
+             * @description school: a little over, never over, nearest
+             */
+            school?: string | null;
+            /**
+             * Series
+             * @description series: metric, inch
+             */
+            series?: string | null;
+            /**
+             * Sizes
+             * @description diameters
+             */
+            sizes?: string | null;
+            /**
+             * Tool
+             * @description tool: hss, cobalt, carbide
+             */
+            tool?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** SheetReply */
+        SheetReply: {
+            answer: components["schemas"]["SheetAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** SheetRowWire */
+        SheetRowWire: {
+            /** Cells */
+            cells: components["schemas"]["SheetCellWire"][];
+            /** Metal */
+            metal: string;
+            /** Name */
+            name: string;
+            surface_speed_m_min: components["schemas"]["FigureWire"];
+        };
         /**
          * ShopOut
          * @description Every machine; ``stand_in`` while these are the invented workshop's.
@@ -2089,6 +2268,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PairReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    sheet_api_calc_sheet_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetReply"];
                 };
             };
             /** @description A body or address that cannot be read */
@@ -3904,6 +4167,162 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Part"];
                 };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    table_api_sheet_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    pdf_api_sheet_pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description A body or address that cannot be read */
             400: {

@@ -81,28 +81,28 @@ function said({ calculator, typed, problem }: Props, template: string): string {
 }
 
 function leading(part: string | undefined): string {
-  return /^[,.]?/.exec(part ?? '')?.[0] ?? '';
+  return /^[,.:]?/.exec(part ?? '')?.[0] ?? '';
 }
 
 function word(props: Props, name: string, rulingKey: string): ReactNode {
   const field = props.calculator.fields.find((f) => f.name === name);
   if (!field) return name;
   const wrong = props.problem?.field === name;
-  if (['length', 'count', 'number', 'text'].includes(field.kind)) {
+  if (['length', 'lengths', 'metals', 'count', 'number', 'text'].includes(field.kind)) {
     return (
       <TypedWord
         label={field.label}
         value={props.typed[name] ?? ''}
         placeholder={props.words[name] || field.placeholder}
         wrong={wrong}
-        unit={field.kind === 'length' ? props.unit : ''}
+        unit={field.kind.startsWith('length') ? props.unit : ''}
         onChange={(value) => props.change({ [name]: value })}
       />
     );
   }
   const options = props.options[name] ?? optionsOf(field, rulingKey);
   const value = props.typed[name] || field.default || '';
-  const chosen = options.find((o) => o.key === value || o.label === props.words[name]);
+  const chosen = options.find((o) => o.key === value || o.label === (value || props.words[name]));
   return (
     <ChoiceWord
       label={field.label}

@@ -29,7 +29,7 @@ export function Shell() {
   const chooseUnit = (unit: 'mm' | 'inch') => {
     if (unit === prefs.unit) return;
     for (const { name, fields } of calculators.data ?? []) {
-      const lengths = fields.filter((f) => f.kind === 'length').map((f) => f.name);
+      const lengths = fields.filter((f) => f.kind.startsWith('length')).map((f) => f.name);
       pinBareNumbers(name, lengths, prefs.unit);
     }
     setPrefs({ unit });

@@ -28,11 +28,12 @@ const FIRST: Record<string, Typed> = {
 };
 
 /** Which room answers for a calculator. */
-export const ROOM_OF: Record<string, '/speeds' | '/metals' | '/faults'> = {
+export const ROOM_OF: Record<string, '/speeds' | '/metals' | '/faults' | '/sheet'> = {
   speed: '/speeds',
   identify: '/metals',
   pair: '/metals',
   faults: '/faults',
+  sheet: '/sheet',
 };
 
 const questions = new Map<string, Typed>();
@@ -68,8 +69,12 @@ export function useQuestion(calculator: string): [Typed, (change: Typed) => void
 export function pinBareNumbers(calculator: string, lengths: string[], unit: 'mm' | 'inch'): void {
   const typed = questionOf(calculator);
   const pinned = Object.entries(typed).map(([name, value]) => {
-    const bare = lengths.includes(name) && /^\s*[\d.,]+\s*$/.test(value);
-    return [name, bare ? `${value.trim()} ${unit === 'mm' ? 'mm' : 'in'}` : value];
+    if (!lengths.includes(name)) return [name, value];
+    const parts = value.split(/(\s*;\s*|,\s+)/).map((part) => {
+      const bare = /^\s*\d[\d.,]*\s*$/.test(part);
+      return bare ? `${part.trim()} ${unit === 'mm' ? 'mm' : 'in'}` : part;
+    });
+    return [name, parts.join('')];
   });
   setQuestion(calculator, Object.fromEntries(pinned) as Typed);
 }

@@ -12,7 +12,8 @@ from runk.core.cutting.able import check, holding_of
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.speed import SpeedShop, target_speed
 from runk.core.figures import Working
-from runk.core.machines.choose import OVER_ALLOWED, School
+from runk.core.machines.choose import OVER_ALLOWED, School, choose
+from runk.core.machines.machine import Holding, Machine
 
 if TYPE_CHECKING:
     from runk.core.figures import FloatArray
@@ -59,6 +60,33 @@ def chosen_steps(
     for edge in edges[1:]:
         index += targets >= edge
     return ladder_rpm.take(index)
+
+
+def sheet_rpm(
+    surface_m_min: list[float], diameters_mm: list[float], machine: Machine, held: Holding,
+    school: School = School.A_LITTLE_OVER,
+) -> tuple[list[list[float]], list[list[float]]]:  # fmt: skip
+    """Speeds wanted and speeds set, metals by diameters.
+
+    Args:
+        surface_m_min: One for each metal, over 0.
+        diameters_mm: Over 0.
+        machine: With steps or ranges.
+        held: Its limit is kept.
+        school: How a step is chosen.
+
+    Raises:
+        Refused: Every speed of the machine is over the limit of the holding.
+    """
+    targets = targets_rpm(np.array(surface_m_min), np.array(diameters_mm))
+    if not machine.steps:
+        chosen = [[choose(machine, t, held, school).rpm for t in row] for row in targets.tolist()]
+        return targets.tolist(), chosen
+    limit = machine.limit_for(held)
+    ladder = [s.rpm for s in machine.ladder if limit is None or s.rpm <= limit * (1 + 1e-9)]
+    if not ladder:
+        choose(machine, 1.0, held, school)
+    return targets.tolist(), chosen_steps(targets, np.array(ladder), school).tolist()
 
 
 @dataclass(frozen=True, slots=True)

@@ -35,7 +35,8 @@ class Metal:
     """A metal as the shop knows it.
 
     ``chip`` groups metals by how thick a chip they stand: ``steel`` (ordinary),
-    ``free`` (iron, brass, aluminium) or ``tough`` (stainless and tool steel).
+    ``free`` (iron, brass, aluminium) or ``tough`` (stainless and tool steel). ``like`` is the
+    key it was copied from, where it is somebody's own.
     """
 
     key: str
@@ -52,6 +53,12 @@ class Metal:
     properties: dict[str, Property]
     cautions: tuple[MetalCaution, ...]
     skin: Metal | None = None
+    like: str = ""
+
+    @property
+    def kind(self) -> str:
+        """Key of the metal it really is: of the one it was copied from, or its own."""
+        return self.like or self.key
 
     def __getitem__(self, name: str) -> float:
         """A figure by name, such as ``e_gpa``."""

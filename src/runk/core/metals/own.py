@@ -139,6 +139,7 @@ def metal_of(own: OwnMetal) -> Metal:
     return replace(
         like, key=own.key, name=own.name, designation=own.designation, aliases=(),
         magnet=own.magnet or like.magnet, properties=like.properties | figures, skin=skin,
+        like=own.like,
     )  # fmt: skip
 
 

@@ -84,7 +84,7 @@ def pair(question: PairQuestion, shop: PairShop) -> PairAnswer:
     one, other = shop.metal, shop.other
     row = _pairs()[frozenset((one.family, other.family))]
     verdict, says, between = row.verdict, row.says, row.between
-    if one.key == other.key and one.family == "copper alloy":
+    if one.kind == other.kind and one.family == "copper alloy":
         verdict = "no"
         says = f"{one.name.capitalize()} on {one.name} picks up: like does not run on like."
     cautions: tuple[Caution, ...] = ()

@@ -1,3 +1,4 @@
+import { Link } from '@tanstack/react-router';
 import { Suspense, lazy, useCallback, useState } from 'react';
 import { type Reply, type SpeedAnswer, useFan, useShop } from '../../api/queries';
 import { SpeedFan } from '../../drawings/SpeedFan';
@@ -9,6 +10,7 @@ import { Sentence } from '../../parts/Sentence';
 import { SlateList } from '../../parts/SlateList';
 import { Working, stepsOf } from '../../parts/Working';
 import { useKey } from '../../state/keys';
+import { type Typed, setQuestion } from '../../state/question';
 import { useAsked } from '../../parts/useAsked';
 import { Plate } from './Plate';
 import { Schools } from './Schools';
@@ -103,6 +105,13 @@ export function SpeedsRoom() {
                 wants={both!.target_rpm.value}
                 set={both!.set_rpm.value}
               />
+              <Link
+                to="/sheet"
+                className="inline-flex min-h-11 items-center text-mark"
+                onClick={() => setQuestion('sheet', sheetOf(typed, reply.words.machine ?? ''))}
+              >
+                Every metal and diameter on one sheet for the wall
+              </Link>
             </div>
           )}
           <div>
@@ -122,6 +131,12 @@ export function SpeedsRoom() {
       <Suspense>{bench && reply && <BenchView reply={reply} close={() => setBench(false)} />}</Suspense>
     </>
   );
+}
+
+/** The wall sheet of the same work on the same machine. */
+function sheetOf(typed: Typed, machine: string): Typed {
+  const pitched = ['power-tap', 'screw-cut'].includes(typed.operation ?? '');
+  return { machine, tool: typed.tool ?? '', operation: pitched ? 'turn' : (typed.operation ?? '') };
 }
 
 function figuresOf(answer: SpeedAnswer) {

@@ -1,7 +1,9 @@
+import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 import { call } from '../../api/client';
 import { type MachineOut, client, useShop } from '../../api/queries';
 import { Button } from '../../parts/Button';
+import { type Typed, setQuestion } from '../../state/question';
 import { offerUndo } from '../../state/undo';
 import { Editor } from './Editor';
 import { EMPTY, draftOf, type Draft } from './draft';
@@ -85,6 +87,11 @@ interface CardProps {
   remove: () => void;
 }
 
+/** The sheet a machine is most likely wanted for. */
+function sheetOf({ name, kind }: MachineOut['machine']): Typed {
+  return { machine: name, operation: kind === 'lathe' ? 'turn' : 'drill' };
+}
+
 function MachineCard({ kept, standIn, edit, copy, remove }: CardProps) {
   const { machine } = kept;
   const gears = [...new Set(kept.real.map((s) => s.gear))];
@@ -100,6 +107,14 @@ function MachineCard({ kept, standIn, edit, copy, remove }: CardProps) {
           </p>
         </div>
         <div className="flex">
+          <Link
+            to="/sheet"
+            aria-label={`Wall sheet of ${machine.name}`}
+            onClick={() => setQuestion('sheet', sheetOf(machine))}
+            className="inline-flex min-h-11 items-center rounded-md px-3 text-lg text-ink no-underline hover:bg-mark-wash"
+          >
+            Wall sheet
+          </Link>
           {!standIn && <Button look="quiet" aria-label={`Change ${machine.name}`} onClick={edit}>Change</Button>}
           <Button look="quiet" aria-label={`Copy ${machine.name}`} onClick={copy}>Copy</Button>
           {!standIn && <Button look="quiet" aria-label={`Take out ${machine.name}`} onClick={remove}>✕</Button>}

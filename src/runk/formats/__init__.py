@@ -1,0 +1,1 @@
+"""Open formats out of Runk: sheets to print, tables for a spreadsheet."""

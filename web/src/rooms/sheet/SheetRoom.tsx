@@ -1,0 +1,106 @@
+import { useNavigate } from '@tanstack/react-router';
+import type { Schemas } from '../../api/client';
+import { useMetals } from '../../api/queries';
+import { Button } from '../../parts/Button';
+import { Cautions } from '../../parts/Cautions';
+import { KeepButton } from '../../parts/KeepButton';
+import { Question } from '../../parts/Question';
+import { useAsked } from '../../parts/useAsked';
+import { type Typed, setQuestion } from '../../state/question';
+import { SheetTable } from './SheetTable';
+
+export type SheetReply = Schemas['SheetReply'];
+
+/** One machine's settings for many metals and diameters: to print and hang beside it. */
+export default function SheetRoom() {
+  const asked = useAsked<SheetReply>('sheet');
+  const { unit, typed, change, calculator, reply, problem } = asked;
+  const navigate = useNavigate();
+  if (!calculator) return <p className="py-10 text-soft">Fetching the room …</p>;
+  const answer = reply?.answer;
+  const open = (metal: string, mm: number) => {
+    const cut: Typed = { metal, diameter: `${mm} mm`, operation: typed.operation || 'turn' };
+    for (const name of ['tool', 'machine', 'held', 'school']) if (typed[name]) cut[name] = typed[name];
+    setQuestion('speed', cut);
+    void navigate({ to: '/speeds' });
+  };
+  const address = (file: string, paper?: string) => {
+    const given = Object.entries(typed).filter(([, value]) => value.trim() !== '');
+    return `/api/sheet/${file}?${new URLSearchParams([...given, ['unit', unit], ...(paper ? [['paper', paper]] : [])])}`;
+  };
+  return (
+    <section aria-labelledby="sheet" className="min-w-0 space-y-4">
+      <h1 id="sheet" className="text-3xl font-semibold">
+        Wall sheet
+      </h1>
+      <Question asked={asked} readings={reply?.readings ?? {}} />
+      <Metals chosen={typed.metals ?? ''} choose={(metals) => change({ metals })} />
+      {answer && reply && (
+        <div className={`settles space-y-4 ${problem ? 'opacity-40' : ''}`} inert={Boolean(problem)}>
+          <div className="flex flex-wrap items-center gap-2" aria-label="Take it to the wall">
+            <Download href={address('pdf', 'a4')}>Print on A4</Download>
+            <Download href={address('pdf', 'letter')}>Print on letter</Download>
+            <Download href={address('csv')}>CSV</Download>
+            <KeepButton calculator="sheet" typed={typed} unit={unit} ready={!problem} />
+          </div>
+          <SheetTable answer={answer} open={open} />
+          {answer.notes.map((note) => (
+            <p key={note} className="text-soft">
+              {note}
+            </p>
+          ))}
+          <Cautions cautions={reply.cautions} />
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Download({ href, children }: { href: string; children: string }) {
+  return (
+    <a
+      href={href}
+      download
+      className="inline-flex min-h-11 items-center rounded-md border border-line bg-card px-3 py-1.5 text-lg text-ink no-underline hover:border-ink"
+    >
+      {children}
+    </a>
+  );
+}
+
+/** Metals as buttons to press in and out; none pressed means every one. */
+function Metals({ chosen, choose }: { chosen: string; choose: (metals: string) => void }) {
+  const metals = useMetals();
+  const all = metals.data ?? [];
+  const named = new Set(chosen.split(/[,;]/).map((name) => name.trim().toLowerCase()));
+  const pressed = all.filter((m) => named.has(m.key) || named.has(m.name.toLowerCase()));
+  const turn = (key: string) => {
+    const on = pressed.some((m) => m.key === key);
+    const next = all.filter((m) => (m.key === key ? !on : pressed.includes(m)));
+    choose(next.map((m) => m.name).join(', '));
+  };
+  return (
+    <details className="rounded-lg border border-line bg-card px-3">
+      <summary className="min-h-11 cursor-pointer content-center">
+        {pressed.length === 0 ? 'Every metal' : `${pressed.length} of ${all.length} metals`}: choose which
+      </summary>
+      <div className="flex flex-wrap gap-2 pb-3">
+        {all.map((metal) => (
+          <Button
+            key={metal.key}
+            aria-pressed={pressed.includes(metal)}
+            look={pressed.includes(metal) ? 'main' : 'plain'}
+            onClick={() => turn(metal.key)}
+          >
+            {metal.name}
+          </Button>
+        ))}
+        {pressed.length > 0 && (
+          <Button look="quiet" onClick={() => choose('')}>
+            Every metal
+          </Button>
+        )}
+      </div>
+    </details>
+  );
+}
