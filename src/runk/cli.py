@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import argparse
+import getpass
 import json
+import os
 import sys
 from collections.abc import Iterable
 from pathlib import Path
@@ -17,6 +19,7 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 PORT = 8765
+PHRASE_VARIABLE = "RUNK_PASSPHRASE"
 
 
 def main(argv: list[str] | None = None) -> int:
@@ -46,6 +49,9 @@ def _parser() -> argparse.ArgumentParser:
     for name, words in (("demo", "start with the demonstration's data"), ("serve", "start")):
         server = commands.add_parser(name, help=words)
         server.add_argument("--port", type=int, default=PORT)
+        lan = "let a tablet of the same network in, with a pass-phrase"
+        server.add_argument("--lan", action="store_true", help=lan)
+        server.add_argument("--address", default="", help="with --lan: this machine's address")
         server.set_defaults(run=_serve, demo=name == "demo")
     for name, run in (("backup", _backup), ("restore", _restore)):
         mover = commands.add_parser(name, help=f"{name} everything kept")
@@ -139,16 +145,35 @@ def _refusal_words(refused: Refused) -> str:
     return f"{refused.says} Try: {refused.suggest}" if refused.suggest else refused.says
 
 
+def _phrase() -> str:
+    """The pass-phrase: from the environment, or typed; made up where left blank."""
+    from runk.api.door import made_up_phrase
+
+    given = os.environ.get(PHRASE_VARIABLE, "")
+    if given:
+        return given
+    if not sys.stdin.isatty():
+        raise Refused(f"--lan needs a pass-phrase: put it into {PHRASE_VARIABLE}.")
+    typed = getpass.getpass("Pass-phrase for the tablet (Enter makes one up): ")
+    if typed.strip():
+        return typed
+    made = made_up_phrase()
+    print(f"The pass-phrase is: {made}")
+    return made
+
+
 def _serve(arguments: argparse.Namespace) -> int:
+    from runk.api.door import Door
     from runk.demo.run import demo_url, prepare
-    from runk.server import run
+    from runk.server import Lan, lan_host, run
     from runk.store.database import Store
 
+    lan = Lan(lan_host(arguments.address), Door(_phrase())) if arguments.lan else None
     store = Store(demo_url() if arguments.demo else None)
     store.migrate()
     if arguments.demo:
         prepare(store)
-    run(store, arguments.port)
+    run(store, arguments.port, lan)
     return 0
 
 

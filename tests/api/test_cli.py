@@ -114,7 +114,7 @@ def test_a_busy_port_is_passed_over() -> None:
         taken.bind(("127.0.0.1", 0))
         taken.listen()
         port = taken.getsockname()[1]
-        with listening(port) as ours:
+        with listening(port)[0] as ours:
             assert ours.getsockname()[1] > port
 
 

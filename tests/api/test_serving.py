@@ -19,15 +19,18 @@ from tests.browser.serving import free_port
 
 
 @contextmanager
-def started(folder: Path, command: str, port: int) -> Iterator[str]:
+def started(folder: Path, command: str, port: int, *more: str) -> Iterator[str]:
     """A server process; gives the address it printed once it answers there."""
-    code = (
-        f"import sys; from runk.cli import main; sys.exit(main(['{command}', '--port', '{port}']))"
-    )
+    arguments = [command, "--port", str(port), *more]
+    code = f"import sys; from runk.cli import main; sys.exit(main({arguments!r}))"
     environment = os.environ | {"XDG_DATA_HOME": str(folder), "PYTHONUNBUFFERED": "1"}
     environment.pop("RUNK_DATABASE_URL", None)
     process = subprocess.Popen(
-        [sys.executable, "-c", code], env=environment, stdout=subprocess.PIPE, text=True
+        [sys.executable, "-c", code],
+        env=environment,
+        stdin=subprocess.DEVNULL,
+        stdout=subprocess.PIPE,
+        text=True,
     )
     try:
         assert process.stdout is not None

@@ -26,8 +26,9 @@ def free_port() -> int:
 class Server:
     """Runk with the demonstration's data in a folder of its own; can be stopped and started."""
 
-    def __init__(self, folder: Path, command: str = "demo") -> None:
-        self.folder, self.command, self.port = folder, command, free_port()
+    def __init__(self, folder: Path, command: str = "demo", *more: str) -> None:
+        self.folder, self.port = folder, free_port()
+        self.arguments = [command, "--port", str(self.port), *more]
         self.url = f"http://127.0.0.1:{self.port}"
         self._process: subprocess.Popen[bytes] | None = None
 
@@ -35,7 +36,7 @@ class Server:
         """Start, and wait until it answers."""
         environment = os.environ | {"XDG_DATA_HOME": str(self.folder)}
         environment.pop("RUNK_DATABASE_URL", None)
-        code = f"import sys; from runk.cli import main; sys.exit(main(['{self.command}', '--port', '{self.port}']))"
+        code = f"import sys; from runk.cli import main; sys.exit(main({self.arguments!r}))"
         self._process = subprocess.Popen(
             [sys.executable, "-c", code], env=environment, stdout=subprocess.DEVNULL
         )

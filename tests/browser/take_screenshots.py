@@ -29,6 +29,11 @@ def _ask(page: Page) -> None:
     page.get_by_text("belt 3, back gear").first.wait_for()
 
 
+def _pad(page: Page) -> None:
+    page.get_by_label("diameter", exact=True).tap()
+    page.get_by_role("group", name="Keys for a size").wait_for()
+
+
 VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("speeds", "/speeds", "light", (1280, 800), _nothing),
     ("speeds-night", "/speeds", "dark", (1280, 800), _nothing),
@@ -36,8 +41,10 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("ask", "/speeds", "light", (1280, 800), _ask),
     ("faults", "/faults", "light", (1280, 800), _nothing),
     ("metals", "/metals", "light", (1280, 800), _nothing),
+    ("sheet", "/sheet", "light", (1280, 800), _nothing),
     ("slate", "/slate", "light", (1280, 800), _nothing),
     ("workshop", "/workshop", "light", (1280, 800), _nothing),
+    ("phone-pad", "/speeds", "light", (390, 844), _pad),
     ("phone", "/speeds", "light", (390, 844), _nothing),
 ]
 
@@ -53,6 +60,7 @@ def main() -> None:
             context = browser.new_context(
                 base_url=server.url, color_scheme=json.loads(f'"{scheme}"'),
                 viewport={"width": width, "height": height}, reduced_motion="reduce",
+                has_touch=width < 500, is_mobile=width < 500,
             )  # fmt: skip
             page = context.new_page()
             page.goto(address)

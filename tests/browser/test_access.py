@@ -22,6 +22,8 @@ VIEWS: list[tuple[str, str, list[str]]] = [
     ("help", "/speeds", ["?"]),
     ("faults", "/faults", []),
     ("metals", "/metals", []),
+    ("sheet", "/sheet", []),
+    ("a metal", "/metals", ["copy"]),
     ("slate", "/slate", []),
     ("workshop", "/workshop", []),
     ("editor", "/workshop", ["edit"]),
@@ -51,11 +53,15 @@ def test_axe_finds_nothing(chromium: Browser, server: Server, scheme: Any) -> No
     wrong = {}
     for name, address, acts in VIEWS:
         page.goto(address)
-        expect(page.locator("#room")).to_contain_text("g/cm³" if name == "metals" else "rev/min")
+        expect(page.locator("#room")).to_contain_text(
+            "g/cm³" if address == "/metals" else "rev/min"
+        )
         for act in acts:
             if act == "bad":
                 page.get_by_label("diameter", exact=True).fill("1 3/")
                 expect(page.get_by_role("alert")).to_be_visible()
+            elif act == "copy":
+                page.get_by_role("button", name="Copy gunmetal").click()
             elif act == "edit":
                 page.get_by_role("button", name="Change Lathe").click()
             else:

@@ -10,7 +10,19 @@ from pathlib import Path
 from fastapi import FastAPI
 
 from runk import __version__
-from runk.api import calculators, engines, guard, metals, pages, problems, sheets, shop, slate
+from runk.api import (
+    calculators,
+    engines,
+    guard,
+    metals,
+    pages,
+    problems,
+    sheets,
+    shop,
+    slate,
+    tablet,
+)
+from runk.api.door import Door, Locked
 from runk.demo.back_shed import WORKSHOP
 from runk.store.database import Store
 from runk.store.workshop import WorkshopReader
@@ -29,14 +41,17 @@ DIST = Path(__file__).resolve().parents[3] / "web" / "dist"
 
 
 def create_app(
-    store: Store, dist: Path = DIST, hosts: frozenset[str] = guard.LOCAL_HOSTS
-) -> FastAPI:
+    store: Store, dist: Path = DIST, hosts: frozenset[str] = guard.LOCAL_HOSTS,
+    door: Door | None = None, address: str = "",
+) -> FastAPI:  # fmt: skip
     """The whole application on one store.
 
     Args:
         store: Migrated already.
         dist: The built front end.
         hosts: Host names it answers to.
+        door: Asks everybody for a pass-phrase; None where only this machine can come in.
+        address: Where a tablet finds it.
     """
     app = FastAPI(
         title="Runk", version=__version__, docs_url=None, redoc_url=None, lifespan=_settled
@@ -54,6 +69,9 @@ def create_app(
     async def alive() -> dict[str, str]:
         return {"runk": __version__}
 
+    app.include_router(tablet.router(door, address))
     pages.install(app, dist)
+    if door is not None:
+        app.add_middleware(Locked, door=door)
     app.add_middleware(guard.Guard, hosts=hosts)
     return app

@@ -31,11 +31,13 @@ PROBLEMS: dict[int | str, dict[str, Any]] = {
     code: {"model": Problem, "content": {"application/problem+json": {}}, "description": words}
     for code, words in (
         (400, "A body or address that cannot be read"),
+        (401, "Not signed in"),
         (403, "A request from somewhere else"),
         (404, "Nothing there"),
         (409, "Saved elsewhere since it was opened"),
         (413, "Too much at once"),
         (422, "Refused, with the reason"),
+        (429, "Too many tries"),
     )
 }
 

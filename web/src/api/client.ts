@@ -1,3 +1,4 @@
+import { lock } from '../state/door';
 import type { components } from './schema.generated';
 
 export type Schemas = components['schemas'];
@@ -38,6 +39,7 @@ export async function call<T>(
   const isProblem = response.headers.get('content-type')?.includes('problem+json');
   if (!response.ok && !isProblem) throw new ServerGone(`The server answered ${response.status}.`);
   const data: unknown = await response.json();
+  if (response.status === 401 && path !== '/sign-in') lock();
   if (!response.ok) throw new Refusal(data as Problem);
   return data as T;
 }

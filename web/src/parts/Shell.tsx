@@ -1,6 +1,7 @@
 import { Link, Outlet, useRouterState } from '@tanstack/react-router';
 import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
 import { useCalculators, useServerGone } from '../api/queries';
+import { useLocked } from '../state/door';
 import { useKey } from '../state/keys';
 import { isDark, setPrefs, usePrefs } from '../state/prefs';
 import { pinBareNumbers } from '../state/question';
@@ -8,6 +9,7 @@ import { Button } from './Button';
 import { Undo } from './Undo';
 
 const Ask = lazy(() => import('./Ask'));
+const SignIn = lazy(() => import('./SignIn'));
 const Help = lazy(() => import('./Help'));
 
 const ROOMS = [
@@ -25,6 +27,7 @@ export function Shell() {
   const [asking, setAsking] = useState(false);
   const [helping, setHelping] = useState(false);
   const gone = useServerGone();
+  const locked = useLocked();
   const calculators = useCalculators();
   const chooseUnit = (unit: 'mm' | 'inch') => {
     if (unit === prefs.unit) return;
@@ -125,11 +128,11 @@ export function Shell() {
       )}
       <main id="room" className="mx-auto max-w-[1400px] px-3 py-4 sm:px-6">
         <Suspense fallback={<p className="py-10 text-soft">Fetching the room …</p>}>
-          <Outlet />
+          {locked ? <SignIn /> : <Outlet />}
         </Suspense>
       </main>
       <Suspense>
-        {asking && <Ask close={() => setAsking(false)} />}
+        {asking && !locked && <Ask close={() => setAsking(false)} />}
         {helping && <Help close={() => setHelping(false)} />}
       </Suspense>
       <Undo />

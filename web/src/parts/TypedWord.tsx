@@ -1,3 +1,5 @@
+import { usePad } from './usePad';
+
 interface Props {
   label: string;
   value: string;
@@ -11,6 +13,7 @@ interface Props {
 /** A live word to type in: a size as it is spoken, a count. Stays as typed, right or wrong. */
 export function TypedWord({ label, value, placeholder, wrong, unit, onChange }: Props) {
   const text = value || placeholder;
+  const pad = usePad(unit !== '');
   const bare = /^[\d.,]+$/.test(value);
   return (
     <>
@@ -20,15 +23,15 @@ export function TypedWord({ label, value, placeholder, wrong, unit, onChange }: 
       value={value}
       placeholder={placeholder}
       onChange={(event) => onChange(event.target.value)}
-      onFocus={(event) => event.target.select()}
       autoComplete="off"
       spellCheck={false}
-      inputMode="text"
+      {...pad.props}
       style={{ width: `${Math.max(text.length, 2) * 0.56 + 0.9}em` }}
       className={`mx-0.5 min-h-11 max-w-full border-b-2 bg-transparent px-1 text-center font-semibold placeholder:font-normal placeholder:text-soft hover:bg-mark-wash ${
         wrong ? 'border-stop-edge text-stop-edge' : 'border-mark'
       }`}
       />
+      {pad.shown}
       {bare && unit && <span className="text-soft">{unit}</span>}
     </>
   );

@@ -43,12 +43,12 @@ export function SheetTable({ answer, open }: Props) {
                       ) : (
                         <button
                           type="button"
-                          aria-label={`${row.name}, ${column.label}: ${spoken(cell, answer)}`}
+                          aria-label={`${row.name}, ${column.label}: ${shown(cell)}, ${spoken(cell, answer)}`}
                           onClick={() => open(row.metal, column.mm)}
                           className="figures min-h-11 w-full min-w-11 cursor-pointer text-2xl font-bold hover:bg-mark-wash"
                         >
                           <span className={cell.state === 'slow' ? 'border-b-2 border-ink' : ''}>
-                            {cell.state === 'fast' ? `(${cell.mark})` : cell.mark}
+                            {shown(cell)}
                           </span>
                         </button>
                       )}
@@ -73,6 +73,8 @@ export function SheetTable({ answer, open }: Props) {
     </>
   );
 }
+
+const shown = (cell: Cell) => (cell.state === 'fast' ? `(${cell.mark})` : cell.mark);
 
 function spoken(cell: Cell, answer: Answer): string {
   const position = answer.marks.find((m) => m.mark === cell.mark)?.position ?? `${cell.mark} rev/min`;

@@ -6,6 +6,7 @@ import { Button } from '../../parts/Button';
 import { type Typed, setQuestion } from '../../state/question';
 import { offerUndo } from '../../state/undo';
 import { Editor } from './Editor';
+import { Tablet } from './Tablet';
 import { EMPTY, draftOf, type Draft } from './draft';
 
 interface Editing {
@@ -75,6 +76,7 @@ export default function WorkshopRoom() {
           />
         ))}
       </div>
+      <Tablet />
     </>
   );
 }
