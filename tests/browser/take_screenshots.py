@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 import tempfile
 from collections.abc import Callable
 from pathlib import Path
@@ -30,6 +31,7 @@ def _ask(page: Page) -> None:
 
 
 def _pad(page: Page) -> None:
+    page.get_by_role("button", name=re.compile("Change")).first.tap()
     page.get_by_label("diameter", exact=True).tap()
     page.get_by_role("group", name="Keys for a size").wait_for()
 

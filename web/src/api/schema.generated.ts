@@ -788,12 +788,14 @@ export interface components {
         };
         /** FaultAnswerWire */
         FaultAnswerWire: {
+            angle_deg: components["schemas"]["FigureWire"] | null;
             /** Causes */
             causes: components["schemas"]["CauseWire"][];
             /** First */
             first: string;
             /** First Check */
             first_check: string;
+            move_mm: components["schemas"]["FigureWire"] | null;
             new_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
             /** New Position */
             new_position: string;
@@ -805,6 +807,11 @@ export interface components {
         };
         /** FaultsQuestion */
         FaultsQuestion: {
+            /**
+             * Apart
+             * @description distance between them
+             */
+            apart?: string | number | null;
             /**
              * At Chuck
              * @description run-out at the chuck
@@ -826,10 +833,20 @@ export interface components {
              */
             at_work?: string | number | null;
             /**
+             * Between
+             * @description whole length, where a centre holds it
+             */
+            between?: string | number | null;
+            /**
              * Diameter
              * @description diameter
              */
             diameter?: string | number | null;
+            /**
+             * Far
+             * @description diameter at the free end
+             */
+            far?: string | number | null;
             /**
              * Feed
              * @description feed a turn
@@ -845,6 +862,11 @@ export interface components {
              * @description metal
              */
             metal?: string | null;
+            /**
+             * Near
+             * @description diameter at the chuck end
+             */
+            near?: string | number | null;
             /**
              * Operation
              * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, power-tap, screw-cut

@@ -11,7 +11,8 @@ from runk.core.cutting import laws
 from runk.core.cutting.operations import FACTS
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.speed import target_speed
-from runk.core.faults.question import CUTTING, SENTENCES, SIGNS, FaultQuestion, Sign
+from runk.core.faults.question import CUTTING, SENTENCES, SIGNS, TAPERED, FaultQuestion, Sign
+from runk.core.faults.taper import read_taper
 from runk.core.figures import Caution, Figure, Num, Working, law
 from runk.core.lengths import Reading
 from runk.core.machines.machine import Machine, Setting
@@ -52,7 +53,8 @@ class Jump:
 class FaultAnswer:
     """What to look at in order, the one thing to change first, and what it becomes.
 
-    ``new_rpm`` and ``new_feed_mm_per_rev`` are there where the first change is one of them.
+    ``new_rpm`` and ``new_feed_mm_per_rev`` are there where the first change is one of them;
+    ``move_mm`` and ``angle_deg`` where both ends of a taper were measured.
     """
 
     first: str
@@ -62,6 +64,8 @@ class FaultAnswer:
     new_feed_mm_per_rev: Figure | None
     target_rpm: Figure | None
     off_percent: Figure | None
+    move_mm: Figure | None
+    angle_deg: Figure | None
     causes: tuple[Cause, ...]
     trace: tuple[Jump, ...]
     cautions: tuple[Caution, ...]
@@ -130,6 +134,8 @@ def faults(question: FaultQuestion, shop: FaultShop) -> FaultAnswer:
     rows = list(_rows()[question.sign])
     if question.sign is Sign.RUN_OUT:
         return _run_out(question, rows)
+    if question.sign in TAPERED:
+        return _tapered(question, rows)
     if question.sign not in CUTTING:
         return _answer(rows)
     if question.diameter is None or question.rpm is None:
@@ -159,6 +165,17 @@ def faults(question: FaultQuestion, shop: FaultShop) -> FaultAnswer:
     )  # fmt: skip
 
 
+def _tapered(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
+    says = read_taper(question)
+    if says is None:
+        return _answer(rows)
+    # The causes the direction speaks for come first, in their own order.
+    rows.sort(key=lambda row: row.does != says.likely)
+    return replace(
+        _answer(rows), first_check=says.says, move_mm=says.move_mm, angle_deg=says.angle_deg
+    )
+
+
 def _unlikely(row: _Row, off: float) -> bool:
     """A speed cause the present speed speaks against is looked at last."""
     return (row.does == "slow" and off <= 0) or (row.does == "faster" and off >= 0)
@@ -167,7 +184,9 @@ def _unlikely(row: _Row, off: float) -> bool:
 def _answer(rows: list[_Row]) -> FaultAnswer:
     causes = tuple(replace(row.cause, order=n) for n, row in enumerate(rows, 1))
     first = causes[0]
-    return FaultAnswer(first.cause, first.check, None, "", None, None, None, causes, (), ())
+    return FaultAnswer(
+        first.cause, first.check, None, "", None, None, None, None, None, causes, (), ()
+    )
 
 
 def _new_setting(does: str, rpm: float, machine: Machine, target: float) -> Setting | None:
@@ -242,6 +261,8 @@ def _settle(question: FaultQuestion, workshop: Workshop, _: Mapping[str, Reading
 
 def _headline(answer: FaultAnswer) -> str:
     setting = f" → {answer.new_position}" if answer.new_position else ""
+    if answer.move_mm is not None:
+        setting = f" · {answer.move_mm.words()}"
     return f"{answer.first}{setting}"
 
 

@@ -52,6 +52,7 @@ SIGNS = (
 )  # fmt: skip
 CUTTING = ("whine", "torn", "built-up", "glazed", "snatching")
 """Signs whose cure begins with what the machine was set to."""
+TAPERED = ("taper", "bell-mouth")
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,6 +62,8 @@ class FaultQuestion:
     Args:
         rpm: What the spindle was set to.
         feed: Feed a turn.
+        near: Diameter by the chuck, or inside a bore; ``far`` at the free end or mouth.
+        apart: Between the two; ``between`` is the whole length where a centre holds it.
         at_work: Run-out read at the work; then one step back each, to the taper.
     """
 
@@ -108,6 +111,26 @@ class FaultQuestion:
         Field(Kind.LENGTH, "run-out in the taper", ("taper", "spindle"), only=("run-out",),
               high=10.0, placeholder="reading"),
     ] = None  # fmt: skip
+    near: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "diameter at the chuck end", ("chuck", "inside"), only=TAPERED, low=0.1,
+              high=5000.0, placeholder="measure it"),
+    ] = None  # fmt: skip
+    far: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "diameter at the free end", ("free", "mouth", "end"), only=TAPERED,
+              low=0.1, high=5000.0, placeholder="measure it"),
+    ] = None  # fmt: skip
+    apart: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "distance between them", ("apart", "over"), only=TAPERED, low=1.0,
+              high=5000.0, placeholder="how far"),
+    ] = None  # fmt: skip
+    between: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "whole length, where a centre holds it", ("centres", "between"),
+              only=("taper",), low=1.0, high=5000.0, placeholder="no centre"),
+    ] = None  # fmt: skip
 
 
 _CUT = (
@@ -116,5 +139,8 @@ _CUT = (
 )
 SENTENCES = {sign.key: _CUT if sign.key in CUTTING else "When {sign}" for sign in SIGNS} | {
     "run-out": "When {sign}: {at_work} at the work[, {at_collet} at the collet]"
-    "[, {at_chuck} at the chuck][, {at_taper} in the taper behind it]"
+    "[, {at_chuck} at the chuck][, {at_taper} in the taper behind it]",
+    "taper": "When {sign}[: {near} at the chuck end][, {far} at the free end][, {apart} apart]"
+    "[, {between} from chuck or centre to centre]",
+    "bell-mouth": "When {sign}[: {near} inside][, {far} at the mouth][, {apart} apart]",
 }

@@ -50,6 +50,8 @@ export default function FaultsRoom() {
               answer.off_percent,
               answer.new_rpm,
               answer.new_feed_mm_per_rev,
+              answer.move_mm,
+              answer.angle_deg,
               ...answer.trace.map((jump) => jump.adds_mm),
             ])}
           />
@@ -74,6 +76,15 @@ function First({ answer }: { answer: Answer }) {
           <span className="figures ml-3 text-3xl font-bold">{answer.new_rpm.shown}</span>{' '}
           <span className="text-plate-soft">
             rev/min; the metal would take {answer.target_rpm?.shown}
+          </span>
+        </p>
+      )}
+      {answer.move_mm && answer.angle_deg && (
+        <p className="mt-3">
+          <span className="text-plate-soft">By </span>
+          <span className="figures text-5xl font-bold">{answer.move_mm.shown}</span>{' '}
+          <span className="text-plate-soft">
+            {answer.move_mm.unit}; {answer.angle_deg.shown}° out of line
           </span>
         </p>
       )}
