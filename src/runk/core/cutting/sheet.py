@@ -194,7 +194,7 @@ def sheet(question: SheetQuestion, shop: SheetShop) -> SheetAnswer:
     >>> from runk.demo.back_shed import WORKSHOP
     >>> asked = SheetQuestion(metals=("brass",), sizes=(Fraction(20),))
     >>> sheet(asked, needs(asked, WORKSHOP)).rows[0].cells[0].mark
-    '4'
+    '3'
     """
     from runk.core.cutting.sweep import sheet_rpm
 
