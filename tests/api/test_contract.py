@@ -29,6 +29,7 @@ ASKED: dict[str, dict[str, str]] = {
     "identify": OFFCUT,
     "faults": {"sign": "whine", "diameter": "22", "metal": "brass", "rpm": "1480"},
     "sheet": {"metals": "brass, silver steel", "sizes": "10; 20"},
+    "plan": {"now": "16", "wanted": "14.5"},
     "pair": {"metal": "brass", "other": "grey-iron"},
     "speed": BASE | {"metal": "brass"},
 }

@@ -149,7 +149,8 @@ def _fill(calculator: Calculator, found: Scan, line: str, workshop: Workshop) ->
             )
         if said:
             typed[ruling] = said[0]
-    asked = calculator.asked(typed.get(ruling, "") if ruling else "")
+    usual = str(calculator.defaults.get(ruling, "")) if ruling else ""
+    asked = calculator.asked(typed.get(ruling, usual) if ruling else "")
     _fill_metal(asked, found, typed, workshop.metals)
     for meaning in found.meanings:
         named = meaning.kind in ("choice", "machine", "ruling") and meaning.field != ruling
@@ -204,13 +205,25 @@ def _fill_numbers(asked: dict[str, Field], numbers: list[Number], typed: dict[st
     loose: list[Number] = []
     # A field asked only here knows its hint better than one asked everywhere.
     fields = sorted(asked.items(), key=lambda item: not item[1].only)
+    used: set[int] = set()
     for number in numbers:
         claimed = None
-        for hint in (number.after, number.before):
+        # "bar 12 out 45" and "12 bar 45 out": a word serves one number only, the one after it
+        # unless the one before it has taken it.
+        for hint, at, leads in (
+            (number.before, number.before_at, True), (number.after, number.after_at, False),
+        ):  # fmt: skip
+            if not hint or at in used:
+                continue
             claimed = next(
-                (n for n, f in fields if hint and hint in f.hints and n not in typed), None
-            )
+                (
+                    n for n, f in fields
+                    if n not in typed and hint in (f.hints + f.before if leads else f.hints)
+                ),
+                None,
+            )  # fmt: skip
             if claimed:
+                used.add(at)
                 break
         if claimed is None:
             loose.append(number)

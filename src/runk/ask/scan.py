@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass, field
 
-from runk.ask.vocabulary import FILLER, Meaning, hints, phrases_of
+from runk.ask.vocabulary import FILLER, Meaning, hints, leading_hints, phrases_of
 from runk.core.lengths import Reading, read_length
 from runk.core.lengths.tokens import UNITS
 from runk.core.refusals import Refused
@@ -30,6 +30,8 @@ class Number:
     refused: Refused | None = None
     after: str = ""
     before: str = ""
+    after_at: int = -1
+    before_at: int = -1
 
 
 @dataclass(slots=True)
@@ -126,14 +128,17 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
         workshop: For its metals and machines.
     """
     words, known, found = clean(line), phrases_of(workshop), Scan()
-    at, before = 0, ""
+    at, before, before_at = 0, "", -1
     while at < len(words):
         phrase = _phrase_at(words, at, known)
         number = _number_at(words, at, page, known)
         if phrase and (number is None or phrase[1] >= number[1]):
-            meanings, at = phrase
+            meanings, before_at = phrase[0], at
+            at = phrase[1]
             found.meanings.extend(meanings)
-            before = ""
+            # "from 16 to 14.5": the word that calls the sum also says which number follows.
+            said = meanings[0].phrase.split()[-1]
+            before = said if said in leading_hints() and meanings[0].kind == "trigger" else ""
             continue
         if number:
             one, at = number
@@ -145,17 +150,17 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
                 ahead += 1
             following = words[ahead].lower() if ahead < len(words) else ""
             claims = following in hints() and not _phrase_covers(words, ahead, known)
-            # "22 mm bore cast iron": the word may claim the number and be the work as well.
-            if claims and (following,) not in known:
-                at = ahead + 1
             found.numbers.append(
-                Number(one.text, one.reading, one.refused, following if claims else "", before)
-            )
-            before = ""
+                Number(
+                    one.text, one.reading, one.refused, following if claims else "", before,
+                    ahead if claims else -1, before_at,
+                )
+            )  # fmt: skip
+            before, before_at = "", -1
             continue
         word = words[at].lower()
-        if word in hints():
-            before = word
+        if word in leading_hints():
+            before, before_at = word, at
         elif word != "," and word not in FILLER:
             found.unknown.append(words[at])
         at += 1

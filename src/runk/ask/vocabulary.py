@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import lru_cache
 
-from runk.core.fields import Kind
+from runk.core.fields import Field, Kind
 from runk.core.metals.metal import metal_names
 from runk.core.registry import calculators
 from runk.core.workshop import Workshop
@@ -85,10 +85,19 @@ def phrases_of(workshop: Workshop) -> dict[tuple[str, ...], list[Meaning]]:
 @lru_cache(maxsize=1)
 def hints() -> frozenset[str]:
     """Every word that says what the number beside it is."""
-    return frozenset(
-        hint
+    return frozenset(hint for field in _numbered() for hint in field.hints)
+
+
+@lru_cache(maxsize=1)
+def leading_hints() -> frozenset[str]:
+    """Every word that says what the number after it is."""
+    return hints() | frozenset(hint for field in _numbered() for hint in field.before)
+
+
+def _numbered() -> list[Field]:
+    return [
+        field
         for calculator in calculators().values()
         for field in calculator.fields.values()
         if field.kind in (Kind.LENGTH, Kind.COUNT, Kind.NUMBER)
-        for hint in field.hints
-    )
+    ]

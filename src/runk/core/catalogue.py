@@ -4,5 +4,6 @@ from runk.core.cutting import sheet, speed
 from runk.core.faults import finder as faults
 from runk.core.lengths import calculator as length
 from runk.core.metals import identify, pair
+from runk.core.plan import plan
 
-__all__ = ["faults", "identify", "length", "pair", "sheet", "speed"]
+__all__ = ["faults", "identify", "length", "pair", "plan", "sheet", "speed"]

@@ -52,6 +52,7 @@ class Field:
         kind: What it holds.
         label: Its name in words.
         hints: Words that claim the number beside them, before or after.
+        before: Words that claim only the number after them: *from* 16 *to* 14.5.
         principal: Takes the first number nothing else claims.
         choices: For a choice.
         only: Keys of the ruling field under which it is asked; empty for all.
@@ -71,3 +72,4 @@ class Field:
     high: float | None = None
     placeholder: str = ""
     rules: bool = False
+    before: tuple[str, ...] = ()

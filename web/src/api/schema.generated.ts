@@ -106,6 +106,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** To size: what to wind on, pass by pass */
+        post: operations["plan_api_calc_plan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/sheet": {
         parameters: {
             query?: never;
@@ -1475,6 +1492,206 @@ export interface components {
             /** Name */
             name: string;
         };
+        /** PlanAnswerWire */
+        PlanAnswerWire: {
+            aim_mm: components["schemas"]["FigureWire"];
+            /** Dial Says */
+            dial_says: string;
+            finish_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
+            /** Finish Set */
+            finish_set: string;
+            high_mm: components["schemas"]["FigureWire"];
+            left_mm: components["schemas"]["FigureWire"];
+            low_mm: components["schemas"]["FigureWire"];
+            /** Next Detail */
+            next_detail: string;
+            /** Next Says */
+            next_says: string;
+            now_mm: components["schemas"]["FigureWire"];
+            over_mm: components["schemas"]["FigureWire"] | null;
+            /** Parts */
+            parts: number;
+            /** Passes */
+            passes: components["schemas"]["PlannedPassWire"][];
+            rough_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
+            /** Rough Set */
+            rough_set: string;
+            spring_mm: components["schemas"]["FigureWire"] | null;
+            spring_ratio: components["schemas"]["FigureWire"];
+            /** Start Says */
+            start_says: string;
+            /** State */
+            state: string;
+            /** Ways Out */
+            ways_out: components["schemas"]["WayOutWire"][];
+        };
+        /** PlanQuestion */
+        PlanQuestion: {
+            /**
+             * Across
+             * @description diameter of face or cutter
+             */
+            across?: string | number | null;
+            /**
+             * Allowance
+             * @description finishing allowance
+             */
+            allowance?: string | number | null;
+            /**
+             * Bar
+             * @description boring bar
+             */
+            bar?: string | number | null;
+            /**
+             * Deep
+             * @description depth of the groove
+             */
+            deep?: string | number | null;
+            /**
+             * Edge
+             * @description edge set to nought: left, right
+             */
+            edge?: string | null;
+            /**
+             * Ends
+             * @description ends: one, both
+             */
+            ends?: string | null;
+            /**
+             * Feeler
+             * @description feeler
+             */
+            feeler?: string | number | null;
+            /**
+             * Held
+             * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, vice, clamped to the table, vertical slide
+             */
+            held?: string | null;
+            /**
+             * Job
+             * @description job: outside, bore, face, slot, groove
+             */
+            job?: string | null;
+            /**
+             * Largest
+             * @description largest allowed
+             */
+            largest?: string | number | null;
+            /**
+             * Length
+             * @description length of cut
+             */
+            length?: string | number | null;
+            /**
+             * Machine
+             * @description machine
+             */
+            machine?: string | null;
+            /**
+             * Metal
+             * @description metal
+             */
+            metal?: string | null;
+            /**
+             * Now
+             * @description size now
+             */
+            now?: string | number | null;
+            /**
+             * Overhang
+             * @description overhang
+             */
+            overhang?: string | number | null;
+            /**
+             * Parts
+             * @description equal parts
+             */
+            parts?: string | number | null;
+            /**
+             * Reach
+             * @description reach of the tool
+             */
+            reach?: string | number | null;
+            /**
+             * Reads To
+             * @description what you measure with reads to
+             */
+            reads_to?: string | number | null;
+            /**
+             * Smallest
+             * @description smallest allowed
+             */
+            smallest?: string | number | null;
+            /**
+             * Step
+             * @description most a pass may take
+             */
+            step?: string | number | null;
+            /**
+             * Tool
+             * @description tool: hss, cobalt, carbide
+             */
+            tool?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * Wanted
+             * @description size wanted
+             */
+            wanted?: string | number | null;
+            /**
+             * Width
+             * @description width of the tool
+             */
+            width?: string | number | null;
+        };
+        /** PlanReply */
+        PlanReply: {
+            answer: components["schemas"]["PlanAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** PlannedPassWire */
+        PlannedPassWire: {
+            /** Dial */
+            dial: string;
+            divisions: components["schemas"]["FigureWire"] | null;
+            /** End */
+            end: number;
+            /** Kind */
+            kind: string;
+            /** Measure */
+            measure: boolean;
+            /** Stands At */
+            stands_at: string;
+            take_mm: components["schemas"]["FigureWire"];
+            to_mm: components["schemas"]["FigureWire"];
+        };
         /**
          * Problem
          * @description What went wrong, which field it belongs to, and what to do instead.
@@ -1989,6 +2206,15 @@ export interface components {
             /** Lan */
             lan: boolean;
         };
+        /** WayOutWire */
+        WayOutWire: {
+            /** Says */
+            says: string;
+            /** Size Mm */
+            size_mm: number | null;
+            /** Way */
+            way: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -2456,6 +2682,110 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PairReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    plan_api_calc_plan_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanReply"];
                 };
             };
             /** @description A body or address that cannot be read */

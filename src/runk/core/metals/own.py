@@ -74,7 +74,7 @@ def check_own(own: OwnMetal, others: Mapping[str, Metal]) -> None:
     >>> check_own(OwnMetal("", "brass", "brass"), shipped_metals())
     Traceback (most recent call last):
     ...
-    runk.core.refusals.Refused: There is a metal called brass already. It is another name of free-cutting brass.
+    runk.core.refusals.Refused: There is a metal called brass already...
     """
     name = own.name.strip()
     if sum(c.isalpha() for c in name) < 2 or not name[0].isalnum():

@@ -1,0 +1,50 @@
+"""What happened to a cut, in order, and nothing else: readings, passes made, undoing."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+
+class EventKind(StrEnum):
+    """What can happen."""
+
+    READING = "reading"
+    DONE = "done"
+    UNDO = "undo"
+
+
+@dataclass(frozen=True, slots=True)
+class Event:
+    """One thing that happened; never changed afterwards.
+
+    Args:
+        id: Grows with time.
+        kind: A reading, a pass made without measuring, or the undoing of one of these.
+        sizes_mm: Of a reading: one, or several places of the same surface.
+        wound: Divisions really wound on since the last event; None for as told.
+        warm_deg: Temperature of the work when it was read, Celsius.
+        undoes: The event an undo takes back.
+    """
+
+    id: int
+    kind: EventKind
+    sizes_mm: tuple[float, ...] = ()
+    wound: float | None = None
+    warm_deg: float | None = None
+    undoes: int | None = None
+
+
+def standing_events(events: list[Event]) -> list[Event]:
+    """Events that still hold, undone ones left out; an undo can be undone as well."""
+    gone: set[int] = set()
+    kept: list[Event] = []
+    for event in reversed(events):
+        if event.id in gone:
+            continue
+        if event.kind is EventKind.UNDO:
+            if event.undoes is not None:
+                gone.add(event.undoes)
+            continue
+        kept.append(event)
+    return kept[::-1]

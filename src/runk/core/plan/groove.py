@@ -1,0 +1,177 @@
+"""A groove cut with a narrower tool: plunges, offsets, and which edge stands at nought."""
+
+from __future__ import annotations
+
+from math import ceil
+
+from runk.core.cutting import bend
+from runk.core.cutting.operations import Operation
+from runk.core.cutting.question import SpeedQuestion
+from runk.core.cutting.speed import RADIAL_SHARE, SpeedShop, speed
+from runk.core.figures import Caution, Figure, Num, Working, law
+from runk.core.machines.machine import Dial, Holding, Machine
+from runk.core.metals.metal import Metal
+from runk.core.plan.answer import PlanAnswer, PlannedPass
+from runk.core.plan.question import Edge, PlanQuestion
+from runk.core.plan.say import divisions_say
+from runk.core.refusals import Refused
+from runk.core.sources import PRACTICE
+from runk.core.units import unit_of
+
+SIDE_MM = 0.1
+"""Left on each wall of a groove for the finishing plunges: common practice."""
+OVERLAP = 0.8
+MOST_SPRUNG_MM = 0.05
+"""A plunge that bends the work more than this digs in: common practice."""
+_NARROWEST_MM = 0.5
+
+
+@law("Tool's edge stands at", "{from_left_mm} + {tool_mm}")
+def right_edge_mm(from_left_mm: Num, tool_mm: Num) -> Num:
+    """Where a tool's right edge is when its left one stands so far in.
+
+    >>> right_edge_mm(1.0, 2.0)
+    3.0
+    """
+    return from_left_mm + tool_mm
+
+
+def offsets(width_mm: float, tool_mm: float) -> tuple[tuple[str, float], ...]:
+    """Where the tool's left edge goes, from the groove's left wall: rough, then each wall.
+
+    Args:
+        width_mm: Of the groove.
+        tool_mm: Of the tool, at most the groove's width.
+
+    >>> offsets(3.0, 2.0)
+    (('rough', 0.5), ('left', 0.0), ('right', 1.0))
+    >>> offsets(2.0, 2.0)
+    (('only', 0.0),)
+    """
+    room = width_mm - tool_mm
+    if room < 1e-6:
+        return (("only", 0.0),)
+    if room <= 2 * SIDE_MM:
+        return (("left", 0.0), ("right", room))
+    inner = room - 2 * SIDE_MM
+    steps = ceil(inner / (tool_mm * OVERLAP) - 1e-9)
+    if inner <= tool_mm - 2 * SIDE_MM:
+        rough: list[float] = [room / 2]
+    else:
+        rough = [SIDE_MM + inner * n / steps for n in range(steps + 1)]
+    return (*(("rough", x) for x in rough), ("left", 0.0), ("right", room))
+
+
+def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer:
+    """Plunges for a groove.
+
+    Raises:
+        Refused: A tool wider than the groove or too short for it, a groove deeper than the
+            work, or work so slender that the tool has to be narrower.
+    """
+    assert question.now is not None
+    assert question.wanted is not None
+    assert question.deep is not None
+    assert question.width is not None
+    width, tool, deep = float(question.wanted), float(question.width), float(question.deep)
+    if tool > width + 1e-9:
+        raise Refused(f"A tool {tool:g} wide cannot cut a groove {width:g} wide.", field="width",
+                      suggest=f"{width / 2:g} mm")  # fmt: skip
+    if question.reach is not None and question.reach < question.deep:
+        raise Refused(f"A tool that reaches {float(question.reach):g} mm cannot cut {deep:g} deep.",
+                      field="reach")  # fmt: skip
+    if 2 * deep >= float(question.now):
+        raise Refused("That groove goes through the middle of the work: part it off instead.",
+                      field="deep")  # fmt: skip
+    asked = SpeedQuestion(
+        question.metal, question.now, Operation.GROOVE, question.tool, held=question.held,
+        machine=machine.name, width=question.width,
+    )  # fmt: skip
+    cut = speed(asked, SpeedShop(machine, metal))
+    assert cut.force_n is not None
+    w = Working()
+    spring = _bends(w, question, metal, cut.force_n.value)
+    if spring is not None and spring > MOST_SPRUNG_MM:
+        narrow = tool * MOST_SPRUNG_MM / spring
+        cure = (
+            f"Rough it with a tool of {narrow:.1f} mm at most, and finish each wall with that."
+            if narrow >= _NARROWEST_MM
+            else "No tool is narrow enough: bring up a centre, or shorten the overhang."
+        )
+        raise Refused(
+            f"A tool {tool:g} mm wide would bend this work by {spring:.2f} mm and dig in. {cure}",
+            field="width", suggest=f"{narrow:.1f} mm" if narrow >= _NARROWEST_MM else None,
+        )  # fmt: skip
+    across, inward = machine.dial("top-slide", "saddle"), machine.dial("cross-slide")
+    passes = tuple(
+        _plunge(question, across, kind, x) for kind, x in offsets(width, tool)
+    )  # fmt: skip
+    first = passes[0]
+    cautions = (
+        Caution("Mind", "the carriage", "Lock it for every plunge, the tool square and at centre "
+                "height.", None, PRACTICE),
+        *cut.cautions,
+    )  # fmt: skip
+    depth_said = _depth_says(inward, deep)
+    edge = "right" if question.edge is Edge.RIGHT else "left"
+    setting = f"{cut.position}, {cut.set_rpm.words()}" if cut.position else cut.set_rpm.words()
+    bottom = float(question.now) - 2 * deep
+    return PlanAnswer(
+        "cut", passes, Figure(width, unit_of("left_mm"), places=3),
+        Figure(float(question.now), unit_of("now_mm"), places=3),
+        Figure(width, unit_of("aim_mm"), places=3), Figure(bottom, unit_of("low_mm"), places=3),
+        Figure(bottom, unit_of("high_mm"), places=3), first.dial[0].upper() + first.dial[1:],
+        f"{depth_said} The floor of the groove then measures {bottom:.2f} mm.",
+        f"Set the {edge} edge of the tool to nought at the left wall of the groove; ink the work, "
+        "touch it, and set the cross-slide to nought.", depth_said, setting, setting,
+        cut.feed_mm_per_rev, cut.feed_mm_per_rev,
+        None if spring is None else w.figure(spring, "spring_mm", places=3),
+        Figure(0.0, unit_of("spring_ratio")), None, (), 1, cautions, (),
+    )  # fmt: skip
+
+
+def _bends(w: Working, question: PlanQuestion, metal: Metal, force: float) -> float | None:
+    if question.overhang is None or question.now is None:
+        return None
+    shape = {
+        Holding.CENTRES: bend.between_centres_mm, Holding.MANDREL: bend.between_centres_mm,
+        Holding.CHUCK_AND_CENTRE: bend.chuck_and_centre_mm,
+    }.get(question.held or Holding.THREE_JAW, bend.cantilever_mm)  # fmt: skip
+    section = w(bend.second_moment_mm4, diameter_mm=float(question.now))
+    # A plunging tool pushes with all of its force, not with the share of one that feeds along.
+    return w(
+        shape, force_n=force * 2 * RADIAL_SHARE, length_mm=float(question.overhang),
+        e_gpa=metal["e_gpa"], section_mm4=section,
+    )  # fmt: skip
+
+
+def _plunge(question: PlanQuestion, dial: Dial | None, kind: str, left_edge: float) -> PlannedPass:
+    assert question.width is not None
+    w = Working()
+    tool = float(question.width)
+    at = left_edge
+    if question.edge is Edge.RIGHT:
+        at = w(right_edge_mm, from_left_mm=left_edge, tool_mm=tool)
+    if dial is None:
+        line, divisions = f"tool's edge at {at:.2f} mm", None
+    else:
+        count = round(at / dial.travel_mm * 4) / 4
+        divisions = Figure(count, unit_of("divisions"), tuple(w.steps), 2)
+        line = f"{dial.slide} to {divisions_say(count)}"
+    takes = tool if kind in ("rough", "only") else SIDE_MM
+    names = {"rough": "plunge", "only": "plunge"}
+    return PlannedPass(
+        names.get(kind, "finish"), Figure(at, unit_of("to_mm"), tuple(w.steps), 3),
+        Figure(takes, unit_of("take_mm"), (), 3), line, divisions, "", kind == "right", 1,
+    )  # fmt: skip
+
+
+def _depth_says(dial: Dial | None, deep: float) -> str:
+    if dial is None:
+        return f"Plunge {deep:.2f} mm deep from the touch."
+    count = round(deep / dial.travel_mm * 4) / 4
+    turns, rest = divmod(count, dial.per_turn)
+    said = divisions_say(rest)
+    if turns:
+        said = f"{turns:.0f} turn{'s' if turns > 1 else ''} and {said}"
+    return f"Each plunge goes {said} of the {dial.slide} deep."

@@ -1,0 +1,91 @@
+"""What to mind about a cut to size, where it bites."""
+
+from __future__ import annotations
+
+from math import asin, degrees, hypot
+
+from runk.core.figures import Caution
+from runk.core.plan.follow import Followed
+from runk.core.plan.passes import JUDGED, Pass, PassKind
+from runk.core.plan.spec import CutSpec, Job
+from runk.core.sources import MECHANICS, PRACTICE
+
+_RATIO_DOUBT = 0.5
+_SLACK = 1e-9
+_TOP_SLIDE_DEG = degrees(asin(0.1))
+
+
+def unsure_mm(spec: CutSpec, where: Followed, told: Pass) -> float:
+    """How far a pass may come out from what is predicted: gauge, dial and spring together."""
+    change = abs(told.load_mm - where.at.load_mm) * where.at.ratio * _RATIO_DOUBT
+    gauge = spec.resolution_mm if where.measured else spec.resolution_mm + 0.05 * told.takes_mm
+    # Touching off is only good to a division or so; a reading takes that away.
+    touch = 0.0 if where.outcomes else spec.division
+    return hypot(gauge, spec.division * JUDGED / 2, change, touch)
+
+
+def minds(spec: CutSpec, where: Followed, told: Pass | None) -> list[Caution]:
+    """Cautions of the plan itself; those of the metal and the machine come beside them."""
+    found = [*_of_dial(spec), *_of_gauge(spec), *_of_places(spec, where)]
+    if told is None:
+        return found
+    unsure = unsure_mm(spec, where, told)
+    if told.kind is not PassKind.ROUGH and told.leaves_mm - unsure < spec.least_left:
+        found.append(
+            Caution("Mind", "going under", f"This cut is sure only to {unsure:.3f} mm and could "
+                    "go past the limit: measure before it, wind on a little less, measure "
+                    "again.", "next", MECHANICS)
+        )  # fmt: skip
+    if told.kind is PassKind.LAST and 0 < told.takes_mm < spec.least_mm:
+        found.append(
+            Caution("Mind", "rubbing", f"{told.takes_mm:.3f} mm is less than this edge cuts: it "
+                    "rubs. A keen high-speed steel tool takes it.", "next", PRACTICE)
+        )  # fmt: skip
+    if told.kind in (PassKind.MEASURE, PassKind.LAST):
+        found.append(
+            Caution("Mind", "the heat", "Let it cool before measuring, or give its temperature "
+                    "with the reading.", None, PRACTICE)
+        )  # fmt: skip
+    return found
+
+
+def _of_dial(spec: CutSpec) -> list[Caution]:
+    fine = spec.division * JUDGED
+    apart = spec.high_mm - spec.low_mm
+    if spec.read_out or not spec.division_mm or fine <= apart / 2 + _SLACK:
+        return []
+    says = f"A quarter division is {fine:.3f} mm of the size and the limits are {apart:.3f} apart. "
+    says += (
+        f"Set the top slide {_TOP_SLIDE_DEG:.2f}° from the line of the bed: it then moves the "
+        "tool in by a tenth of its own dial."
+        if spec.job in (Job.OUTSIDE, Job.BORE)
+        else "Use an indicator against the slide."
+    )
+    return [Caution("Mind", "the dial", says, "dial", MECHANICS)]
+
+
+def _of_gauge(spec: CutSpec) -> list[Caution]:
+    apart = spec.high_mm - spec.low_mm
+    if spec.resolution_mm <= apart / 2 + _SLACK:
+        return []
+    says = f"What reads to {spec.resolution_mm:g} mm cannot tell limits {apart:.3f} mm apart."
+    return [Caution("Mind", "the gauge", says, None, PRACTICE)]
+
+
+def _of_places(spec: CutSpec, where: Followed) -> list[Caution]:
+    if not where.outcomes:
+        return []
+    last = where.outcomes[-1]
+    found = []
+    if last.spread_mm > spec.high_mm - spec.low_mm:
+        found.append(
+            Caution("Stop", "the places", f"They differ by {last.spread_mm:.3f} mm, more than the "
+                    "limits allow: taper or oval. No cut brings all of them inside; find the "
+                    "cause first.", "left_mm", MECHANICS)
+        )  # fmt: skip
+    elif where.worst_left_mm < spec.least_left <= where.at.left_mm:
+        found.append(
+            Caution("Mind", "one place", f"On the mean it is inside, at its worst it measures "
+                    f"{last.worst_mm:.3f} mm.", "left_mm", MECHANICS)
+        )  # fmt: skip
+    return found

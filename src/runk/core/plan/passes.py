@@ -1,0 +1,171 @@
+"""One pass after the other: what comes next, and what it should leave."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from enum import StrEnum
+from math import ceil, floor
+
+from runk.core.plan.laws import comes_off_mm, wind_on_mm, wind_on_sprung_out_mm
+from runk.core.plan.spec import CutSpec
+
+JUDGED = 0.25
+"""A division can be judged to a quarter: common practice."""
+_MOST_PASSES = 400
+_MOST_SPRING_PASSES = 3
+_SLACK = 1e-9
+
+
+class PassKind(StrEnum):
+    """Which kind of pass it is."""
+
+    ROUGH = "rough"
+    MEASURE = "measure"
+    LAST = "last"
+    SPRING = "spring"
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """Where a cut stands.
+
+    Args:
+        left_mm: Metal left to the size aimed at.
+        load_mm: What the last pass took, a finishing one at its share: what springs.
+        ratio: Spring for each millimetre of a roughing cut, as known by now.
+        wound: Divisions wound on in all since the dial stood at nought.
+        spring_passes: Spring passes made since the last real cut.
+        finishing: Whether the last cut was a finishing one.
+    """
+
+    left_mm: float
+    load_mm: float
+    ratio: float
+    wound: float = 0.0
+    spring_passes: int = 0
+    finishing: bool = False
+
+    @property
+    def lag_mm(self) -> float:
+        """What the last pass left behind, sprung away from."""
+        return self.ratio * self.load_mm
+
+
+@dataclass(frozen=True, slots=True)
+class Pass:
+    """A pass: what is wound on, and what should come of it."""
+
+    kind: PassKind
+    divisions: float
+    wound_mm: float
+    takes_mm: float
+    load_mm: float
+    leaves_mm: float
+    end: int = 1
+
+
+def at_start(spec: CutSpec) -> Standing:
+    """Before the first pass."""
+    return Standing(spec.left(spec.now_mm), 0.0, spec.spring_ratio)
+
+
+def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
+    """The next pass, or None where the size is inside or past its limits.
+
+    Unfolding this pass by pass is the whole plan, so a reading that comes out as predicted
+    changes nothing that was to follow.
+    """
+    if at.left_mm <= spec.sure_left + _SLACK:
+        return None
+    fine = at.ratio * spec.finish_share
+    sprung = comes_off_mm(0.0, at.lag_mm, fine)
+    fresh = at.spring_passes < _MOST_SPRING_PASSES
+    if at.finishing and fresh and sprung >= max(0.5 * at.left_mm, spec.resolution_mm / 4):
+        return made_pass(spec, at, PassKind.SPRING, 0.0, _end(spec, at))
+    if at.left_mm <= spec.most_left + _SLACK and not _safe_to_touch(spec, at):
+        return None
+    end = _end(spec, at)
+    # With both ends to clean up, the first is brought to its own half way.
+    left = at.left_mm - (spec.left(spec.now_mm) / 2 if spec.ends == 2 and end == 1 else 0.0)
+    surplus = left - 2 * spec.finish_mm
+    if surplus > max(spec.division, spec.finish_mm / 2):
+        passes = max(1, ceil((surplus - spec.division) / spec.rough_mm - _SLACK))
+        # The tool itself never goes past the last cut's allowance, however far the work leans
+        # away: what springs back comes off later, whether wanted or not.
+        nearest = (left - spec.finish_mm) / (1 + at.ratio)
+        take = min(surplus / passes, spec.rough_mm, nearest)
+        whole = floor(wind_on_mm(take, at.lag_mm, at.ratio) / spec.division + _SLACK)
+        if whole >= 1:
+            return made_pass(spec, at, PassKind.ROUGH, float(whole), end)
+    if left > 1.5 * spec.finish_mm:
+        wind = wind_on_mm(left / 2, at.lag_mm, fine)
+        if wind < spec.division * JUDGED:
+            return made_pass(spec, at, PassKind.SPRING, 0.0, end)
+        return made_pass(spec, at, PassKind.MEASURE, _judged(spec, wind), end)
+    return made_pass(spec, at, PassKind.LAST, _last(spec, at, left), end)
+
+
+def _safe_to_touch(spec: CutSpec, at: Standing) -> bool:
+    """Whether the least that can be wound on would stay clear of the other limit.
+
+    A size that reads inside, but not by enough to be sure, is only cut again where that
+    cannot spoil it.
+    """
+    least = comes_off_mm(spec.division * JUDGED, at.lag_mm, at.ratio * spec.finish_share)
+    guard = spec.most_left - spec.sure_left
+    return at.left_mm - least - spec.division * JUDGED / 2 >= spec.least_left + guard
+
+
+def _end(spec: CutSpec, at: Standing) -> int:
+    half = spec.left(spec.now_mm) / 2
+    return 2 if spec.ends == 2 and at.left_mm <= half + spec.division * JUDGED / 2 else 1
+
+
+def _judged(spec: CutSpec, wind_mm: float) -> float:
+    grain = spec.division * JUDGED
+    return max(1, floor(wind_mm / grain + _SLACK)) * JUDGED
+
+
+def _last(spec: CutSpec, at: Standing, left: float) -> float:
+    """Divisions of the last cut, leaving metal rather than taking too much."""
+    fine = at.ratio * spec.finish_share
+    through = fine * spec.finish_mm > (spec.most_left - spec.least_left) / 4
+    wind = wind_on_sprung_out_mm(left, at.lag_mm) if through else wind_on_mm(left, at.lag_mm, fine)
+    divisions = _judged(spec, max(wind, spec.division * JUDGED))
+
+    def leaves(count: float) -> float:
+        wound = count * spec.division
+        return at.left_mm - (wound + at.lag_mm if through else comes_off_mm(wound, at.lag_mm, fine))
+
+    # A quarter division more where less would leave too much, and more is still well inside.
+    guard = spec.most_left - spec.sure_left
+    more = divisions + JUDGED
+    wanted = leaves(divisions) > spec.sure_left and leaves(more) >= spec.least_left + guard
+    return more if wanted else divisions
+
+
+def made_pass(spec: CutSpec, at: Standing, kind: PassKind, divisions: float, end: int = 1) -> Pass:
+    """A pass with so many divisions wound on, and what should come of it."""
+    wound = divisions * spec.division
+    share = 1.0 if kind is PassKind.ROUGH else spec.finish_share
+    takes = comes_off_mm(wound, at.lag_mm, at.ratio * share)
+    return Pass(kind, divisions, wound, takes, share * takes, at.left_mm - takes, end)
+
+
+def after(at: Standing, made: Pass) -> Standing:
+    """Where a cut stands once a pass has come out as predicted."""
+    spring = made.kind is PassKind.SPRING
+    return replace(
+        at, left_mm=made.leaves_mm, load_mm=made.load_mm, wound=at.wound + made.divisions,
+        spring_passes=at.spring_passes + 1 if spring else 0,
+        finishing=made.kind is not PassKind.ROUGH,
+    )  # fmt: skip
+
+
+def every_pass(spec: CutSpec, at: Standing) -> tuple[Pass, ...]:
+    """All passes from here to size, each as the one before it should leave the work."""
+    found: list[Pass] = []
+    while len(found) < _MOST_PASSES and (made := next_pass(spec, at)) is not None:
+        found.append(made)
+        at = after(at, made)
+    return tuple(found)

@@ -1,0 +1,124 @@
+"""``plan``: from the size now to the size wanted, pass by pass."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+
+from runk.core.cutting.operations import FACTS
+from runk.core.lengths import Reading
+from runk.core.machines.machine import Machine
+from runk.core.metals.metal import Metal
+from runk.core.plan.answer import PlanAnswer
+from runk.core.plan.follow import begin
+from runk.core.plan.groove import groove
+from runk.core.plan.question import JOBS, SENTENCES, PlanQuestion
+from runk.core.plan.settle import OPERATION, settled
+from runk.core.plan.spec import Job
+from runk.core.plan.view import view
+from runk.core.refusals import Refused
+from runk.core.registry import Calculator, register
+from runk.core.workshop import Workshop
+
+_WANTED = {
+    Job.OUTSIDE: ("now", "wanted"), Job.BORE: ("now", "wanted"), Job.FACE: ("now", "wanted"),
+    Job.SLOT: ("wanted",), Job.GROOVE: ("now", "wanted", "deep", "width"),
+}  # fmt: skip
+_ASKED = {
+    "now": ("What size is it now?", "16 mm"), "wanted": ("What size is wanted?", "14.5 mm"),
+    "deep": ("How deep is the groove?", "1.5 mm"), "width": ("How wide is the tool?", "2 mm"),
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class PlanShop:
+    """The machine and the metal."""
+
+    machine: Machine
+    metal: Metal
+
+
+def needs(question: PlanQuestion, workshop: Workshop) -> PlanShop:
+    """Pick the machine and the metal.
+
+    Raises:
+        Refused: A machine that is not there, or cannot do this.
+    """
+    facts = FACTS[OPERATION[question.job]]
+    machine = workshop.machine(question.machine, facts.machines)
+    if machine.kind not in facts.machines:
+        raise Refused(
+            f"{facts.doing} wants a {' or a '.join(facts.machines)}; {machine.name} is a "
+            f"{machine.kind}.", field="machine",
+        )  # fmt: skip
+    return PlanShop(machine, workshop.metals[question.metal])
+
+
+def settle(question: PlanQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> PlanQuestion:
+    """Name the usual machine where it was left open."""
+    return replace(question, machine=needs(question, workshop).machine.name)
+
+
+def check_given(question: PlanQuestion) -> None:
+    """Ask for what is missing.
+
+    Raises:
+        Refused: Naming the field.
+    """
+    for name in _WANTED[question.job]:
+        if getattr(question, name) is None:
+            says, suggest = _ASKED[name]
+            raise Refused(says, field=name, suggest=suggest)
+
+
+def plan(question: PlanQuestion, shop: PlanShop) -> PlanAnswer:
+    """The whole cut before anything has been measured.
+
+    Args:
+        question: From where to where, with what.
+        shop: The machine and the metal.
+
+    Returns:
+        Every pass, what to wind on for it, and what it should leave.
+
+    Raises:
+        Refused: A cut that cannot be, saying why.
+
+    >>> from fractions import Fraction
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> asked = PlanQuestion(now=Fraction(16), wanted=Fraction("14.5"))
+    >>> answer = plan(asked, needs(asked, WORKSHOP))
+    >>> answer.state, [str(one.kind) for one in answer.passes]
+    ('cut', ['rough', 'rough', 'measure', 'last'])
+    """
+    check_given(question)
+    if question.job is Job.GROOVE:
+        return groove(question, shop.machine, shop.metal)
+    cut = settled(question, shop.machine, shop.metal)
+    return view(cut.spec, cut.said, begin(cut.spec), cut.working.steps)
+
+
+def headline(answer: PlanAnswer) -> str:
+    """The next thing, and how many passes there are."""
+    if not answer.passes:
+        return answer.next_says
+    count = len(answer.passes)
+    return (
+        f"{answer.next_says} · {count} pass{'es' if count > 1 else ''} to {answer.aim_mm.words()}"
+    )
+
+
+PLAN = register(
+    Calculator(
+        name="plan",
+        title="To size: what to wind on, pass by pass",
+        question=PlanQuestion,
+        answer=PlanAnswer,
+        compute=plan,
+        needs=needs,
+        settle=settle,
+        sentences={choice.key: SENTENCES[choice.key] for choice in JOBS},
+        triggers=("plan", "cut plan", "from", "to size", "down to", "bring to"),
+        headline=headline,
+    )
+)

@@ -1,0 +1,65 @@
+"""Past its size: by how much, and the ways out with their sizes."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from runk.core.plan.spec import CutSpec, Job
+
+COMPOUND_FILLS_MM = 0.15
+"""Gap on the diameter a retaining compound fills: common practice."""
+LEAST_WALL_MM = 1.0
+
+
+@dataclass(frozen=True, slots=True)
+class WayOut:
+    """A way out of too much metal gone, with the size it makes."""
+
+    way: str
+    says: str
+    size_mm: float | None
+
+
+def ways_out(spec: CutSpec, size_mm: float) -> tuple[WayOut, ...]:
+    """Ways out for a size past its limits, the least work first.
+
+    Args:
+        spec: The cut.
+        size_mm: What it measures, past the limit.
+
+    Returns:
+        Sizes are of whatever the way makes: the mate, the sleeve's seat, the shim.
+    """
+    over = abs(spec.left(size_mm))
+    if spec.job is Job.OUTSIDE:
+        wall = max(LEAST_WALL_MM, spec.aim_mm / 10)
+        found = [
+            WayOut("the mate", f"Bush or make its mate {over:.3f} mm smaller than drawn: the fit "
+                   "stays as it was.", None),
+            WayOut("a sleeve", f"Turn it to {spec.aim_mm - 2 * wall:.2f} mm and bond or press a "
+                   f"sleeve on, turned to size afterwards: {wall:.1f} mm of wall.",
+                   spec.aim_mm - 2 * wall),
+        ]  # fmt: skip
+    elif spec.job is Job.BORE:
+        wall = max(LEAST_WALL_MM, spec.aim_mm / 10)
+        found = [
+            WayOut("an oversize mate", f"Make what runs in it {over:.3f} mm larger than drawn: "
+                   "the fit stays as it was.", None),
+            WayOut("a sleeve", f"Bore it to {spec.aim_mm + 2 * wall:.2f} mm and fit a sleeve, "
+                   f"bored to size in place: {wall:.1f} mm of wall.", spec.aim_mm + 2 * wall),
+        ]  # fmt: skip
+    else:
+        short = spec.job is Job.FACE
+        return (
+            WayOut("a shim", f"A shim or washer of {over:.3f} mm makes up for it.", over),
+            WayOut("a new register", f"Take {over:.3f} mm off its neighbour instead"
+                   f"{', and carry the change to what measures from this face' if short else ''}.",
+                   over),
+        )  # fmt: skip
+    if over <= COMPOUND_FILLS_MM:
+        found.insert(
+            1,
+            WayOut("retaining compound", f"Where it never has to come apart: the compound fills "
+                   f"{over:.3f} mm. Clean both, and let it set before any cut.", None),
+        )  # fmt: skip
+    return tuple(found)

@@ -1,0 +1,116 @@
+"""A pass in the words of the machine's own dial."""
+
+from __future__ import annotations
+
+from math import floor
+
+from runk.core.plan.passes import JUDGED
+from runk.core.plan.spec import CutSpec, Job
+
+_QUARTERS = {0.25: "1/4", 0.5: "1/2", 0.75: "3/4"}
+
+
+def divisions_say(divisions: float) -> str:
+    """Divisions as they are read off a dial, to a quarter.
+
+    >>> divisions_say(16.25), divisions_say(0.5), divisions_say(12)
+    ('16 1/4', '1/2', '12')
+    """
+    quarters = round(divisions / JUDGED)
+    whole, rest = divmod(quarters, 4)
+    part = _QUARTERS.get(rest * JUDGED, "")
+    return f"{whole} {part}".strip() if whole or not part else part
+
+
+def wind_say(spec: CutSpec, divisions: float) -> str:
+    """What to wind on, whole turns first: ``2 turns and 16``.
+
+    Nothing is left over where the turns come out even: ``3 turns``.
+    """
+    turns = floor((divisions + 1e-9) / spec.per_turn)
+    rest = divisions - turns * spec.per_turn
+    if not turns or spec.per_turn < 2:
+        return divisions_say(divisions)
+    said = f"{turns} turn{'s' if turns > 1 else ''}"
+    return said if rest < JUDGED / 2 else f"{said} and {divisions_say(rest)}"
+
+
+def feeler_divisions(spec: CutSpec) -> float:
+    """Divisions from the feeler to the work, for a dial set to nought on one."""
+    return spec.feeler_mm / spec.division_mm if spec.division_mm else 0.0
+
+
+def stands_say(spec: CutSpec, wound: float) -> str:
+    """Where the dial stands with so many divisions wound on since nought."""
+    if not spec.division_mm:
+        return ""
+    wound += feeler_divisions(spec)
+    return f"the dial at {divisions_say(wound % spec.per_turn)}"
+
+
+def both(spec: CutSpec, mm: float, places: int = 2) -> str:
+    """A length in millimetres, and in thou as well where the dial is an inch one."""
+    said = f"{mm:.{places}f} mm"
+    return f"{said} ({mm / 0.0254:.1f} thou)" if spec.dial_unit == "inch" else said
+
+
+def shown_size(spec: CutSpec, size_mm: float) -> str:
+    """A size as the drawing of that dial would have it."""
+    return (
+        f"{size_mm:.3f} mm ({size_mm / 25.4:.4f} in)"
+        if spec.dial_unit == "inch"
+        else f"{size_mm:.3f} mm"
+    )
+
+
+def dial_line(spec: CutSpec, divisions: float, size_mm: float, first: bool) -> str:
+    """What to wind on for one pass, in one line."""
+    if divisions == 0:
+        return "nothing wound on: the same setting again"
+    if spec.read_out:
+        return f"to {shown_size(spec, size_mm)} on the read-out"
+    if not spec.division_mm:
+        return f"{divisions * spec.division / spec.across:.2f} mm of travel"
+    told = divisions + (feeler_divisions(spec) if first else 0.0)
+    unit = "in" if spec.dial_unit == "inch" else "mm"
+    value = spec.division_mm / (25.4 if unit == "in" else 1)
+    value *= 2 if spec.dial_reads == "diameter" else 1
+    return f"{wind_say(spec, told)} of {value:g} {unit}, which reads {spec.dial_reads}"
+
+
+def what(spec: CutSpec) -> str:
+    """What the size is of."""
+    return {Job.OUTSIDE: "the diameter", Job.BORE: "the bore", Job.FACE: "the length"}.get(
+        spec.job, "the depth"
+    )
+
+
+def dial_says(spec: CutSpec) -> str:
+    """How the dial counts in the size, in one sentence."""
+    if not spec.division_mm:
+        return "No dial is given for this slide: travel is shown."
+    one = spec.division
+    return (
+        f"One division of the {spec.slide} makes {one:.4g} mm ({one / 0.0254:.3g} thou) "
+        f"of {what(spec)}."
+    )
+
+
+def start_says(spec: CutSpec) -> str:
+    """How the dial is set to nought, and from which side it is always approached."""
+    touch = "the bore" if spec.job is Job.BORE else "the work"
+    nought = (
+        f"Touch on a feeler of {spec.feeler_mm:g} mm and set the dial to nought."
+        if spec.feeler_mm
+        else f"Ink {touch}, touch it with the tool turning slowly, and set the dial to nought."
+    )
+    if spec.read_out and not spec.feeler_mm:
+        nought = f"Touch {touch} and set the read-out to {shown_size(spec, spec.now_mm)}."
+    way = "outwards" if spec.job is Job.BORE else "inwards"
+    if spec.backlash and not spec.read_out:
+        back = divisions_say(max(2 * spec.backlash, 5))
+        nought += (
+            f" Always come to a mark winding {way}: past it, go back {back} divisions and come up "
+            "again."
+        )
+    return nought

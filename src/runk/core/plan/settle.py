@@ -1,0 +1,229 @@
+"""From a question to a cut as settled: limits, allowances, depths, spring, dial."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from fractions import Fraction
+
+from runk.core.cutting.answer import SpeedAnswer
+from runk.core.cutting.operations import Operation
+from runk.core.cutting.question import SpeedQuestion, Stage, Tool
+from runk.core.cutting.speed import SpeedShop, speed
+from runk.core.cutting.tables import by_diameter, chip_groups
+from runk.core.figures import Caution, Working
+from runk.core.machines.machine import Machine
+from runk.core.metals.metal import Metal
+from runk.core.plan.laws import spring_ratio
+from runk.core.plan.question import Ends, PlanQuestion
+from runk.core.plan.spec import CutSpec, Job
+from runk.core.refusals import Refused
+from runk.core.sources import PRACTICE
+
+ALLOWANCE_MM = {Tool.HSS: 0.125, Tool.COBALT: 0.125, Tool.CARBIDE: 0.4}
+"""Left on a diameter for the last cut: 0.1 to 0.15, a carbide tip 0.3 to 0.5 (practice)."""
+LEAST_MM = {Tool.HSS: 0.02, Tool.COBALT: 0.02, Tool.CARBIDE: 0.2}
+"""Less than this on a diameter and the edge rubs: practice."""
+HALF_MM = {Job.OUTSIDE: 0.01, Job.BORE: 0.01, Job.FACE: 0.05, Job.SLOT: 0.05}
+"""Limits either side where none were said: practice."""
+MOST_SPRUNG_MM = 0.2
+"""A roughing pass may spring so much on the size, and no more: practice."""
+_SAFE_SHARE = 1 / 3
+OPERATION = {
+    Job.OUTSIDE: Operation.TURN, Job.BORE: Operation.BORE, Job.FACE: Operation.FACE,
+    Job.SLOT: Operation.SLOT, Job.GROOVE: Operation.GROOVE,
+}  # fmt: skip
+_SLIDES = {
+    Job.OUTSIDE: ("cross-slide",), Job.BORE: ("cross-slide",), Job.FACE: ("top-slide", "saddle"),
+    Job.SLOT: ("head", "vertical slide"), Job.GROOVE: ("top-slide", "saddle"),
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Said:
+    """What goes with a cut in words: the settings, and what to mind."""
+
+    rough_set: str
+    finish_set: str
+    rough_feed_mm: float | None
+    finish_feed_mm: float | None
+    machine: str
+    cautions: tuple[tuple[str, str, str], ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Settled:
+    """A cut with all that is needed to follow it, and the working it came from."""
+
+    spec: CutSpec
+    said: Said
+    working: Working
+    rough: SpeedAnswer | None
+
+
+def limits(question: PlanQuestion) -> tuple[float, float, float]:
+    """Lower limit, size aimed at, upper limit.
+
+    Where the size wanted is itself a limit, the aim lies inside, on the side where metal is
+    left: too much can be put right, too little cannot.
+
+    Raises:
+        Refused: Limits the wrong way round, or a size outside them.
+    """
+    assert question.wanted is not None
+    wanted, small, large = question.wanted, question.smallest, question.largest
+    half = Fraction(str(HALF_MM[question.job]))
+    if small is None and large is None:
+        small, large = max(wanted - half, Fraction(1, 1000)), wanted + half
+    small = wanted if small is None else small
+    large = wanted if large is None else large
+    if small > large:
+        raise Refused(
+            f"The limits are the wrong way round: the smallest, {float(small):g}, is over the "
+            f"largest, {float(large):g}.", field="smallest",
+        )  # fmt: skip
+    if small == large:
+        raise Refused("Both limits are the same size: nothing can be cut exactly to it.",
+                      field="largest")  # fmt: skip
+    if not small <= wanted <= large:
+        raise Refused(
+            f"{float(wanted):g} is outside its own limits, {float(small):g} to {float(large):g}.",
+            field="wanted",
+        )  # fmt: skip
+    low, high, aim = float(small), float(large), float(wanted)
+    growing = question.job in (Job.BORE, Job.SLOT)
+    if wanted in (small, large):
+        safe, other = (low, high) if growing else (high, low)
+        aim = safe + (other - safe) * _SAFE_SHARE
+    return low, aim, high
+
+
+def _check(question: PlanQuestion, now: float, aim: float) -> None:
+    if question.job is Job.SLOT:
+        if question.reach is not None and question.wanted and question.wanted > question.reach:
+            raise Refused(
+                f"A cutter that reaches {float(question.reach):g} mm cannot cut "
+                f"{float(question.wanted):g} deep.", field="reach",
+            )  # fmt: skip
+        return
+    if question.wanted == question.now:
+        raise Refused("It is that size already: there is nothing to cut.", field="wanted")
+    wrong = now < aim if question.job is not Job.BORE else now > aim
+    if wrong:
+        says = {
+            Job.BORE: "Boring only makes a hole larger: is it the outside?",
+            Job.FACE: "Facing only makes it shorter.",
+            Job.OUTSIDE: "Turning only makes it smaller: is it a bore?",
+        }[question.job]
+        raise Refused(f"From {now:g} to {float(question.wanted or 0):g}? {says}", field="wanted")
+    if (
+        question.job is Job.BORE
+        and question.overhang is not None
+        and question.length is not None
+        and question.length > question.overhang
+    ):
+        raise Refused(
+            f"A bar standing {float(question.overhang):g} out cannot bore "
+            f"{float(question.length):g} deep.", field="overhang",
+        )  # fmt: skip
+
+
+def settled(question: PlanQuestion, machine: Machine, metal: Metal) -> Settled:
+    """Settle a cut: how deep, how much for the last cut, how far it springs, which dial.
+
+    Raises:
+        Refused: A cut that cannot be, saying why.
+    """
+    low, aim, high = limits(question)
+    now = 0.0 if question.job is Job.SLOT else float(question.now or 0)
+    _check(question, now, float(question.wanted or 0))
+    w = Working()
+    across = 2 if question.job in (Job.OUTSIDE, Job.BORE) else 1
+    rough = _speed(question, machine, metal, Stage.ROUGH)
+    finish = _speed(question, machine, metal, Stage.FINISH)
+    depth = _depth(question, metal, rough)
+    ratio = 0.0
+    if rough is not None and rough.spring_mm is not None and rough.depth_mm is not None:
+        w.steps += rough.spring_mm.steps
+        ratio = w(spring_ratio, spring_mm=rough.spring_mm.value, depth_mm=rough.depth_mm.value)
+    cautions = list(rough.cautions) if rough else []
+    most = depth * across
+    if question.step is not None:
+        most = float(question.step)
+    elif ratio * most > MOST_SPRUNG_MM:
+        most = MOST_SPRUNG_MM / ratio
+        cautions.append(
+            Caution("Mind", "the bend", f"The depth is turned down so that it springs no more "
+                    f"than {MOST_SPRUNG_MM:g} mm.", "spring_mm", PRACTICE)
+        )  # fmt: skip
+    share = _finish_share(metal, rough, finish)
+    allowance = ALLOWANCE_MM[question.tool] * across / 2
+    surplus = abs(now - aim)
+    if question.allowance is not None:
+        allowance = float(question.allowance)
+        if allowance > surplus:
+            raise Refused(
+                f"An allowance of {allowance:g} is more than the {surplus:.3g} mm there is to "
+                "come off.", field="allowance",
+            )  # fmt: skip
+    dial = machine.dial(*_SLIDES[question.job])
+    spec = CutSpec(
+        question.job, question.metal, now, aim, low, high, most, allowance,
+        LEAST_MM[question.tool] * across / 2, ratio, share,
+        dial.slide if dial else "", dial.travel_mm if dial else 0.0, dial.per_turn if dial else 1,
+        dial.unit if dial else "mm", dial.reads if dial else "radius",
+        dial.backlash / dial.division if dial else 0.0, machine.read_out,
+        metal["expansion_um_per_m_k"], float(question.reads_to or Fraction(1, 100)),
+        float(question.feeler or 0), 2 if question.ends is Ends.BOTH else 1, question.parts or 1,
+    )  # fmt: skip
+    said = Said(
+        _set(rough), _set(finish),
+        rough.feed_mm_per_rev.value if rough else None,
+        finish.feed_mm_per_rev.value if finish else None, machine.name,
+        tuple((c.word, c.about, c.says) for c in cautions),
+    )  # fmt: skip
+    return Settled(spec, said, w, rough)
+
+
+def _speed(
+    question: PlanQuestion, machine: Machine, metal: Metal, stage: Stage
+) -> SpeedAnswer | None:
+    size = {
+        Job.OUTSIDE: question.now, Job.BORE: question.wanted, Job.FACE: question.across,
+        Job.SLOT: question.across, Job.GROOVE: question.now,
+    }[question.job]  # fmt: skip
+    if size is None:
+        return None
+    asked = SpeedQuestion(
+        question.metal, size, OPERATION[question.job], question.tool, stage, held=question.held,
+        machine=machine.name,
+    )  # fmt: skip
+    if question.job is Job.BORE and question.bar is not None and question.now is not None:
+        if question.bar >= question.now:
+            raise Refused("The boring bar must be thinner than the hole it starts in.",
+                          field="bar")  # fmt: skip
+        asked = replace(asked, bar=question.bar)
+    if question.job in (Job.OUTSIDE, Job.BORE):
+        asked = replace(asked, overhang=question.overhang, length=question.length)
+    return speed(asked, SpeedShop(machine, metal))
+
+
+def _depth(question: PlanQuestion, metal: Metal, rough: SpeedAnswer | None) -> float:
+    if rough is not None and rough.depth_mm is not None:
+        return rough.depth_mm.value
+    return by_diameter("depth", float(question.now or 20)) * chip_groups()[metal.chip].depth
+
+
+def _finish_share(metal: Metal, rough: SpeedAnswer | None, finish: SpeedAnswer | None) -> float:
+    """How much less a finishing feed springs: the force goes with feed to the power 1 - mc."""
+    if rough is None or finish is None:
+        return 1.0
+    feeds = finish.feed_mm_per_rev.value / rough.feed_mm_per_rev.value
+    return float(min(feeds ** (1 - metal["mc"]), 1.0))
+
+
+def _set(answer: SpeedAnswer | None) -> str:
+    if answer is None:
+        return ""
+    if answer.position:
+        return f"{answer.position}, {answer.set_rpm.words()}"
+    return answer.set_rpm.words()

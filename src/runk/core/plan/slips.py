@@ -1,0 +1,80 @@
+"""Readings that look like a slip of the eye or the finger: which one, and what was meant."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from runk.core.plan.follow import Followed
+from runk.core.plan.passes import PassKind, after, made_pass, next_pass
+from runk.core.plan.spec import CutSpec
+
+_MM_TURN, _INCH_TURN = 0.5, 0.635
+"""What one turn of a micrometer's drum is worth: 0.5 mm, or 0.025 inch."""
+
+
+@dataclass(frozen=True, slots=True)
+class Slip:
+    """What a reading may have been meant to be. ``meant_mm`` is None where nobody can tell."""
+
+    meant_mm: float | None
+    says: str
+
+
+def expected_mm(spec: CutSpec, where: Followed, wound: float | None) -> float:
+    """The size a reading is expected to show now."""
+    at = where.at
+    told = next_pass(spec, at)
+    if where.made == 0 and wound is None and told is not None:
+        at = after(at, told)
+    elif where.made == 0 and wound:
+        at = after(at, made_pass(spec, at, where.last_kind or PassKind.ROUGH, wound))
+    return spec.size(at.left_mm)
+
+
+def slip(spec: CutSpec, where: Followed, size_mm: float, wound: float | None = None) -> Slip | None:
+    """Whether a reading looks like a slip.
+
+    Args:
+        spec: The cut.
+        where: Where it stands before the reading.
+        size_mm: As read.
+        wound: Divisions wound on; None for as told, 0 for measured again.
+
+    Returns:
+        The slip it looks like, or None where the reading is believable.
+    """
+    expected = expected_mm(spec, where, wound)
+    before = spec.size(where.read.left_mm)
+    take = abs(expected - before)
+    believable = max(0.08, 0.5 * take)
+    if abs(size_mm - expected) <= believable:
+        if where.outcomes and take > 4 * spec.resolution_mm and size_mm == before:
+            return Slip(None, "That is the last reading over again, though you wound on: did the "
+                        "tool cut, or was it sent twice?")  # fmt: skip
+        return None
+    near = max(0.04, 0.2 * take)
+    for meant, says in _meant(size_mm):
+        if abs(meant - expected) <= near:
+            return Slip(meant, says)
+    grew = spec.left(size_mm) > where.read.left_mm + 2 * spec.resolution_mm
+    if grew:
+        way = "smaller" if spec.growing else "larger"
+        return Slip(None, f"That is {way} than before: metal does not grow back. Was the other "
+                    "one wrong, or this one?")  # fmt: skip
+    return Slip(None, f"About {expected:.2f} mm was to be expected here, and that is "
+                f"{abs(size_mm - expected):.2f} mm off it. Measure once more.")  # fmt: skip
+
+
+def _meant(size: float) -> tuple[tuple[float, str], ...]:
+    return (
+        (size * 25.4, "It looks like inches taken for millimetres."),
+        (size / 25.4, "It looks like millimetres taken for inches."),
+        (size * 2, "It looks like the radius."),
+        (size / 2, "It looks like twice the size."),
+        (size * 10, "The decimal point looks one place off."),
+        (size / 10, "The decimal point looks one place off."),
+        (size - _MM_TURN, "It looks like one turn of the drum too many, 0.5 mm."),
+        (size + _MM_TURN, "It looks like one turn of the drum too few, 0.5 mm."),
+        (size - _INCH_TURN, "It looks like one turn of the drum too many, 0.025 in."),
+        (size + _INCH_TURN, "It looks like one turn of the drum too few, 0.025 in."),
+    )

@@ -1,0 +1,101 @@
+"""A cut as settled: every number the plan needs, free of question and workshop."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+
+class Job(StrEnum):
+    """What is brought to size."""
+
+    OUTSIDE = "outside"
+    BORE = "bore"
+    FACE = "face"
+    SLOT = "slot"
+    GROOVE = "groove"
+
+
+@dataclass(frozen=True, slots=True)
+class CutSpec:
+    """Everything a cut is planned and followed by.
+
+    Args:
+        now_mm: Size at the start; ``aim_mm`` the size wanted, inside its limits.
+        low_mm: Smallest allowed; ``high_mm`` largest.
+        rough_mm: Most one roughing pass takes; ``finish_mm`` what the last cut should take.
+        least_mm: Under this the edge rubs instead of cutting.
+        spring_ratio: Spring for each millimetre of cut, from bending.
+        finish_share: How much of it a finishing cut springs: its feed is finer.
+        division_mm: Tool travel for one division of the dial; 0 where there is none.
+        per_turn: Divisions a turn.
+        backlash: In divisions.
+        feeler_mm: Thickness between tool and work when the dial was set to nought.
+        resolution_mm: Of the measuring tool.
+        ends: 2 where the surplus of a length is shared between both ends.
+        parts: Equal parts cut at each setting.
+    """
+
+    job: Job
+    metal: str
+    now_mm: float
+    aim_mm: float
+    low_mm: float
+    high_mm: float
+    rough_mm: float
+    finish_mm: float
+    least_mm: float
+    spring_ratio: float
+    finish_share: float
+    slide: str
+    division_mm: float
+    per_turn: int
+    dial_unit: str
+    dial_reads: str
+    backlash: float
+    read_out: bool
+    expansion_um_per_m_k: float
+    resolution_mm: float = 0.01
+    feeler_mm: float = 0.0
+    ends: int = 1
+    parts: int = 1
+
+    @property
+    def growing(self) -> bool:
+        """Whether the size grows as metal goes: a bore, a slot's depth."""
+        return self.job in (Job.BORE, Job.SLOT)
+
+    @property
+    def across(self) -> int:
+        """How often travel counts in the size: twice on a diameter."""
+        return 2 if self.job in (Job.OUTSIDE, Job.BORE) else 1
+
+    @property
+    def division(self) -> float:
+        """What one division makes of the size; a hundredth of a millimetre where there is none."""
+        return self.division_mm * self.across or 0.01
+
+    @property
+    def most_left(self) -> float:
+        """Most metal that may still be on: at the limit where it could stay."""
+        return self.left(self.low_mm if self.growing else self.high_mm)
+
+    @property
+    def sure_left(self) -> float:
+        """Most metal that may still be on with the gauge's own error taken off: a reading has
+        to be inside by that much before it proves anything (the rule of ISO 14253-1)."""
+        guard = min(self.resolution_mm / 2, (self.most_left - self.least_left) / 4)
+        return self.most_left - guard
+
+    @property
+    def least_left(self) -> float:
+        """Least metal, at most 0: past it too much has come off."""
+        return self.left(self.high_mm if self.growing else self.low_mm)
+
+    def left(self, size_mm: float) -> float:
+        """Metal left to the size aimed at; less than 0 where it is past it."""
+        return self.aim_mm - size_mm if self.growing else size_mm - self.aim_mm
+
+    def size(self, left_mm: float) -> float:
+        """The size at which so much is left; :meth:`left` turned round."""
+        return self.aim_mm - left_mm if self.growing else self.aim_mm + left_mm

@@ -1,0 +1,197 @@
+"""A cut as followed, put into an answer."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.plan.answer import PlanAnswer, PlannedPass
+from runk.core.plan.follow import Followed
+from runk.core.plan.laws import comes_off_mm
+from runk.core.plan.minds import minds
+from runk.core.plan.passes import Pass, PassKind, Standing, after, every_pass, next_pass
+from runk.core.plan.rescue import ways_out
+from runk.core.plan.say import (
+    both,
+    dial_line,
+    dial_says,
+    feeler_divisions,
+    shown_size,
+    stands_say,
+    start_says,
+    what,
+    wind_say,
+)
+from runk.core.plan.settle import Said
+from runk.core.plan.spec import CutSpec, Job
+from runk.core.sources import PRACTICE
+from runk.core.units import unit_of
+
+_MEASURED = (PassKind.MEASURE, PassKind.LAST, PassKind.SPRING)
+
+
+@law("Left", "{one_mm} - {other_mm}")
+def left_to_cut_mm(one_mm: Num, other_mm: Num) -> Num:
+    """Metal left between two sizes.
+
+    >>> left_to_cut_mm(15.0, 14.5)
+    0.5
+    """
+    return one_mm - other_mm
+
+
+@law("Springs", "{spring_ratio} × {take_mm}")
+def springs_mm(spring_ratio: Num, take_mm: Num) -> Num:
+    """How much of the size a cut springs away.
+
+    >>> springs_mm(0.25, 0.5)
+    0.125
+    """
+    return spring_ratio * take_mm
+
+
+@law("Dial", "{divisions} × {division_mm}")
+def dial_of_size_mm(divisions: Num, division_mm: Num) -> Num:
+    """What divisions wound on make of the size.
+
+    >>> dial_of_size_mm(16.0, 0.0508)
+    0.8128
+    """
+    return divisions * division_mm
+
+
+def _planned(
+    spec: CutSpec, made: Pass, at: Standing, measured_after: bool, first: bool
+) -> PlannedPass:
+    w = Working()
+    wound = w(dial_of_size_mm, divisions=made.divisions, division_mm=spec.division)
+    share = 1.0 if made.kind is PassKind.ROUGH else spec.finish_share
+    take = w(
+        comes_off_mm, wound_mm=wound, lag_mm=at.lag_mm, spring_ratio=at.ratio * share,
+        why="spring taken into account",
+    )  # fmt: skip
+    size = spec.size(made.leaves_mm)
+    divisions = None
+    if spec.division_mm and not spec.read_out:
+        divisions = Figure(made.divisions, unit_of("divisions"), tuple(w.steps), 2)
+    stands = "" if spec.read_out else stands_say(spec, at.wound + made.divisions)
+    return PlannedPass(
+        made.kind, Figure(size, unit_of("to_mm"), tuple(w.steps), 3),
+        w.figure(take, "take_mm", places=3), dial_line(spec, made.divisions, size, first),
+        divisions, stands, measured_after, made.end,
+    )  # fmt: skip
+
+
+def passes_of(spec: CutSpec, at: Standing) -> tuple[PlannedPass, ...]:
+    """Every pass to come, in words and figures."""
+    made = every_pass(spec, at)
+    planned = []
+    for number, one in enumerate(made):
+        following = made[number + 1].kind if number + 1 < len(made) else None
+        # The last roughing pass is measured as well: what follows is planned from it.
+        measured = one.kind in _MEASURED or following is not PassKind.ROUGH
+        planned.append(_planned(spec, one, at, measured, first=at.wound == 0))
+        at = after(at, one)
+    return tuple(planned)
+
+
+def _what_next(
+    spec: CutSpec, where: Followed, passes: tuple[PlannedPass, ...], state: str
+) -> tuple[str, str]:
+    if state == "inside":
+        return "Stop: it is to size", f"{what(spec).capitalize()} is inside its limits."
+    if state == "over":
+        return "Stop: it is past its size", "No cut puts it back. The ways out are below."
+    told = passes[0]
+    takes = f"takes {both(spec, told.take_mm.value)} off {what(spec)}"
+    if spec.job in (Job.BORE, Job.SLOT):
+        takes = f"adds {both(spec, told.take_mm.value)} to {what(spec)}"
+    measures = f"it should then measure {shown_size(spec, told.to_mm.value)}"
+    alike = f" Cut all {spec.parts} parts at this setting." if spec.parts > 1 else ""
+    if told.kind == PassKind.SPRING:
+        return "Same setting again", f"A spring pass: {takes}; {measures}.{alike}"
+    if spec.read_out or told.divisions is None:
+        line = told.dial[0].upper() + told.dial[1:]
+        return line, f"{takes.capitalize()}; {measures}.{alike}"
+    first = where.at.wound == 0
+    divisions = told.divisions.value + (feeler_divisions(spec) if first else 0.0)
+    return (
+        f"Wind on {wind_say(spec, divisions)}",
+        f"of the {spec.slide}, to {told.stands_at}: {takes}; {measures}.{alike}",
+    )
+
+
+def state_of(spec: CutSpec, where: Followed) -> str:
+    """``cut``, ``inside`` or ``over``; only a reading can say that it is over."""
+    left = where.at.left_mm
+    if left < spec.least_left - 1e-9:
+        return "over"
+    return "inside" if next_pass(spec, where.at) is None else "cut"
+
+
+def view(spec: CutSpec, said: Said, where: Followed, working: Iterable[object] = ()) -> PlanAnswer:
+    """Where a cut stands and what comes next.
+
+    Args:
+        spec: The cut as settled.
+        said: The settings and cautions that go with it.
+        where: Everything that happened, folded.
+        working: Steps of the bending sum, shown under the spring.
+    """
+    state = state_of(spec, where)
+    passes = passes_of(spec, where.at) if state == "cut" else ()
+    says, detail = _what_next(spec, where, passes, state)
+    size = spec.size(where.at.left_mm)
+    w = Working()
+    one, other = (spec.aim_mm, size) if spec.growing else (size, spec.aim_mm)
+    left = w(left_to_cut_mm, one_mm=one, other_mm=other)
+    left_figure = w.figure(left, "left_mm", places=3)
+    ratio = where.at.ratio
+    w2 = Working()
+    w2.steps += list(working)  # type: ignore[arg-type]
+    sprung = None
+    if ratio and passes:
+        share = 1.0 if passes[0].kind == PassKind.ROUGH else spec.finish_share
+        value = w2(springs_mm, spring_ratio=ratio * share, take_mm=passes[0].take_mm.value)
+        sprung = w2.figure(value, "spring_mm", places=3)
+    over = None
+    if state == "over":
+        w3 = Working()
+        past = -where.at.left_mm
+        over = w3.figure(
+            w3(left_to_cut_mm, one_mm=spec.aim_mm + past, other_mm=spec.aim_mm), "over_mm", places=3
+        )
+    following = every_pass(spec, where.at)[:1]
+    cautions = [
+        *minds(spec, where, following[0] if following and state == "cut" else None),
+        *(Caution(word, about, words, None, PRACTICE) for word, about, words in said.cautions),
+    ]
+
+    def mm(value: float, key: str, places: int = 3) -> Figure:
+        return Figure(value, unit_of(key), (), places)
+
+    def feed(value: float | None, key: str) -> Figure | None:
+        return None if value is None else Figure(value, unit_of(key))
+
+    return PlanAnswer(
+        state, passes, left_figure, mm(size, "now_mm"), mm(spec.aim_mm, "aim_mm"),
+        mm(spec.low_mm, "low_mm"), mm(spec.high_mm, "high_mm"), says, detail, start_says(spec),
+        dial_says(spec), said.rough_set, said.finish_set,
+        feed(said.rough_feed_mm, "rough_feed_mm_per_rev"),
+        feed(said.finish_feed_mm, "finish_feed_mm_per_rev"), sprung,
+        Figure(ratio, unit_of("spring_ratio")), over,
+        ways_out(spec, size) if state == "over" else (), spec.parts,
+        tuple(sorted(cautions, key=lambda c: c.word != "Stop")), _links(spec, said),
+    )  # fmt: skip
+
+
+def _links(spec: CutSpec, said: Said) -> tuple[Link, ...]:
+    operation = {Job.OUTSIDE: "turn", Job.BORE: "bore", Job.FACE: "face"}.get(spec.job)
+    if operation is None or not said.rough_set:
+        return ()
+    size = spec.now_mm if spec.job is Job.OUTSIDE else spec.aim_mm
+    question = (
+        ("operation", operation), ("metal", spec.metal), ("diameter", f"{size:g} mm"),
+        ("machine", said.machine),
+    )  # fmt: skip
+    return (Link("speed", question, "The speed and feed of this cut, with its working"),)

@@ -1,0 +1,48 @@
+"""A cut played on the simulated lathe: the same events give the same lathe, always."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from runk.core.plan.events import Event
+from runk.core.plan.follow import Followed, begin, follow
+from runk.core.plan.passes import PassKind, next_pass
+from runk.core.plan.spec import CutSpec
+from runk.gauges.lathe import SimulatedLathe
+from runk.gauges.simulated import Micrometer
+
+
+def played(spec: CutSpec, seed: int, events: Iterable[Event]) -> tuple[SimulatedLathe, Followed]:
+    """The lathe after everything that was done on it, and the cut as followed beside it.
+
+    Args:
+        spec: The cut.
+        seed: Of the lathe.
+        events: Oldest first, undone ones left out.
+    """
+    lathe, where = SimulatedLathe(spec, seed), begin(spec)
+    for event in events:
+        _cut(lathe, spec, where, event.wound)
+        where = follow(spec, [event], where)
+    return lathe, where
+
+
+def _cut(lathe: SimulatedLathe, spec: CutSpec, where: Followed, wound: float | None) -> bool:
+    told = next_pass(spec, where.at)
+    if wound == 0.0 or (told is None and wound is None):
+        return False
+    divisions = wound if wound is not None else told.divisions if told else 0.0
+    lathe.wind(divisions)
+    lathe.cut(fine=told is not None and told.kind is not PassKind.ROUGH)
+    return True
+
+
+def next_reading(spec: CutSpec, seed: int, events: Iterable[Event]) -> float:
+    """Make the next pass as told, then read the micrometer.
+
+    Returns:
+        The size it shows, in millimetres.
+    """
+    lathe, where = played(spec, seed, events)
+    _cut(lathe, spec, where, None)
+    return Micrometer(lathe).read().value

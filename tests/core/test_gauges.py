@@ -1,0 +1,141 @@
+"""The simulated lathe and its gauges: honest, repeatable, and beaten by the advice."""
+
+from __future__ import annotations
+
+import threading
+from dataclasses import replace
+from statistics import mean
+
+import pytest
+
+from runk.core.plan.events import Event, EventKind
+from runk.core.plan.follow import begin, follow
+from runk.core.plan.passes import PassKind, next_pass
+from runk.core.plan.spec import CutSpec, Job
+from runk.gauges import GaugeReading, Identity, Silent, read_within
+from runk.gauges.lathe import SimulatedLathe
+from runk.gauges.played import next_reading, played
+from runk.gauges.simulated import Caliper, Indicator, Micrometer, ReadOut, Tachometer
+from tests.core.test_plan import PLAIN
+
+SLENDER = replace(PLAIN, spring_ratio=0.25)
+BAR_BORE = replace(
+    PLAIN, job=Job.BORE, now_mm=20.8, aim_mm=22.007, low_mm=22.0, high_mm=22.02,
+    spring_ratio=0.3, division_mm=0.01, dial_unit="mm",
+)  # fmt: skip
+STIFF = replace(PLAIN, division_mm=0.02, dial_unit="mm")
+SEEDS = range(500)
+MOST_PASSES = 40
+
+
+def advised(spec: CutSpec, seed: int) -> tuple[bool, int]:
+    """Cut by the advice, reading the micrometer after every pass."""
+    lathe, where, passes = SimulatedLathe(spec, seed), begin(spec), 0
+    gauge = Micrometer(lathe)
+    while passes < MOST_PASSES and (told := next_pass(spec, where.at)) is not None:
+        lathe.wind(told.divisions)
+        lathe.cut(fine=told.kind is not PassKind.ROUGH)
+        passes += 1
+        where = follow(
+            spec, [Event(passes, EventKind.READING, (gauge.read().value,))], where
+        )  # fmt: skip
+    return spec.least_left <= lathe.left_mm <= spec.most_left, passes
+
+
+def halved(spec: CutSpec, seed: int) -> tuple[bool, int]:
+    """Wind on half of what is left each time, and all of it once it is a tenth."""
+    lathe, passes = SimulatedLathe(spec, seed), 0
+    gauge = Micrometer(lathe)
+    while passes < MOST_PASSES and (left := spec.left(gauge.read().value)) > spec.most_left:
+        wind = left / 2 if left > 0.1 else left
+        lathe.wind(max(0.25, round(wind / spec.division * 4) / 4))
+        lathe.cut(fine=left < 0.3)
+        passes += 1
+    return spec.least_left <= lathe.left_mm <= spec.most_left, passes
+
+
+@pytest.mark.parametrize(
+    ("spec", "least", "ahead"),
+    [(SLENDER, 0.88, 0.25), (BAR_BORE, 0.95, 0.25), (STIFF, 0.95, 0.0)],
+    ids=["slender bar", "boring bar", "stiff bar"],
+)
+def test_following_the_advice_beats_halving(spec: CutSpec, least: float, ahead: float) -> None:
+    ours = [advised(spec, seed) for seed in SEEDS]
+    theirs = [halved(spec, seed) for seed in SEEDS]
+    inside = mean(ok for ok, _ in ours)
+    naive = mean(ok for ok, _ in theirs)
+    assert inside >= least
+    assert inside - naive >= ahead
+    assert mean(n for _, n in ours) < 6.5
+
+
+def test_the_same_seed_is_the_same_lathe() -> None:
+    events: list[Event] = []
+    for number in range(1, 8):
+        one = next_reading(SLENDER, 7, events)
+        assert one == next_reading(SLENDER, 7, events)
+        events.append(Event(number, EventKind.READING, (one,)))
+    assert len({next_reading(SLENDER, seed, []) for seed in range(20)}) > 3
+
+
+def test_a_cut_left_and_taken_up_again_is_finished() -> None:
+    """Everything known of the lathe comes from its seed and the events: nothing else is kept."""
+    events: list[Event] = []
+    while next_pass(BAR_BORE, follow(BAR_BORE, events).at) is not None and len(events) < 20:
+        reading = next_reading(BAR_BORE, 3, list(events))
+        events.append(Event(len(events) + 1, EventKind.READING, (reading,)))
+    lathe, where = played(BAR_BORE, 3, events)
+    assert where.measured
+    assert lathe.size_mm == pytest.approx(22.01, abs=0.02)
+    assert lathe.passes == len(events)
+
+
+def test_winding_back_loses_the_slack_and_coming_on_again_finds_it() -> None:
+    there, back = SimulatedLathe(PLAIN, 1), SimulatedLathe(PLAIN, 1)
+    there.wind(10)
+    back.wind(10)
+    back.wind(-2)
+    stood = ReadOut(back).read().value
+    back.wind(2)
+    # Half of the slack only: the slide has not moved.
+    assert ReadOut(back).read().value == stood
+
+
+def test_every_gauge_says_what_it_is_and_reads_on_its_own_steps() -> None:
+    lathe = SimulatedLathe(PLAIN, 5)
+    gauges = [
+        Micrometer(lathe), Caliper(lathe), Indicator(lathe, 16.0), ReadOut(lathe),
+        Tachometer(lathe, 860.0),
+    ]  # fmt: skip
+    for gauge in gauges:
+        me, reading = gauge.identify(), gauge.read()
+        assert me.unit == reading.unit
+        steps = reading.value / me.resolution
+        assert steps == pytest.approx(round(steps), abs=1e-6)
+    assert Micrometer(lathe).read().value == pytest.approx(16.0, abs=0.03)
+    assert abs(Indicator(lathe, 16.0).read().value) <= 0.01
+    assert 840 < Tachometer(lathe, 860.0).read().value <= 860
+
+
+class Dead:
+    """A gauge that never answers, and one that falls over."""
+
+    def __init__(self, *, falls: bool) -> None:
+        self.falls, self.released = falls, threading.Event()
+
+    def identify(self) -> Identity:
+        return Identity("Dead", "micrometer", 0.01, "mm")
+
+    def read(self) -> GaugeReading:
+        if self.falls:
+            raise OSError("no such port")
+        self.released.wait()
+        raise OSError("too late")
+
+
+@pytest.mark.parametrize("falls", [True, False])
+def test_a_gauge_that_stops_answering_is_said_to(falls: bool) -> None:
+    gauge = Dead(falls=falls)
+    with pytest.raises(Silent, match="type the reading"):
+        read_within(gauge, 0.05)
+    gauge.released.set()
