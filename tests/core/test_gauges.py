@@ -14,7 +14,7 @@ from runk.core.plan.passes import PassKind, next_pass
 from runk.core.plan.spec import CutSpec, Job
 from runk.gauges import GaugeReading, Identity, Silent, read_within
 from runk.gauges.lathe import SimulatedLathe
-from runk.gauges.played import next_reading, played
+from runk.gauges.played import PlayedMicrometer, played
 from runk.gauges.simulated import Caliper, Indicator, Micrometer, ReadOut, Tachometer
 from tests.core.test_plan import PLAIN
 
@@ -67,6 +67,11 @@ def test_following_the_advice_beats_halving(spec: CutSpec, least: float, ahead: 
     assert inside >= least
     assert inside - naive >= ahead
     assert mean(n for _, n in ours) < 6.5
+
+
+def next_reading(spec: CutSpec, seed: int, events: list[Event]) -> float:
+    """Make the next pass as told, then read the micrometer."""
+    return PlayedMicrometer(spec, seed, tuple(events)).read().value
 
 
 def test_the_same_seed_is_the_same_lathe() -> None:

@@ -12,6 +12,7 @@ from fastapi import FastAPI
 from runk import __version__
 from runk.api import (
     calculators,
+    cuts,
     engines,
     guard,
     metals,
@@ -22,6 +23,7 @@ from runk.api import (
     slate,
     tablet,
 )
+from runk.api.cutbook import CutBook
 from runk.api.door import Door, Locked
 from runk.demo.back_shed import WORKSHOP
 from runk.store.database import Store
@@ -64,6 +66,7 @@ def create_app(
     app.include_router(metals.router(store, reader))
     app.include_router(slate.router(store, reader.workshop))
     app.include_router(engines.router(store))
+    app.include_router(cuts.router(CutBook(store), reader.workshop))
 
     @app.get("/api/alive")
     async def alive() -> dict[str, str]:

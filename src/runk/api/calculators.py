@@ -69,9 +69,9 @@ class AskOut(BaseModel):
     reply: dict[str, Any]
 
 
-def written(body: Any) -> Response:
+def written(body: Any, status: int = 200) -> Response:
     """Plain data as a JSON response, written once and not checked again."""
-    return Response(to_json(body), media_type="application/json")
+    return Response(to_json(body), status, media_type="application/json")
 
 
 def _describe(calculator: Calculator) -> CalculatorOut:

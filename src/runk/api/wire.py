@@ -229,6 +229,13 @@ def reply(
             name: {"mm": float(r.mm), "echo": r.echo, "plain": r.plain}
             for name, r in read.readings.items()
         },
+        **answered(answer, build, page),
+    }
+
+
+def answered(answer: Any, build: Build, page: PageUnit) -> dict[str, Any]:
+    """An answer as it stands in every reply: its figures, and apart its cautions and links."""
+    return {
         "answer": build(answer, page),
         "cautions": [_caution(c, page) for c in getattr(answer, "cautions", ())],
         "links": [_link(x, page) for x in getattr(answer, "links", ())],

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from dataclasses import dataclass
 
 from runk.core.plan.events import Event
 from runk.core.plan.follow import Followed, begin, follow
 from runk.core.plan.passes import PassKind, next_pass
 from runk.core.plan.spec import CutSpec
 from runk.gauges.lathe import SimulatedLathe
+from runk.gauges.protocol import GaugeReading, Identity
 from runk.gauges.simulated import Micrometer
 
 
@@ -37,12 +39,29 @@ def _cut(lathe: SimulatedLathe, spec: CutSpec, where: Followed, wound: float | N
     return True
 
 
-def next_reading(spec: CutSpec, seed: int, events: Iterable[Event]) -> float:
-    """Make the next pass as told, then read the micrometer.
+@dataclass(frozen=True, slots=True)
+class PlayedMicrometer:
+    """A micrometer on a cut's own lathe: to read, it has the next pass made as told first.
 
-    Returns:
-        The size it shows, in millimetres.
+    Args:
+        spec: The cut.
+        seed: Of the lathe.
+        events: What was done on it, oldest first, undone ones left out.
+        cut_first: Make the next pass before reading; False only measures again.
     """
-    lathe, where = played(spec, seed, events)
-    _cut(lathe, spec, where, None)
-    return Micrometer(lathe).read().value
+
+    spec: CutSpec
+    seed: int
+    events: tuple[Event, ...]
+    cut_first: bool = True
+
+    def identify(self) -> Identity:
+        """What it is."""
+        return Micrometer(SimulatedLathe(self.spec, self.seed)).identify()
+
+    def read(self) -> GaugeReading:
+        """What it shows once the pass is made."""
+        lathe, where = played(self.spec, self.seed, self.events)
+        if self.cut_first:
+            _cut(lathe, self.spec, where, None)
+        return Micrometer(lathe).read()

@@ -5,10 +5,12 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import JSON, CheckConstraint, ForeignKey, String, UniqueConstraint
+from sqlalchemy import JSON, CheckConstraint, ForeignKey, Index, String, UniqueConstraint
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 
-_PART = ForeignKey("part.id", ondelete="SET NULL")
+
+def _of_part() -> Mapped[int | None]:
+    return mapped_column(ForeignKey("part.id", ondelete="SET NULL"))
 
 
 class Base(DeclarativeBase):
@@ -173,6 +175,46 @@ class SlateRow(Base):
     note: Mapped[str] = mapped_column(default="")
     ticked: Mapped[bool] = mapped_column(default=False)
     place: Mapped[float] = mapped_column(index=True)
-    part_id: Mapped[int | None] = mapped_column(_PART)
+    part_id: Mapped[int | None] = _of_part()
     kept_at: Mapped[datetime]
     deleted_at: Mapped[datetime | None]
+
+
+class CutRow(Base):
+    """A cut being brought to size: what was asked, and everything it was settled to.
+
+    What it was settled to stays as it was on the day: a dial changed in the workshop later
+    does not move a cut that is half made.
+    """
+
+    __tablename__ = "cut"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    keep_key: Mapped[str] = mapped_column(String(64), unique=True)
+    calculator_version: Mapped[int]
+    page_unit: Mapped[str] = mapped_column(String(10))
+    question: Mapped[dict[str, Any]] = mapped_column(JSON)
+    spec: Mapped[dict[str, Any]] = mapped_column(JSON)
+    said: Mapped[dict[str, Any]] = mapped_column(JSON)
+    title: Mapped[str]
+    seed: Mapped[int | None]
+    part_id: Mapped[int | None] = _of_part()
+    started_at: Mapped[datetime]
+    deleted_at: Mapped[datetime | None]
+
+
+class CutEventRow(Base):
+    """One thing that happened to a cut. Rows are only ever added."""
+
+    __tablename__ = "cut_event"
+    __table_args__ = (Index("ix_cut_event_cut_id_id", "cut_id", "id"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    cut_id: Mapped[int] = mapped_column(ForeignKey("cut.id", ondelete="CASCADE"))
+    event_key: Mapped[str] = mapped_column(String(64), unique=True)
+    kind: Mapped[str] = mapped_column(String(20))
+    sizes_mm: Mapped[list[float]] = mapped_column(JSON)
+    wound: Mapped[float | None]
+    warm_deg: Mapped[float | None]
+    undoes: Mapped[int | None]
+    at: Mapped[datetime]

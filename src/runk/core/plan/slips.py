@@ -8,6 +8,7 @@ from runk.core.plan.follow import Followed
 from runk.core.plan.passes import PassKind, after, made_pass, next_pass
 from runk.core.plan.spec import CutSpec
 
+_SAME = 1e-6
 _MM_TURN, _INCH_TURN = 0.5, 0.635
 """What one turn of a micrometer's drum is worth: 0.5 mm, or 0.025 inch."""
 
@@ -47,10 +48,10 @@ def slip(spec: CutSpec, where: Followed, size_mm: float, wound: float | None = N
     before = spec.size(where.read.left_mm)
     take = abs(expected - before)
     believable = max(0.08, 0.5 * take)
+    if where.outcomes and take > 4 * spec.resolution_mm and abs(size_mm - before) < _SAME:
+        return Slip(None, "That is the last reading over again, though you wound on: did the "
+                    "tool cut, or was it sent twice?")  # fmt: skip
     if abs(size_mm - expected) <= believable:
-        if where.outcomes and take > 4 * spec.resolution_mm and size_mm == before:
-            return Slip(None, "That is the last reading over again, though you wound on: did the "
-                        "tool cut, or was it sent twice?")  # fmt: skip
         return None
     near = max(0.04, 0.2 * take)
     for meant, says in _meant(size_mm):

@@ -117,7 +117,7 @@ def _what_next(
     divisions = told.divisions.value + (feeler_divisions(spec) if first else 0.0)
     return (
         f"Wind on {wind_say(spec, divisions)}",
-        f"of the {spec.slide}, to {told.stands_at}: {takes}; {measures}.{alike}",
+        f"on the {spec.slide}, {told.stands_at}: {takes}; {measures}.{alike}",
     )
 
 

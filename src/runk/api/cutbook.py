@@ -1,0 +1,131 @@
+"""Cuts being followed: each is folded once and then only from its last event on."""
+
+from __future__ import annotations
+
+import threading
+from contextlib import AbstractContextManager
+from dataclasses import dataclass, replace
+
+from sqlalchemy.orm import Session
+
+from runk.core.plan.events import Event, EventKind, standing_events
+from runk.core.plan.follow import Followed, follow
+from runk.core.plan.slips import Slip, slip
+from runk.core.refusals import Refused
+from runk.store.cuts import KeptCut, add_event, cut_kept, events_after, known_event
+from runk.store.database import Store
+from runk.store.kept import Stale
+
+_MOST_KEPT = 200
+
+
+@dataclass(frozen=True, slots=True)
+class Page:
+    """A cut and where it stands after everything that happened."""
+
+    cut: KeptCut
+    where: Followed
+    events: tuple[Event, ...]
+
+    @property
+    def last_event(self) -> int:
+        """The newest event there is, undos included; 0 where there is none."""
+        return self.events[-1].id if self.events else 0
+
+    @property
+    def undoable(self) -> int | None:
+        """The newest event that still holds."""
+        held = standing_events(list(self.events))
+        return held[-1].id if held else None
+
+
+class SlipFound(Exception):  # noqa: N818 - asked about, not failed
+    """A reading that looks like a slip."""
+
+    def __init__(self, found: Slip) -> None:
+        super().__init__(found.says)
+        self.slip = found
+
+
+class CutBook:
+    """Reads and adds to cuts, one writer at a time."""
+
+    def __init__(self, store: Store) -> None:
+        self._store, self._lock = store, threading.Lock()
+        self._pages: dict[int, Page] = {}
+
+    def session(self) -> AbstractContextManager[Session]:
+        """A session of the store."""
+        return self._store.session()
+
+    def page(self, session: Session, cut: int) -> Page:
+        """A cut as it stands now, another process's events included.
+
+        Raises:
+            Refused: It is gone.
+        """
+        known = self._pages.get(cut)
+        kept = cut_kept(session, cut)
+        if known is None or known.cut.spec != kept.spec:
+            events = tuple(events_after(session, cut))
+            page = Page(kept, follow(kept.spec, standing_events(list(events))), events)
+        else:
+            page = self._added(
+                replace(known, cut=kept), events_after(session, cut, known.last_event)
+            )
+        if len(self._pages) >= _MOST_KEPT:
+            self._pages.clear()
+        self._pages[cut] = page
+        return page
+
+    @staticmethod
+    def _added(page: Page, fresh: list[Event]) -> Page:
+        if not fresh:
+            return page
+        events = (*page.events, *fresh)
+        if any(e.kind is EventKind.UNDO for e in fresh):
+            where = follow(page.cut.spec, standing_events(list(events)))
+        else:
+            where = follow(page.cut.spec, fresh, page.where)
+        return replace(page, where=where, events=events)
+
+    def add(
+        self, cut: int, event_key: str, event: Event, after: int | None, *, sure: bool = True
+    ) -> Page:
+        """Add what happened, once, and say where the cut stands then.
+
+        Args:
+            cut: Its id.
+            event_key: Made once for this event: sent twice, it is added once.
+            event: What happened; its id is given here.
+            after: The newest event whoever sends this has seen; None not to ask.
+            sure: False to have a reading looked at for slips first.
+
+        Raises:
+            Refused: The cut is gone.
+            Stale: Something happened that the sender has not seen.
+            SlipFound: The reading looks like a slip.
+        """
+        with self._lock, self._store.session() as session:
+            page = self.page(session, cut)
+            if known_event(session, event_key):
+                return page
+            if after is not None and after != page.last_event:
+                raise Stale("cut", {"last_event": page.last_event})
+            if event.kind is EventKind.READING and not sure:
+                for size in event.sizes_mm:
+                    if found := slip(page.cut.spec, page.where, size, event.wound):
+                        raise SlipFound(found)
+            if event.kind is EventKind.UNDO:
+                self._check_undo(page, event)
+            added = add_event(session, cut, event_key, event)
+            page = self._added(page, [added])
+        self._pages[cut] = page
+        return page
+
+    @staticmethod
+    def _check_undo(page: Page, event: Event) -> None:
+        held = {e.id for e in standing_events(list(page.events))}
+        undos = {e.id for e in page.events if e.kind is EventKind.UNDO}
+        if event.undoes not in held | undos:
+            raise Refused("There is nothing there to undo.", field="undoes")

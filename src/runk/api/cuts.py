@@ -1,0 +1,315 @@
+"""Routes of cuts being brought to size."""
+
+from __future__ import annotations
+
+import re
+import secrets
+from collections.abc import Callable
+from fractions import Fraction
+from typing import Any
+
+from fastapi import APIRouter, Response
+from pydantic import BaseModel, Field, create_model
+
+from runk.api.calculators import Here, written
+from runk.api.cutbook import CutBook, Page, SlipFound
+from runk.api.ids import RowId
+from runk.api.problems import PROBLEMS, problem
+from runk.api.wire import CautionWire, LinkWire, answered, shape_of
+from runk.core.lengths.several import read_lengths
+from runk.core.plan.answer import PlanAnswer
+from runk.core.plan.events import Event, EventKind, standing_events
+from runk.core.plan.follow import Outcome
+from runk.core.plan.plan import PLAN, check_given
+from runk.core.plan.say import shown_size
+from runk.core.plan.settle import settled
+from runk.core.plan.spec import Job
+from runk.core.plan.view import view
+from runk.core.questions import read_question, sentence
+from runk.core.refusals import Refused
+from runk.core.units import PageUnit
+from runk.gauges import Gauge, read_within
+from runk.gauges.played import PlayedMicrometer
+from runk.store.cuts import fetch_back, newest, start_cut, throw_away
+
+SHOWN = 12
+GAUGE_S = 3.0
+_PLAN_MODEL, _build = shape_of(PlanAnswer)
+GaugeOf = Callable[[Page, bool], Gauge]
+_DIVISIONS = re.compile(r"(\d{1,5}(?:[.,]\d{1,4})?)?\s*(?:(\d{1,2})/(\d{1,2}))?")
+_Key = Field(min_length=8, max_length=64, description="made once for this event")
+
+
+class StartIn(BaseModel):
+    """A cut to start following."""
+
+    keep_key: str = Field(min_length=8, max_length=64)
+    question: dict[str, str | float | int | None]
+    unit: PageUnit = PageUnit.MM
+    part_id: RowId | None = None
+    simulated: bool = False
+
+
+class ReadingIn(BaseModel):
+    """A reading as typed: one size, or several places of the same surface.
+
+    ``wound`` is what was really wound on, in divisions; left out, it was wound on as told;
+    0 where nothing was cut since. ``sure`` says that it was looked at twice.
+    """
+
+    event_key: str = _Key
+    reading: str = Field(max_length=400)
+    unit: PageUnit = PageUnit.MM
+    wound: str | None = Field(default=None, max_length=20)
+    warm: str | None = Field(default=None, max_length=20)
+    sure: bool = False
+    after: int | None = None
+
+
+class DoneIn(BaseModel):
+    """A pass made and not measured."""
+
+    event_key: str = _Key
+    wound: str | None = Field(default=None, max_length=20)
+    after: int | None = None
+
+
+class UndoIn(BaseModel):
+    """An event to take back; an undo can be taken back as well."""
+
+    event_key: str = _Key
+    undoes: RowId
+
+
+class GaugeIn(BaseModel):
+    """Take a reading from the gauge; ``again`` measures without another pass."""
+
+    event_key: str = _Key
+    again: bool = False
+    after: int | None = None
+
+
+class OutcomeOut(BaseModel):
+    """A reading beside what was wound on for it, as shown."""
+
+    event: int
+    kind: str
+    size_mm: float
+    size: str
+    wound: float
+    wound_mm: float
+    took_mm: float
+    off_mm: float
+    passes: int
+
+
+class CutLine(BaseModel):
+    """A cut in the list."""
+
+    id: int
+    title: str
+    state: str
+    next_says: str
+    left: str
+    part_id: int | None
+
+
+CutOut = create_model(
+    "CutOut",
+    id=(int, ...),
+    title=(str, ...),
+    part_id=(int | None, ...),
+    simulated=(bool, ...),
+    start_mm=(float, ...),
+    answer=(_PLAN_MODEL, ...),
+    cautions=(list[CautionWire], ...),
+    links=(list[LinkWire], ...),
+    readings=(list[OutcomeOut], ...),
+    count=(int, ...),
+    unmeasured=(int, ...),
+    last_event=(int, ...),
+    undoes=(int | None, ...),
+)
+
+
+def divisions_typed(text: str | None) -> float | None:
+    """Divisions as somebody types them: ``16``, ``16.5``, ``16 1/2``; None where not said.
+
+    Raises:
+        Refused: It is no number of divisions.
+
+    >>> divisions_typed("16 1/2"), divisions_typed(""), divisions_typed("0")
+    (16.5, None, 0.0)
+    """
+    if text is None or not text.strip():
+        return None
+    match = _DIVISIONS.fullmatch(text.strip())
+    if match is None or not (match[1] or match[2]) or (match[3] and int(match[3]) == 0):
+        raise Refused(f"`{text[:20]}` is no number of divisions.", field="wound", suggest="16 1/2")
+    whole = Fraction((match[1] or "0").replace(",", "."))
+    part = Fraction(int(match[2]), int(match[3])) if match[2] else Fraction(0)
+    return float(whole + part)
+
+
+def _degrees(text: str | None) -> float | None:
+    if text is None or not text.strip():
+        return None
+    match = re.fullmatch(r"(\d{1,3}(?:[.,]\d)?)\s*(?:°?\s*C)?", text.strip(), re.IGNORECASE)
+    degrees = float(match[1].replace(",", ".")) if match else -1.0
+    if not 0 <= degrees <= 300:
+        raise Refused(
+            f"`{text[:20]}` is no temperature of a work-piece in °C.", field="warm", suggest="35"
+        )
+    return degrees
+
+
+def simulated_gauge(page: Page, again: bool) -> Gauge:
+    """The micrometer of a cut that is made on the simulated lathe.
+
+    Raises:
+        Refused: The cut is a real one, and no gauge is connected.
+    """
+    if page.cut.seed is None:
+        raise Refused("No gauge is connected: type the reading.", field="reading")
+    events = tuple(standing_events(list(page.events)))
+    return PlayedMicrometer(page.cut.spec, page.cut.seed, events, not again)
+
+
+def _outcome(page: Page, one: Outcome) -> dict[str, Any]:
+    return {
+        "event": one.event, "kind": one.kind or "measured again", "size_mm": one.size_mm,
+        "size": shown_size(page.cut.spec, one.size_mm), "wound": one.wound,
+        "wound_mm": one.wound_mm, "took_mm": one.took_mm,
+        "off_mm": one.size_mm - one.expected_mm, "passes": one.passes,
+    }  # fmt: skip
+
+
+def _out(page: Page, status: int = 200) -> Response:
+    cut = page.cut
+    answer = view(cut.spec, cut.said, page.where)
+    outcomes = page.where.outcomes
+    return written(
+        {
+            "id": cut.id, "title": cut.title, "part_id": cut.part_id,
+            "simulated": cut.seed is not None, "start_mm": cut.spec.now_mm,
+            **answered(answer, _build, PageUnit(cut.page_unit)),
+            "readings": [_outcome(page, one) for one in outcomes[-SHOWN:]],
+            "count": len(outcomes), "unmeasured": page.where.made,
+            "last_event": page.last_event, "undoes": page.undoable,
+        },
+        status,
+    )  # fmt: skip
+
+
+def _line(page: Page) -> CutLine:
+    cut = page.cut
+    answer = view(cut.spec, cut.said, page.where)
+    return CutLine(
+        id=cut.id, title=cut.title, state=answer.state, next_says=answer.next_says,
+        left=answer.left_mm.words(PageUnit(cut.page_unit)), part_id=cut.part_id,
+    )  # fmt: skip
+
+
+def _sizes(body: ReadingIn) -> tuple[float, ...]:
+    try:
+        return tuple(float(one.mm) for one in read_lengths(body.reading, body.unit))
+    except Refused as refused:
+        raise refused.on("reading") from None
+
+
+def _slipped(found: SlipFound) -> Response:
+    meant = found.slip.meant_mm
+    return problem(
+        422, "Looks like a slip", found.slip.says, "reading",
+        None if meant is None else f"{meant:.3f} mm", {"slip": True},
+    )  # fmt: skip
+
+
+def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> APIRouter:
+    """Routes of cuts.
+
+    Args:
+        book: Every cut being followed.
+        here: Gives today's workshop.
+        gauge_of: The gauge that measures a cut.
+    """
+    routes = APIRouter(prefix="/api/cuts", responses=PROBLEMS)
+
+    @routes.get("")
+    def every_cut() -> list[CutLine]:
+        with book.session() as session:
+            return [_line(book.page(session, cut)) for cut in newest(session)]
+
+    @routes.post("", status_code=201, response_model=CutOut)
+    def start(body: StartIn) -> Response:
+        workshop = here()
+        typed = {k: v for k, v in body.question.items() if k in PLAN.fields and v is not None}
+        read = read_question(PLAN, typed, body.unit, workshop)
+        question = read.question
+        check_given(question)
+        if question.job is Job.GROOVE:
+            raise Refused(
+                "A groove is cut by its plunges and measured at the end: keep its plan on the "
+                "slate.", field="job",
+            )  # fmt: skip
+        shop = PLAN.needs(question, workshop)
+        cut = settled(question, shop.machine, shop.metal)
+        seed = secrets.randbelow(2**31) if body.simulated else None
+        title = sentence(PLAN, read, body.unit, workshop)
+        with book.session() as session:
+            kept = start_cut(
+                session, body.keep_key, title, typed, body.unit, PLAN.version, cut.spec, cut.said,
+                seed=seed, part_id=body.part_id,
+            )  # fmt: skip
+            page = book.page(session, kept.id)
+        return _out(page, 201)
+
+    @routes.get("/{cut}", response_model=CutOut)
+    def one_cut(cut: RowId) -> Response:
+        with book.session() as session:
+            return _out(book.page(session, cut))
+
+    @routes.post("/{cut}/readings", response_model=CutOut)
+    def reading(cut: RowId, body: ReadingIn) -> Response:
+        event = Event(
+            0, EventKind.READING, _sizes(body), divisions_typed(body.wound), _degrees(body.warm)
+        )
+        try:
+            return _out(book.add(cut, body.event_key, event, body.after, sure=body.sure))
+        except SlipFound as found:
+            return _slipped(found)
+
+    @routes.post("/{cut}/gauge", response_model=CutOut)
+    def from_gauge(cut: RowId, body: GaugeIn) -> Response:
+        with book.session() as session:
+            page = book.page(session, cut)
+        shown = read_within(gauge_of(page, body.again), GAUGE_S)
+        wound = 0.0 if body.again or page.where.made else None
+        event = Event(0, EventKind.READING, (shown.value,), wound)
+        try:
+            return _out(book.add(cut, body.event_key, event, body.after, sure=False))
+        except SlipFound as found:
+            return _slipped(found)
+
+    @routes.post("/{cut}/done", response_model=CutOut)
+    def done(cut: RowId, body: DoneIn) -> Response:
+        event = Event(0, EventKind.DONE, (), divisions_typed(body.wound))
+        return _out(book.add(cut, body.event_key, event, body.after))
+
+    @routes.post("/{cut}/undo", response_model=CutOut)
+    def undo(cut: RowId, body: UndoIn) -> Response:
+        event = Event(0, EventKind.UNDO, undoes=body.undoes)
+        return _out(book.add(cut, body.event_key, event, None))
+
+    @routes.delete("/{cut}", status_code=204)
+    def throw(cut: RowId) -> None:
+        with book.session() as session:
+            throw_away(session, cut)
+
+    @routes.post("/{cut}/back", response_model=CutOut)
+    def back(cut: RowId) -> Response:
+        with book.session() as session:
+            fetch_back(session, cut)
+            return _out(book.page(session, cut))
+
+    return routes

@@ -1,0 +1,141 @@
+"""Cuts kept: what they were settled to, and their events, which are only ever added."""
+
+from __future__ import annotations
+
+from dataclasses import asdict, dataclass
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from runk.core.plan.events import Event, EventKind
+from runk.core.plan.settle import Said
+from runk.core.plan.spec import CutSpec, Job
+from runk.core.refusals import Refused
+from runk.store.database import now
+from runk.store.models import CutEventRow, CutRow
+from runk.store.slate import check_part
+
+MOST_EVENTS, MOST_LISTED = 5000, 200
+
+
+@dataclass(frozen=True, slots=True)
+class KeptCut:
+    """A cut as kept, without its events."""
+
+    id: int
+    title: str
+    page_unit: str
+    question: dict[str, Any]
+    spec: CutSpec
+    said: Said
+    seed: int | None
+    part_id: int | None
+    started_at: datetime
+
+
+def _cut(row: CutRow) -> KeptCut:
+    spec = CutSpec(**(row.spec | {"job": Job(row.spec["job"])}))
+    cautions = tuple((word, about, says) for word, about, says in row.said["cautions"])
+    said = Said(**(row.said | {"cautions": cautions}))
+    return KeptCut(
+        row.id, row.title, row.page_unit, row.question, spec, said, row.seed, row.part_id,
+        row.started_at,
+    )  # fmt: skip
+
+
+def _event(row: CutEventRow) -> Event:
+    return Event(
+        row.id, EventKind(row.kind), tuple(row.sizes_mm), row.wound, row.warm_deg, row.undoes
+    )
+
+
+def start_cut(
+    session: Session, keep_key: str, title: str, question: dict[str, Any], page_unit: str,
+    version: int, spec: CutSpec, said: Said, *, seed: int | None = None,
+    part_id: int | None = None,
+) -> KeptCut:  # fmt: skip
+    """Keep a new cut; the same ``keep_key`` twice keeps it once."""
+    before = session.scalar(select(CutRow).where(CutRow.keep_key == keep_key))
+    if before is not None:
+        return _cut(before)
+    check_part(session, part_id)
+    row = CutRow(
+        keep_key=keep_key, calculator_version=version, page_unit=page_unit, question=question,
+        spec=asdict(spec), said=asdict(said), title=title, seed=seed, part_id=part_id,
+        started_at=now(),
+    )  # fmt: skip
+    session.add(row)
+    session.flush()
+    return _cut(row)
+
+
+def newest(session: Session) -> list[int]:
+    """Every cut not thrown away, newest first."""
+    rows = select(CutRow.id).where(CutRow.deleted_at.is_(None)).order_by(CutRow.id.desc())
+    return list(session.scalars(rows.limit(MOST_LISTED)))
+
+
+def _row(session: Session, cut: int, *, deleted: bool = False) -> CutRow:
+    row = session.get(CutRow, cut)
+    if row is None or (row.deleted_at is not None and not deleted):
+        raise Refused("That cut is no longer kept.", field="id")
+    return row
+
+
+def cut_kept(session: Session, cut: int) -> KeptCut:
+    """One cut.
+
+    Raises:
+        Refused: It is gone.
+    """
+    return _cut(_row(session, cut))
+
+
+def events_after(session: Session, cut: int, event: int = 0) -> list[Event]:
+    """A cut's events after one of them, oldest first."""
+    rows = session.scalars(
+        select(CutEventRow)
+        .where(CutEventRow.cut_id == cut, CutEventRow.id > event)
+        .order_by(CutEventRow.id)
+    )
+    return [_event(r) for r in rows]
+
+
+def known_event(session: Session, event_key: str) -> bool:
+    """Whether an event with this key is there already."""
+    found = session.scalar(select(CutEventRow.id).where(CutEventRow.event_key == event_key))
+    return found is not None
+
+
+def add_event(session: Session, cut: int, event_key: str, event: Event) -> Event:
+    """Add what happened.
+
+    Raises:
+        Refused: More than a cut can sensibly have.
+    """
+    count = session.scalar(
+        select(func.count()).select_from(CutEventRow).where(CutEventRow.cut_id == cut)
+    )
+    if (count or 0) >= MOST_EVENTS:
+        raise Refused(f"{MOST_EVENTS} readings are enough for one cut: start another.")
+    row = CutEventRow(
+        cut_id=cut, event_key=event_key, kind=event.kind, sizes_mm=list(event.sizes_mm),
+        wound=event.wound, warm_deg=event.warm_deg, undoes=event.undoes, at=now(),
+    )  # fmt: skip
+    session.add(row)
+    session.flush()
+    return _event(row)
+
+
+def throw_away(session: Session, cut: int) -> None:
+    """Take a cut out of the list; :func:`fetch_back` undoes it."""
+    _row(session, cut).deleted_at = now()
+
+
+def fetch_back(session: Session, cut: int) -> KeptCut:
+    """Undo throwing away."""
+    row = _row(session, cut, deleted=True)
+    row.deleted_at = None
+    return _cut(row)
