@@ -27,8 +27,11 @@ def _serve_runk(port: int, folder: str) -> None:
     uvicorn.run(create_app(store), host="127.0.0.1", port=port, log_level="error", access_log=False)
 
 
-def _serve_echo(port: int, _folder: str) -> None:
+def _serve_echo(port: int, folder: str) -> None:
+    from readings import add_insert_route
+
     app = FastAPI()
+    add_insert_route(app, folder)
     for name, calculator in calculators().items():
         model = reply_model(name, calculator)
 
@@ -72,6 +75,11 @@ class Pair:
     def runk(self, path: str, body: bytes) -> bytes:
         """Ask the application."""
         return _post(self._connections[0], path, body)
+
+    def get(self, path: str) -> bytes:
+        """Fetch from the application."""
+        self._connections[0].request("GET", path)
+        return self._connections[0].getresponse().read()
 
     def echo(self, path: str, body: bytes) -> bytes:
         """Ask the echo."""

@@ -17,6 +17,7 @@ import numpy as np
 
 from http_pair import Pair, packed
 from measure import Ratio, side_by_side
+from readings import advice_rows, opened, recorded
 from runk.core.cutting.sheet import SheetQuestion, needs, sheet
 from runk.core.cutting.sweep import chosen_steps, sheet_rpm, targets_rpm
 from runk.core.machines.choose import OVER_ALLOWED
@@ -54,6 +55,18 @@ def over_http() -> list[Row]:
                 f"`{name}` over HTTP against a typed echo of the same {len(reply)} bytes", ratio, 2.0
             ))  # fmt: skip
     return rows
+
+
+def readings() -> list[Row]:
+    """Cuts being followed: recording a reading, and opening a long cut."""
+    with Pair() as pair:
+        record, opening = recorded(pair), opened(pair)
+    return [
+        _ratio_row(
+            "A reading recorded, next instruction given, against one durable insert", record, 2.0
+        ),
+        _ratio_row("Opening a cut of 500 readings against one of 5", opening, 1.2),
+    ]
 
 
 def _ratio_row(what: str, ratio: Ratio, most: float) -> Row:
@@ -187,7 +200,15 @@ def start_up() -> list[Row]:
 
 def main() -> None:
     """Measure everything and write it down."""
-    rows = [*over_http(), *sweep(), *wall_sheet(), *first_script(), *start_up()]
+    rows = [
+        *over_http(),
+        *readings(),
+        *advice_rows(),
+        *sweep(),
+        *wall_sheet(),
+        *first_script(),
+        *start_up(),
+    ]
     lines = [
         "# Benchmarks",
         "",

@@ -36,11 +36,22 @@ def _pad(page: Page) -> None:
     page.get_by_role("group", name="Keys for a size").wait_for()
 
 
+def _cut(page: Page) -> None:
+    page.get_by_role("button", name="Start this cut").click()
+    for reading in ("7.66", "7.27"):
+        page.get_by_label("What does it measure now?").fill(reading)
+        page.keyboard.press("Enter")
+        page.get_by_role("cell", name=f"{reading}0").wait_for()
+
+
 VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("speeds", "/speeds", "light", (1280, 800), _nothing),
     ("speeds-night", "/speeds", "dark", (1280, 800), _nothing),
     ("speeds-bench", "/speeds", "light", (1280, 800), _bench),
     ("ask", "/speeds", "light", (1280, 800), _ask),
+    ("to-size", "/to-size", "light", (1280, 800), _nothing),
+    ("to-size-cut", "/to-size", "light", (1280, 800), _cut),
+    ("practice", "/practice", "light", (1280, 800), _nothing),
     ("faults", "/faults", "light", (1280, 800), _nothing),
     ("metals", "/metals", "light", (1280, 800), _nothing),
     ("sheet", "/sheet", "light", (1280, 800), _nothing),

@@ -20,6 +20,9 @@ VIEWS: list[tuple[str, str, list[str]]] = [
     ("bench", "/speeds", ["b"]),
     ("ask", "/speeds", ["Control+k"]),
     ("help", "/speeds", ["?"]),
+    ("to size", "/to-size", []),
+    ("a cut", "/to-size", ["cut"]),
+    ("practice", "/practice", []),
     ("faults", "/faults", []),
     ("metals", "/metals", []),
     ("sheet", "/sheet", []),
@@ -54,12 +57,15 @@ def test_axe_finds_nothing(chromium: Browser, server: Server, scheme: Any) -> No
     for name, address, acts in VIEWS:
         page.goto(address)
         expect(page.locator("#room")).to_contain_text(
-            "g/cm³" if address == "/metals" else "rev/min"
+            {"/metals": "g/cm³", "/practice": "Wind on"}.get(address, "rev/min")
         )
         for act in acts:
             if act == "bad":
                 page.get_by_label("diameter", exact=True).fill("1 3/")
                 expect(page.get_by_role("alert")).to_be_visible()
+            elif act == "cut":
+                page.get_by_role("button", name="Start this cut").click()
+                expect(page.get_by_label("What does it measure now?")).to_be_visible()
             elif act == "copy":
                 page.get_by_role("button", name="Copy gunmetal").click()
             elif act == "edit":

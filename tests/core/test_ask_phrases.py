@@ -124,3 +124,34 @@ def test_numbers_go_where_their_word_says(
 ) -> None:
     value = getattr(ask(line, workshop).read.question, field)
     assert float(value) == pytest.approx(mm)
+
+
+# line, job, size now and size wanted in mm, metal
+BROUGHT = [
+    ("from 16 to 14.5", "outside", 16, 14.5, "mild-steel"),
+    ("turn 16 mm to 14.5 silver steel", "outside", 16, 14.5, "silver-steel"),
+    ("bring 16 to 14.5 brass", "outside", 16, 14.5, "brass"),
+    ('turn 5/8 to 1/2" stainless', "outside", 15.875, 12.7, "stainless-303"),
+    ("bore 22 from 20.8 grey iron", "bore", 20.8, 22, "grey-iron"),
+    ("bore 20.8 to 22 iron 40 deep bar 10 out 45 carbide", "bore", 20.8, 22, "grey-iron"),
+    ("face 40 to 38.5 both ends", "face", 40, 38.5, "mild-steel"),
+    ("slot 3 deep 6mm cutter brass to size", "slot", None, 3, "brass"),
+    ("groove 3 wide 1.5 deep in 22 mm iron 2 mm tool plan", "groove", 22, 3, "grey-iron"),
+]
+
+
+@pytest.mark.parametrize(("line", "job", "now", "wanted", "metal"), BROUGHT)
+def test_two_sizes_are_a_cut_to_size(
+    line: str, job: str, now: float | None, wanted: float, metal: str, workshop: Workshop
+) -> None:
+    asked = ask(line, workshop)
+    question = asked.read.question
+    assert asked.calculator.name == "plan"
+    assert (question.job, question.metal) == (job, metal)
+    assert question.now == (None if now is None else pytest.approx(now))
+    assert float(question.wanted) == pytest.approx(wanted)
+
+
+def test_other_work_is_not_a_cut_to_size(workshop: Workshop) -> None:
+    assert ask("drill 6 brass 10 deep", workshop).calculator.name == "speed"
+    assert ask("7/64 + 20 thou to mm", workshop).calculator.name == "length"

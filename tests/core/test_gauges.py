@@ -9,12 +9,23 @@ from statistics import mean
 import pytest
 
 from runk.core.plan.events import Event, EventKind
-from runk.core.plan.follow import begin, follow
-from runk.core.plan.passes import PassKind, next_pass
+from runk.core.plan.follow import follow
+from runk.core.plan.passes import next_pass
 from runk.core.plan.spec import CutSpec, Job
+from runk.core.refusals import Refused
+from runk.core.workshop import Workshop
 from runk.gauges import GaugeReading, Identity, Silent, read_within
 from runk.gauges.lathe import SimulatedLathe
 from runk.gauges.played import PlayedMicrometer, played
+from runk.gauges.practice import (
+    EXERCISES,
+    Move,
+    advised_run,
+    cut_of,
+    exercise_named,
+    halving_run,
+    practise,
+)
 from runk.gauges.simulated import Caliper, Indicator, Micrometer, ReadOut, Tachometer
 from tests.core.test_plan import PLAIN
 
@@ -25,33 +36,18 @@ BAR_BORE = replace(
 )  # fmt: skip
 STIFF = replace(PLAIN, division_mm=0.02, dial_unit="mm")
 SEEDS = range(500)
-MOST_PASSES = 40
 
 
 def advised(spec: CutSpec, seed: int) -> tuple[bool, int]:
     """Cut by the advice, reading the micrometer after every pass."""
-    lathe, where, passes = SimulatedLathe(spec, seed), begin(spec), 0
-    gauge = Micrometer(lathe)
-    while passes < MOST_PASSES and (told := next_pass(spec, where.at)) is not None:
-        lathe.wind(told.divisions)
-        lathe.cut(fine=told.kind is not PassKind.ROUGH)
-        passes += 1
-        where = follow(
-            spec, [Event(passes, EventKind.READING, (gauge.read().value,))], where
-        )  # fmt: skip
-    return spec.least_left <= lathe.left_mm <= spec.most_left, passes
+    lathe = advised_run(spec, seed)
+    return spec.least_left <= lathe.left_mm <= spec.most_left, lathe.passes
 
 
 def halved(spec: CutSpec, seed: int) -> tuple[bool, int]:
     """Wind on half of what is left each time, and all of it once it is a tenth."""
-    lathe, passes = SimulatedLathe(spec, seed), 0
-    gauge = Micrometer(lathe)
-    while passes < MOST_PASSES and (left := spec.left(gauge.read().value)) > spec.most_left:
-        wind = left / 2 if left > 0.1 else left
-        lathe.wind(max(0.25, round(wind / spec.division * 4) / 4))
-        lathe.cut(fine=left < 0.3)
-        passes += 1
-    return spec.least_left <= lathe.left_mm <= spec.most_left, passes
+    lathe = halving_run(spec, seed)
+    return spec.least_left <= lathe.left_mm <= spec.most_left, lathe.passes
 
 
 @pytest.mark.parametrize(
@@ -144,3 +140,47 @@ def test_a_gauge_that_stops_answering_is_said_to(falls: bool) -> None:
     with pytest.raises(Silent, match="type the reading"):
         read_within(gauge, 0.05)
     gauge.released.set()
+
+
+@pytest.mark.parametrize("key", [e.key for e in EXERCISES])
+def test_practice_with_the_advice_ends_inside_and_scores_full(key: str, workshop: Workshop) -> None:
+    exercise, inside = exercise_named(key), 0
+    for seed in range(40):
+        moves: list[Move] = []
+        while len(moves) < 30:
+            now = practise(exercise, workshop, seed, moves, advised=True)
+            if now.advice_divisions is None:
+                break
+            moves.append(Move(now.advice_divisions, now.advice_fine))
+        done = practise(exercise, workshop, seed, moves, advised=True, finished=True)
+        assert done.score is not None
+        assert done.score.passes == done.score.advised_passes
+        inside += done.score.points == 100
+    assert inside >= 36
+
+
+def test_practice_tells_too_much_gone_from_metal_left_on(workshop: Workshop) -> None:
+    stub = exercise_named("stub")
+    spec = cut_of(stub, workshop).spec
+    all_at_once = Move((spec.now_mm - spec.low_mm + 0.2) / spec.division, fine=True)
+    gone = practise(stub, workshop, 3, [all_at_once], finished=True).score
+    left = practise(stub, workshop, 3, [Move(5.0, measure=False)], finished=True).score
+    assert gone is not None
+    assert left is not None
+    assert (gone.points, left.points) == (0, 40)
+    assert gone.lost_mm == pytest.approx(spec.low_mm - gone.size_mm)
+    assert left.lost_mm == 0
+    assert "cannot be put back" in gone.says
+    slow = practise(stub, workshop, 3, [Move(5.0)] * 12, finished=True).score
+    assert slow is not None
+    assert slow.points < 40
+
+
+def test_practice_refuses_what_no_lathe_does(workshop: Workshop) -> None:
+    stub = exercise_named("stub")
+    with pytest.raises(Refused, match="slide can travel"):
+        practise(stub, workshop, 1, [Move(5000.0)])
+    with pytest.raises(Refused, match="enough for one piece"):
+        practise(stub, workshop, 1, [Move(1.0)] * 61)
+    with pytest.raises(Refused, match="no exercise"):
+        exercise_named("anvil")

@@ -7,6 +7,9 @@ const WorkshopRoom = lazy(() => import('./rooms/workshop/WorkshopRoom'));
 const FaultsRoom = lazy(() => import('./rooms/faults/FaultsRoom'));
 const MetalsRoom = lazy(() => import('./rooms/metals/MetalsRoom'));
 const SheetRoom = lazy(() => import('./rooms/sheet/SheetRoom'));
+const ToSizeRoom = lazy(() => import('./rooms/tosize/ToSizeRoom'));
+const CutRoom = lazy(() => import('./rooms/tosize/CutRoom'));
+const PracticeRoom = lazy(() => import('./rooms/tosize/PracticeRoom'));
 const SlateRoom = lazy(() => import('./rooms/slate/SlateRoom'));
 
 const root = createRootRoute({ component: Shell });
@@ -18,6 +21,9 @@ const home = createRoute({
   },
 });
 const speeds = createRoute({ getParentRoute: () => root, path: '/speeds', component: SpeedsRoom });
+const toSize = createRoute({ getParentRoute: () => root, path: '/to-size', component: ToSizeRoom });
+const cut = createRoute({ getParentRoute: () => root, path: '/to-size/$cut', component: CutRoom });
+const practice = createRoute({ getParentRoute: () => root, path: '/practice', component: PracticeRoom });
 const faults = createRoute({ getParentRoute: () => root, path: '/faults', component: FaultsRoom });
 const metals = createRoute({ getParentRoute: () => root, path: '/metals', component: MetalsRoom });
 const sheet = createRoute({ getParentRoute: () => root, path: '/sheet', component: SheetRoom });
@@ -29,7 +35,9 @@ const workshop = createRoute({
 });
 
 export const router = createRouter({
-  routeTree: root.addChildren([home, speeds, faults, metals, sheet, slate, workshop]),
+  routeTree: root.addChildren([
+    home, speeds, toSize, cut, practice, faults, metals, sheet, slate, workshop,
+  ]),
 });
 
 declare module '@tanstack/react-router' {

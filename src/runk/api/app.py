@@ -17,6 +17,7 @@ from runk.api import (
     guard,
     metals,
     pages,
+    practice,
     problems,
     sheets,
     shop,
@@ -66,6 +67,7 @@ def create_app(
     app.include_router(metals.router(store, reader))
     app.include_router(slate.router(store, reader.workshop))
     app.include_router(engines.router(store))
+    app.include_router(practice.router(reader.workshop))
     app.include_router(cuts.router(CutBook(store), reader.workshop))
 
     @app.get("/api/alive")

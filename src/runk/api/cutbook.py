@@ -9,10 +9,18 @@ from dataclasses import dataclass, replace
 from sqlalchemy.orm import Session
 
 from runk.core.plan.events import Event, EventKind, standing_events
-from runk.core.plan.follow import Followed, follow
+from runk.core.plan.follow import Followed, begin, follow
 from runk.core.plan.slips import Slip, slip
 from runk.core.refusals import Refused
-from runk.store.cuts import KeptCut, add_event, cut_kept, events_after, known_event
+from runk.store.cuts import (
+    MOST_EVENTS,
+    KeptCut,
+    add_event,
+    cut_kept,
+    events_after,
+    known_event,
+    newest_event,
+)
 from runk.store.database import Store
 from runk.store.kept import Stale
 
@@ -64,15 +72,16 @@ class CutBook:
         Raises:
             Refused: It is gone.
         """
-        known = self._pages.get(cut)
-        kept = cut_kept(session, cut)
-        if known is None or known.cut.spec != kept.spec:
-            events = tuple(events_after(session, cut))
-            page = Page(kept, follow(kept.spec, standing_events(list(events))), events)
-        else:
-            page = self._added(
-                replace(known, cut=kept), events_after(session, cut, known.last_event)
-            )
+        newest = newest_event(session, cut)
+        if newest is None:
+            self._pages.pop(cut, None)
+            raise Refused("That cut is no longer kept.", field="id")
+        page = self._pages.get(cut)
+        if page is None:
+            kept = cut_kept(session, cut)
+            page = Page(kept, begin(kept.spec), ())
+        if newest != page.last_event:
+            page = self._added(page, events_after(session, cut, page.last_event))
         if len(self._pages) >= _MOST_KEPT:
             self._pages.clear()
         self._pages[cut] = page
@@ -108,24 +117,31 @@ class CutBook:
         """
         with self._lock, self._store.session() as session:
             page = self.page(session, cut)
-            if known_event(session, event_key):
-                return page
-            if after is not None and after != page.last_event:
-                raise Stale("cut", {"last_event": page.last_event})
-            if event.kind is EventKind.READING and not sure:
-                for size in event.sizes_mm:
-                    if found := slip(page.cut.spec, page.where, size, event.wound):
-                        raise SlipFound(found)
-            if event.kind is EventKind.UNDO:
-                self._check_undo(page, event)
+            objection = self._objection(page, event, after, sure)
+            if objection is not None:
+                # What was added already is no fault, however late its echo comes.
+                if known_event(session, event_key):
+                    return page
+                raise objection
             added = add_event(session, cut, event_key, event)
+        if added is not None:
             page = self._added(page, [added])
-        self._pages[cut] = page
+            self._pages[cut] = page
         return page
 
     @staticmethod
-    def _check_undo(page: Page, event: Event) -> None:
-        held = {e.id for e in standing_events(list(page.events))}
-        undos = {e.id for e in page.events if e.kind is EventKind.UNDO}
-        if event.undoes not in held | undos:
-            raise Refused("There is nothing there to undo.", field="undoes")
+    def _objection(page: Page, event: Event, after: int | None, sure: bool) -> Exception | None:
+        if after is not None and after != page.last_event:
+            return Stale("cut", {"last_event": page.last_event})
+        if event.kind is EventKind.READING and not sure:
+            for size in event.sizes_mm:
+                if found := slip(page.cut.spec, page.where, size, event.wound):
+                    return SlipFound(found)
+        if event.kind is EventKind.UNDO:
+            held = {e.id for e in standing_events(list(page.events))}
+            undos = {e.id for e in page.events if e.kind is EventKind.UNDO}
+            if event.undoes not in held | undos:
+                return Refused("There is nothing there to undo.", field="undoes")
+        if len(page.events) >= MOST_EVENTS:
+            return Refused(f"{MOST_EVENTS} readings are enough for one cut: start another.")
+        return None

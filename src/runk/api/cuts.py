@@ -236,7 +236,7 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
     routes = APIRouter(prefix="/api/cuts", responses=PROBLEMS)
 
     @routes.get("")
-    def every_cut() -> list[CutLine]:
+    async def every_cut() -> list[CutLine]:
         with book.session() as session:
             return [_line(book.page(session, cut)) for cut in newest(session)]
 
@@ -265,7 +265,7 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
         return _out(page, 201)
 
     @routes.get("/{cut}", response_model=CutOut)
-    def one_cut(cut: RowId) -> Response:
+    async def one_cut(cut: RowId) -> Response:
         with book.session() as session:
             return _out(book.page(session, cut))
 

@@ -10,7 +10,10 @@ from starlette.responses import HTMLResponse, PlainTextResponse, Response
 from starlette.staticfiles import StaticFiles
 
 _NONCE = "__NONCE__"
-_ROOMS = ("/", "/speeds", "/faults", "/metals", "/sheet", "/slate", "/workshop")
+_ROOMS = (
+    "/", "/speeds", "/to-size", "/to-size/{cut}", "/practice", "/holes", "/faults", "/metals",
+    "/sheet", "/slate", "/workshop",
+)  # fmt: skip
 
 
 def policy(nonce: str) -> str:

@@ -7,7 +7,7 @@ import typing
 from collections.abc import Callable
 from dataclasses import fields, is_dataclass
 from enum import Enum
-from functools import cache
+from functools import cache, lru_cache
 from typing import Any
 
 from pydantic import BaseModel, ConfigDict, Field, create_model
@@ -81,7 +81,9 @@ def _source(source: Source) -> dict[str, str]:
     return {"title": source.title, "tag": source.tag, "held": source.held.value}
 
 
+@lru_cache(maxsize=4096)
 def _step(step: Step) -> dict[str, Any]:
+    # One step stands under several figures, and again in the next answer.
     return {
         "label": step.law.label, "words": step.words(), "why": step.why,
         "source": _source(step.source),

@@ -112,6 +112,11 @@ def _which(found: Scan) -> Calculator:
     if triggered:
         return triggered[0]
     for calculator in known.values():
+        joined = any(n.before in calculator.between for n in found.numbers[1:])
+        works = {m.field for m in found.of("ruling")}
+        if joined and (not works or calculator.ruling in works):
+            return calculator
+    for calculator in known.values():
         ruling = None if calculator.triggers else calculator.ruling
         if ruling and any(m.field == ruling for m in found.of("ruling")):
             return calculator
@@ -231,18 +236,14 @@ def _fill_numbers(asked: dict[str, Field], numbers: list[Number], typed: dict[st
         if number.refused:
             raise number.refused.on(claimed)
         typed[claimed] = number.text
-    principal = next((n for n, f in asked.items() if f.principal), None)
-    if principal and asked[principal].kind is Kind.LENGTHS and loose:
-        for number in loose:
+    for principal in [n for n, f in asked.items() if f.principal and n not in typed]:
+        several = asked[principal].kind is Kind.LENGTHS
+        taken, loose = (loose, []) if several else (loose[:1], loose[1:])
+        for number in taken:
             if number.refused:
                 raise number.refused.on(principal)
-        typed[principal] = "; ".join(number.text for number in loose)
-        loose = []
-    if principal and principal not in typed and loose:
-        number = loose.pop(0)
-        if number.refused:
-            raise number.refused.on(principal)
-        typed[principal] = number.text
+        if taken:
+            typed[principal] = "; ".join(number.text for number in taken)
     if loose:
         claims = [f.hints[0] for f in asked.values() if f.hints and not f.principal]
         raise Refused(

@@ -43,6 +43,7 @@ class Calculator:
             the words in it are given.
         sweeps: Its sweeps by name, fetched when wanted: they bring NumPy with them.
         triggers: Words that call this calculator from the Ask line, beside its ruling words.
+        between: Words that call it where they stand between two sizes: 16 *to* 14.5.
         settle: Fills in what the workshop decides where the question leaves it open.
         headline: The answer in a few words, for the slate.
         version: Raised when stored questions change shape.
@@ -59,6 +60,7 @@ class Calculator:
     headline: Callable[[Any], str]
     sweeps: Callable[[], Mapping[str, Sweep]] = dict
     triggers: tuple[str, ...] = ()
+    between: tuple[str, ...] = ()
     settle: Callable[[Any, Workshop, Mapping[str, Reading]], Any] = lambda question, *_: question
     version: int = 1
     upgrade: Callable[[dict[str, Any], int], dict[str, Any]] = lambda question, version: question

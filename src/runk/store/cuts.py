@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict, dataclass
+from dataclasses import asdict, dataclass, replace
 from datetime import datetime
-from typing import Any
+from typing import Any, cast
 
-from sqlalchemy import func, select
+from sqlalchemy import Table, bindparam, func, insert, select
 from sqlalchemy.orm import Session
 
 from runk.core.plan.events import Event, EventKind
@@ -18,6 +18,24 @@ from runk.store.models import CutEventRow, CutRow
 from runk.store.slate import check_part
 
 MOST_EVENTS, MOST_LISTED = 5000, 200
+# Written in Core: between two passes somebody stands waiting for the next number.
+_EVENTS = cast(Table, CutEventRow.__table__)
+_NEWEST = (
+    select(func.max(_EVENTS.c.id))
+    .select_from(CutRow)
+    .outerjoin(_EVENTS, _EVENTS.c.cut_id == CutRow.id)
+    .group_by(CutRow.id)
+    .where(CutRow.id == bindparam("cut"), CutRow.deleted_at.is_(None))
+)  # fmt: skip
+_AFTER = (
+    select(
+        _EVENTS.c.id, _EVENTS.c.kind, _EVENTS.c.sizes_mm, _EVENTS.c.wound, _EVENTS.c.warm_deg,
+        _EVENTS.c.undoes,
+    )
+    .where(_EVENTS.c.cut_id == bindparam("cut"), _EVENTS.c.id > bindparam("event"))
+    .order_by(_EVENTS.c.id)
+)  # fmt: skip
+_ADD = insert(_EVENTS).prefix_with("OR IGNORE")
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,12 +61,6 @@ def _cut(row: CutRow) -> KeptCut:
         row.id, row.title, row.page_unit, row.question, spec, said, row.seed, row.part_id,
         row.started_at,
     )  # fmt: skip
-
-
-def _event(row: CutEventRow) -> Event:
-    return Event(
-        row.id, EventKind(row.kind), tuple(row.sizes_mm), row.wound, row.warm_deg, row.undoes
-    )
 
 
 def start_cut(
@@ -93,14 +105,22 @@ def cut_kept(session: Session, cut: int) -> KeptCut:
     return _cut(_row(session, cut))
 
 
+def newest_event(session: Session, cut: int) -> int | None:
+    """The newest event of a cut, 0 where there is none yet; None where the cut is gone.
+
+    One look that tells whether what is known of the cut is still all there is.
+    """
+    row = session.connection().execute(_NEWEST, {"cut": cut}).one_or_none()
+    return None if row is None else int(row[0] or 0)
+
+
 def events_after(session: Session, cut: int, event: int = 0) -> list[Event]:
     """A cut's events after one of them, oldest first."""
-    rows = session.scalars(
-        select(CutEventRow)
-        .where(CutEventRow.cut_id == cut, CutEventRow.id > event)
-        .order_by(CutEventRow.id)
-    )
-    return [_event(r) for r in rows]
+    rows = session.connection().execute(_AFTER, {"cut": cut, "event": event})
+    return [
+        Event(id_, EventKind(kind), tuple(sizes), wound, warm, undoes)
+        for id_, kind, sizes, wound, warm, undoes in rows
+    ]
 
 
 def known_event(session: Session, event_key: str) -> bool:
@@ -109,24 +129,17 @@ def known_event(session: Session, event_key: str) -> bool:
     return found is not None
 
 
-def add_event(session: Session, cut: int, event_key: str, event: Event) -> Event:
-    """Add what happened.
-
-    Raises:
-        Refused: More than a cut can sensibly have.
-    """
-    count = session.scalar(
-        select(func.count()).select_from(CutEventRow).where(CutEventRow.cut_id == cut)
-    )
-    if (count or 0) >= MOST_EVENTS:
-        raise Refused(f"{MOST_EVENTS} readings are enough for one cut: start another.")
-    row = CutEventRow(
-        cut_id=cut, event_key=event_key, kind=event.kind, sizes_mm=list(event.sizes_mm),
-        wound=event.wound, warm_deg=event.warm_deg, undoes=event.undoes, at=now(),
-    )  # fmt: skip
-    session.add(row)
-    session.flush()
-    return _event(row)
+def add_event(session: Session, cut: int, event_key: str, event: Event) -> Event | None:
+    """Add what happened; None where an event with this key is there already."""
+    given = {
+        "cut_id": cut, "event_key": event_key, "kind": event.kind.value,
+        "sizes_mm": list(event.sizes_mm), "wound": event.wound, "warm_deg": event.warm_deg,
+        "undoes": event.undoes, "at": now(),
+    }  # fmt: skip
+    done = session.connection().execute(_ADD, given)
+    if not done.rowcount:
+        return None
+    return replace(event, id=int(done.lastrowid))
 
 
 def throw_away(session: Session, cut: int) -> None:
@@ -138,4 +151,5 @@ def fetch_back(session: Session, cut: int) -> KeptCut:
     """Undo throwing away."""
     row = _row(session, cut, deleted=True)
     row.deleted_at = None
+    session.flush()
     return _cut(row)

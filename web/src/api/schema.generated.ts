@@ -555,6 +555,24 @@ export interface paths {
         patch: operations["rename_part_api_parts__part_id__patch"];
         trace?: never;
     };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Exercises */
+        get: operations["exercises_api_practice_get"];
+        put?: never;
+        /** Play */
+        post: operations["play_api_practice_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheet/csv": {
         parameters: {
             query?: never;
@@ -952,6 +970,18 @@ export interface components {
             note: string;
             /** Parts */
             parts: components["schemas"]["Part"][];
+        };
+        /**
+         * ExerciseOut
+         * @description An exercise to choose.
+         */
+        ExerciseOut: {
+            /** Key */
+            key: string;
+            /** Lesson */
+            lesson: string;
+            /** Name */
+            name: string;
         };
         /**
          * Fan
@@ -1549,6 +1579,36 @@ export interface components {
             version: number;
         };
         /**
+         * MoveIn
+         * @description A move: divisions wound on for a pass, or none where it was only measured.
+         */
+        MoveIn: {
+            /**
+             * Fine
+             * @default false
+             */
+            fine: boolean;
+            /**
+             * Measure
+             * @default true
+             */
+            measure: boolean;
+            /** Wind */
+            wind?: number | null;
+        };
+        /**
+         * MoveMade
+         * @description A move, and what the micrometer showed after it; None where it was not put on.
+         */
+        MoveMade: {
+            /** Fine */
+            fine: boolean;
+            /** Read Mm */
+            read_mm: number | null;
+            /** Wind */
+            wind: number | null;
+        };
+        /**
          * NameIn
          * @description A name, and for a part its metal.
          */
@@ -1917,6 +1977,68 @@ export interface components {
             to_mm: components["schemas"]["FigureWire"];
         };
         /**
+         * Practice
+         * @description Where a practice piece stands. ``advice`` is empty where none was asked for.
+         */
+        Practice: {
+            /** Advice */
+            advice: string;
+            /** Advice Detail */
+            advice_detail: string;
+            /** Advice Divisions */
+            advice_divisions: number | null;
+            /** Advice Fine */
+            advice_fine: boolean;
+            /** Dial */
+            dial: string;
+            /** Exercise */
+            exercise: string;
+            /** Growing */
+            growing: boolean;
+            /** High Mm */
+            high_mm: number;
+            /** Lesson */
+            lesson: string;
+            /** Low Mm */
+            low_mm: number;
+            /** Moves */
+            moves: components["schemas"]["MoveMade"][];
+            /** Name */
+            name: string;
+            /** Passes */
+            passes: number;
+            score: components["schemas"]["Score"] | null;
+            /** Start Mm */
+            start_mm: number;
+            /** Task */
+            task: string;
+        };
+        /**
+         * PracticeIn
+         * @description A piece and everything done to it.
+         */
+        PracticeIn: {
+            /**
+             * Advised
+             * @default false
+             */
+            advised: boolean;
+            /** Exercise */
+            exercise: string;
+            /**
+             * Finished
+             * @default false
+             */
+            finished: boolean;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["MoveIn"][];
+            /** Seed */
+            seed: number;
+        };
+        /**
          * Problem
          * @description What went wrong, which field it belongs to, and what to do instead.
          */
@@ -2016,6 +2138,35 @@ export interface components {
             school: string;
             /** Title */
             title: string;
+        };
+        /**
+         * Score
+         * @description How it went, beside what Runk's advice makes of the very same lathe.
+         *
+         *     Args:
+         *         size_mm: The true size.
+         *         lost_mm: Metal gone past the limit, on the size.
+         *         advised_passes: Passes the advice needs, measuring after each.
+         *         points: 100 inside, 40 with metal left on, 0 with too much gone; less 4 for each
+         *             pass more than the advice needs. The weights are this game's own.
+         */
+        Score: {
+            /** Advised Inside */
+            advised_inside: boolean;
+            /** Advised Passes */
+            advised_passes: number;
+            /** Inside */
+            inside: boolean;
+            /** Lost Mm */
+            lost_mm: number;
+            /** Passes */
+            passes: number;
+            /** Points */
+            points: number;
+            /** Says */
+            says: string;
+            /** Size Mm */
+            size_mm: number;
         };
         /** SheetAnswerWire */
         SheetAnswerWire: {
@@ -6363,6 +6514,210 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Part"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    exercises_api_practice_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseOut"][];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    play_api_practice_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PracticeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Practice"];
                 };
             };
             /** @description A body or address that cannot be read */

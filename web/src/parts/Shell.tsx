@@ -13,7 +13,8 @@ const SignIn = lazy(() => import('./SignIn'));
 const Help = lazy(() => import('./Help'));
 
 const ROOMS = [
-  { to: '/speeds', name: 'Speeds' },
+  { to: '/speeds', name: 'Speeds', also: '/sheet' },
+  { to: '/to-size', name: 'To size', also: '/practice' },
   { to: '/faults', name: 'Faults' },
   { to: '/metals', name: 'Metals' },
   { to: '/slate', name: 'Slate' },
@@ -61,7 +62,7 @@ export function Shell() {
           <span className="text-2xl font-semibold">Runk</span>
           <nav aria-label="Rooms" className="order-last flex w-full flex-wrap sm:order-none sm:w-auto">
             {ROOMS.map((room) => {
-              const here = path.startsWith(room.to);
+              const here = path.startsWith(room.to) || ('also' in room && path.startsWith(room.also));
               return (
                 <Link
                   key={room.to}

@@ -4,7 +4,7 @@ import { createPortal } from 'react-dom';
 const LengthPad = lazy(() => import('./LengthPad'));
 
 /** Whether fingers do the typing: then a size gets a pad of its own. */
-const touched = () => window.matchMedia('(pointer: coarse)').matches;
+export const touched = () => window.matchMedia('(pointer: coarse)').matches;
 
 /** The entry pad of a length field: props for the field, and the pad while it has the cursor. */
 export function usePad(wanted: boolean) {

@@ -24,16 +24,21 @@ const FIRST: Record<string, Typed> = {
     tool: 'carbide',
     rpm: '1480',
   },
+  plan: { job: 'outside', metal: 'silver-steel', now: '8', wanted: '7', smallest: '6.98', largest: '7', overhang: '30', held: 'three-jaw' },
   pair: { metal: 'brass', other: 'stainless-303' },
 };
 
 /** Which room answers for a calculator. */
-export const ROOM_OF: Record<string, '/speeds' | '/metals' | '/faults' | '/sheet'> = {
+export const ROOM_OF: Record<
+  string,
+  '/speeds' | '/metals' | '/faults' | '/sheet' | '/to-size'
+> = {
   speed: '/speeds',
   identify: '/metals',
   pair: '/metals',
   faults: '/faults',
   sheet: '/sheet',
+  plan: '/to-size',
 };
 
 const questions = new Map<string, Typed>();

@@ -119,6 +119,7 @@ PLAN = register(
         settle=settle,
         sentences={choice.key: SENTENCES[choice.key] for choice in JOBS},
         triggers=("plan", "cut plan", "from", "to size", "down to", "bring to"),
+        between=("to",),
         headline=headline,
     )
 )

@@ -76,7 +76,8 @@ class PlanQuestion:
     ] = None  # fmt: skip
     wanted: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "size wanted", ("wanted", "wide"), before=("to",), low=0.01, high=5000.0,
+        Field(Kind.LENGTH, "size wanted", ("wanted", "wide", "deep"), principal=True,
+              before=("to",), low=0.01, high=5000.0,
               placeholder="14.5"),
     ] = None  # fmt: skip
     smallest: Annotated[
@@ -94,7 +95,7 @@ class PlanQuestion:
     machine: Annotated[str, Field(Kind.MACHINE, "machine", placeholder="lathe")] = ""
     length: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "length of cut", ("long", "length"), only=_ROUND, high=5000.0,
+        Field(Kind.LENGTH, "length of cut", ("long", "length", "deep"), only=_ROUND, high=5000.0,
               placeholder="say how long"),
     ] = None  # fmt: skip
     overhang: Annotated[

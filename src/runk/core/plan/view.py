@@ -161,9 +161,8 @@ def view(spec: CutSpec, said: Said, where: Followed, working: Iterable[object] =
         over = w3.figure(
             w3(left_to_cut_mm, one_mm=spec.aim_mm + past, other_mm=spec.aim_mm), "over_mm", places=3
         )
-    following = every_pass(spec, where.at)[:1]
     cautions = [
-        *minds(spec, where, following[0] if following and state == "cut" else None),
+        *minds(spec, where, next_pass(spec, where.at) if state == "cut" else None),
         *(Caution(word, about, words, None, PRACTICE) for word, about, words in said.cautions),
     ]
 

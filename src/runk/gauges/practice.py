@@ -1,0 +1,267 @@
+"""Practice: get a piece within its limits on the simulated lathe, and see how it went."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from runk.core.plan.events import Event, EventKind
+from runk.core.plan.follow import begin, follow
+from runk.core.plan.passes import PassKind, next_pass
+from runk.core.plan.plan import PLAN
+from runk.core.plan.say import both, dial_says
+from runk.core.plan.settle import Said, Settled, settled
+from runk.core.plan.spec import CutSpec
+from runk.core.plan.view import view
+from runk.core.questions import read_question
+from runk.core.refusals import Refused
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+from runk.gauges.lathe import SimulatedLathe
+from runk.gauges.simulated import Micrometer
+
+MOST_MOVES = 60
+MOST_WOUND = 2000.0
+_INSIDE, _LEFT_ON, _PER_PASS = 100, 40, 4
+_MOST_PASSES = 40
+
+
+@dataclass(frozen=True, slots=True)
+class Exercise:
+    """A piece to practise on: its name, what makes it hard, its cut."""
+
+    key: str
+    name: str
+    lesson: str
+    question: tuple[tuple[str, str], ...]
+
+
+EXERCISES = (
+    Exercise(
+        "stub", "A stiff stub", "It hardly springs: what you wind on is what comes off.",
+        (("job", "outside"), ("metal", "free-cutting-steel"), ("now", "20"), ("wanted", "18"),
+         ("smallest", "17.97"), ("largest", "18"), ("held", "three-jaw")),
+    ),
+    Exercise(
+        "bar", "A slender bar",
+        "It leans away from the tool, and comes back when the cut gets lighter.",
+        (("job", "outside"), ("metal", "mild-steel"), ("now", "10"), ("wanted", "9"),
+         ("smallest", "8.97"), ("largest", "9"), ("held", "three-jaw"), ("overhang", "45")),
+    ),
+    Exercise(
+        "bore", "A bore on a long bar",
+        "The bar leans, and the last cut must not take what the one before left behind.",
+        (("job", "bore"), ("metal", "grey-iron"), ("now", "20.8"), ("wanted", "22"),
+         ("smallest", "22"), ("largest", "22.03"), ("held", "four-jaw"), ("bar", "10"),
+         ("overhang", "50"), ("length", "45")),
+    ),
+)  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Move:
+    """What somebody did at the simulated lathe.
+
+    Args:
+        wind: Divisions wound on for a pass, less than 0 to wind back, 0 for a spring pass;
+            None where no pass was made.
+        fine: Whether at the finishing feed.
+        measure: Whether the micrometer was put on afterwards.
+    """
+
+    wind: float | None
+    fine: bool = False
+    measure: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class MoveMade:
+    """A move, and what the micrometer showed after it; None where it was not put on."""
+
+    wind: float | None
+    fine: bool
+    read_mm: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class Score:
+    """How it went, beside what Runk's advice makes of the very same lathe.
+
+    Args:
+        size_mm: The true size.
+        lost_mm: Metal gone past the limit, on the size.
+        advised_passes: Passes the advice needs, measuring after each.
+        points: 100 inside, 40 with metal left on, 0 with too much gone; less 4 for each
+            pass more than the advice needs. The weights are this game's own.
+    """
+
+    size_mm: float
+    inside: bool
+    passes: int
+    lost_mm: float
+    advised_passes: int
+    advised_inside: bool
+    points: int
+    says: str
+
+
+@dataclass(frozen=True, slots=True)
+class Practice:
+    """Where a practice piece stands. ``advice`` is empty where none was asked for."""
+
+    exercise: str
+    name: str
+    lesson: str
+    task: str
+    dial: str
+    start_mm: float
+    low_mm: float
+    high_mm: float
+    growing: bool
+    moves: tuple[MoveMade, ...]
+    passes: int
+    advice: str
+    advice_detail: str
+    advice_divisions: float | None
+    advice_fine: bool
+    score: Score | None
+
+
+def exercise_named(key: str) -> Exercise:
+    """An exercise.
+
+    Raises:
+        Refused: There is none of that name.
+    """
+    for one in EXERCISES:
+        if one.key == key:
+            return one
+    raise Refused(
+        f"There is no exercise called `{key[:20]}`.", field="exercise",
+        suggest=" or ".join(e.key for e in EXERCISES),
+    )  # fmt: skip
+
+
+def cut_of(exercise: Exercise, workshop: Workshop) -> Settled:
+    """The exercise's cut on this workshop's own lathe and dial."""
+    read = read_question(PLAN, dict(exercise.question), PageUnit.MM, workshop)
+    shop = PLAN.needs(read.question, workshop)
+    return settled(read.question, shop.machine, shop.metal)
+
+
+def practise(
+    exercise: Exercise, workshop: Workshop, seed: int, moves: Sequence[Move], *,
+    advised: bool = False, finished: bool = False,
+) -> Practice:  # fmt: skip
+    """Where a piece stands after some moves: the same moves on the same seed, the same piece.
+
+    Args:
+        exercise: From :data:`EXERCISES`.
+        workshop: Whose lathe it is played on.
+        seed: Of the lathe.
+        moves: At most 60.
+        advised: Say what Runk would do next.
+        finished: Take it out of the chuck and see.
+
+    Raises:
+        Refused: More moves than that, or a dial wound right off.
+
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> done = practise(exercise_named("stub"), WORKSHOP, 1, [Move(10.0)])
+    >>> done.passes, 19 < done.moves[0].read_mm < 20
+    (1, True)
+    """
+    if len(moves) > MOST_MOVES:
+        raise Refused(f"{MOST_MOVES} moves are enough for one piece: take it out and see.")
+    cut = cut_of(exercise, workshop)
+    spec = cut.spec
+    lathe = SimulatedLathe(spec, seed)
+    gauge = Micrometer(lathe)
+    events: list[Event] = []
+    made = []
+    for number, move in enumerate(moves, 1):
+        if move.wind is not None:
+            if abs(move.wind) > MOST_WOUND:
+                raise Refused("That is more than the slide can travel.", field="wind")
+            lathe.wind(move.wind)
+            lathe.cut(fine=move.fine)
+            events.append(Event(2 * number, EventKind.DONE, wound=move.wind))
+        read = gauge.read().value if move.measure else None
+        if read is not None:
+            events.append(Event(2 * number + 1, EventKind.READING, (read,), 0.0))
+        made.append(MoveMade(move.wind, move.fine, read))
+    told, detail, divisions, fine = (
+        _advice(spec, cut.said, events) if advised else ("", "", None, False)
+    )
+    apart = f"{spec.low_mm:g} and {spec.high_mm:g} mm"
+    return Practice(
+        exercise.key, exercise.name, exercise.lesson,
+        f"From {spec.now_mm:g} mm to between {apart}.", dial_says(spec), spec.now_mm, spec.low_mm,
+        spec.high_mm, spec.growing, tuple(made), lathe.passes, told, detail, divisions, fine,
+        _score(spec, seed, lathe) if finished else None,
+    )  # fmt: skip
+
+
+def _advice(
+    spec: CutSpec, said: Said | None, events: list[Event]
+) -> tuple[str, str, float | None, bool]:
+    if said is None:
+        return "", "", None, False
+    where = follow(spec, events)
+    answer = view(spec, said, where)
+    following = next_pass(spec, where.at)
+    if answer.state != "cut" or following is None:
+        return answer.next_says, answer.next_detail, None, True
+    return (
+        answer.next_says, answer.next_detail, following.divisions,
+        following.kind is not PassKind.ROUGH,
+    )  # fmt: skip
+
+
+def advised_run(spec: CutSpec, seed: int) -> SimulatedLathe:
+    """The lathe of a seed after following the advice to its end, measuring after each pass."""
+    lathe, where = SimulatedLathe(spec, seed), begin(spec)
+    gauge = Micrometer(lathe)
+    while lathe.passes < _MOST_PASSES and (told := next_pass(spec, where.at)) is not None:
+        lathe.wind(told.divisions)
+        lathe.cut(fine=told.kind is not PassKind.ROUGH)
+        read = Event(lathe.passes, EventKind.READING, (gauge.read().value,))
+        where = follow(spec, [read], where)
+    return lathe
+
+
+def halving_run(spec: CutSpec, seed: int) -> SimulatedLathe:
+    """The same lathe by rule of thumb: half of what is left each time, all once it is a tenth."""
+    lathe = SimulatedLathe(spec, seed)
+    gauge = Micrometer(lathe)
+    while lathe.passes < _MOST_PASSES:
+        left = spec.left(gauge.read().value)
+        if left <= spec.most_left:
+            break
+        wind = left / 2 if left > 0.1 else left
+        lathe.wind(max(0.25, round(wind / spec.division * 4) / 4))
+        lathe.cut(fine=left < 0.3)
+    return lathe
+
+
+def inside(lathe: SimulatedLathe) -> bool:
+    """Whether the piece is truly within its limits."""
+    return lathe.spec.least_left <= lathe.left_mm <= lathe.spec.most_left
+
+
+def _score(spec: CutSpec, seed: int, lathe: SimulatedLathe) -> Score:
+    advised = advised_run(spec, seed)
+    within = inside(lathe)
+    lost = max(0.0, spec.least_left - lathe.left_mm)
+    more = max(0, lathe.passes - advised.passes)
+    points = _INSIDE if within else 0 if lost else _LEFT_ON
+    if within:
+        says = "Inside its limits."
+    elif lost:
+        says = f"Too much gone, by {both(spec, lost, 3)}: that cannot be put back."
+    else:
+        says = f"Still {both(spec, lathe.left_mm - spec.most_left, 3)} over: that can be put right."
+    return Score(
+        lathe.size_mm, within, lathe.passes, lost, advised.passes, inside(advised),
+        max(0, points - _PER_PASS * more), says,
+    )  # fmt: skip

@@ -1,0 +1,62 @@
+import { Dialog } from 'radix-ui';
+import { useRef } from 'react';
+import type { Cut, useCutAct } from '../../api/cuts';
+import { Button } from '../../parts/Button';
+import { split } from './NextPlate';
+import { touched } from '../../parts/usePad';
+import { ReadingField } from './ReadingField';
+
+interface Props {
+  cut: Cut;
+  act: ReturnType<typeof useCutAct>;
+  unit: string;
+  gauge: () => void;
+  undo: () => void;
+  close: () => void;
+}
+
+const DARK = 'border-plate-line bg-plate! px-5 py-3 text-2xl text-plate-ink!';
+
+/** The next thing alone on the screen, read from two metres, with one field and one undo. */
+export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) {
+  const field = useRef<HTMLInputElement>(null);
+  const [verb, big] = split(cut.answer.next_says);
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && close()}>
+      <Dialog.Portal>
+        <Dialog.Content
+          aria-describedby={undefined}
+          onOpenAutoFocus={(event) => {
+            event.preventDefault();
+            if (!touched()) field.current?.focus();
+          }}
+          className="fixed inset-0 z-50 flex flex-col overflow-auto bg-plate p-5 text-plate-ink sm:p-8"
+        >
+          <Dialog.Title className="text-2xl text-plate-soft">{cut.title}</Dialog.Title>
+          <div className="flex flex-1 flex-col items-center justify-center text-center" aria-live="polite">
+            <p className="text-4xl text-plate-soft">{verb}</p>
+            <p className={`figures leading-none font-bold ${big.length <= 6 ? 'text-[min(30vw,16rem)]' : 'text-[min(12vw,7rem)]'}`}>
+              {big}
+            </p>
+            <p className="mt-4 max-w-4xl text-3xl max-sm:text-2xl">{cut.answer.next_detail}</p>
+            {cut.cautions
+              .filter((caution) => caution.word === 'Stop' || caution.figure === 'next')
+              .map((caution) => (
+                <p key={caution.about} className="mt-3 max-w-4xl rounded-md bg-straw px-4 py-2 text-2xl text-straw-ink">
+                  <b className="font-semibold">{caution.word} {caution.about}:</b> {caution.says}
+                </p>
+              ))}
+          </div>
+          <div className="rounded-lg bg-paper p-3 text-ink">
+            <ReadingField cut={cut} act={act} unit={unit} field={field} />
+          </div>
+          <div className="mt-3 flex flex-wrap justify-between gap-3">
+            <Button className={DARK} onClick={close}>Close</Button>
+            {cut.simulated && <Button className={DARK} onClick={gauge}>Read the gauge</Button>}
+            <Button className={DARK} onClick={undo} disabled={cut.undoes === null}>Undo the last</Button>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

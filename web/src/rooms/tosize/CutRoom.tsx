@@ -1,0 +1,95 @@
+import { Link, useParams } from '@tanstack/react-router';
+import { Suspense, lazy, useCallback, useRef, useState } from 'react';
+import { onceKey, useCut, useCutAct } from '../../api/cuts';
+import { refusalOf } from '../../api/queries';
+import { Staircase } from '../../drawings/Staircase';
+import { Button } from '../../parts/Button';
+import { Cautions } from '../../parts/Cautions';
+import { Links } from '../../parts/Links';
+import { Said } from '../../parts/Said';
+import { Working, stepsOf } from '../../parts/Working';
+import { useKey } from '../../state/keys';
+import { usePrefs } from '../../state/prefs';
+import { NextPlate } from './NextPlate';
+import { Readings } from './Readings';
+import { ReadingField } from './ReadingField';
+import { WaysOut } from './WaysOut';
+
+const BenchCut = lazy(() => import('./BenchCut'));
+
+/** A cut being brought to size: what to wind on, and the reading that comes back. */
+export default function CutRoom() {
+  const id = Number(useParams({ strict: false }).cut);
+  const { unit, keys } = usePrefs();
+  const { data: cut, error } = useCut(id);
+  const act = useCutAct(id);
+  const field = useRef<HTMLInputElement>(null);
+  const [bench, setBench] = useState(false);
+
+  const gauge = useCallback(() => {
+    if (!cut?.simulated || act.isPending) return;
+    act.mutate({ what: 'gauge', body: { event_key: onceKey(), after: cut.last_event, again: cut.answer.state !== 'cut' } });
+  }, [cut, act]);
+  useKey('b', useCallback(() => setBench(true), []));
+  useKey('g', gauge);
+
+  const problem = refusalOf(error);
+  if (problem) {
+    return (
+      <div className="max-w-3xl space-y-4">
+        <Said problem={problem} />
+        <Link to="/to-size" className="text-mark">All cuts</Link>
+      </div>
+    );
+  }
+  if (!cut) return <p className="py-10 text-soft">Fetching the cut …</p>;
+  const { answer } = cut;
+  const undo = () => act.mutate({ what: 'undo', body: { event_key: onceKey(), undoes: cut.undoes } });
+  const done = () => act.mutate({ what: 'done', body: { event_key: onceKey(), after: cut.last_event } });
+
+  return (
+    <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1.6fr)_minmax(20rem,1fr)]">
+      <div className="min-w-0 space-y-4">
+        <div className="flex flex-wrap items-baseline justify-between gap-2">
+          <h1 className="text-2xl font-semibold">{cut.title}</h1>
+          <Link to="/to-size" className="inline-flex min-h-11 items-center text-mark">All cuts</Link>
+        </div>
+        <NextPlate plan={answer} first={cut.last_event === 0} />
+        {answer.ways_out.length > 0 && <WaysOut plan={answer} />}
+        <ReadingField cut={cut} act={act} unit={unit} field={field} />
+        <div className="flex flex-wrap gap-2">
+          {cut.simulated && (
+            <Button onClick={gauge} disabled={act.isPending}>
+              {answer.state === 'cut' ? 'Make the pass, read the gauge' : 'Read the gauge'}
+              {keys && <kbd className="text-base text-soft">G</kbd>}
+            </Button>
+          )}
+          {answer.state === 'cut' && <Button onClick={done}>Made it, not measured</Button>}
+          <Button onClick={undo} disabled={cut.undoes === null || act.isPending}>
+            Undo the last
+          </Button>
+          <Button onClick={() => setBench(true)}>
+            Bench view {keys && <kbd className="text-base text-soft">B</kbd>}
+          </Button>
+        </div>
+        <Cautions cautions={cut.cautions} />
+        <Links links={cut.links} />
+        <Working
+          steps={stepsOf([
+            answer.left_mm, answer.over_mm, answer.spring_mm,
+            ...answer.passes.flatMap((pass) => [pass.take_mm, pass.to_mm]),
+          ])}
+        />
+      </div>
+      <div className="min-w-0 space-y-5">
+        <div className="rounded-lg border border-line bg-card p-4 max-sm:p-2">
+          <Staircase start={cut.start_mm} plan={answer} readings={cut.readings} made={cut.unmeasured} />
+        </div>
+        <Readings cut={cut} />
+      </div>
+      <Suspense>
+        {bench && <BenchCut cut={cut} act={act} unit={unit} gauge={gauge} close={() => setBench(false)} undo={undo} />}
+      </Suspense>
+    </div>
+  );
+}
