@@ -23,6 +23,7 @@ from runk.api import (
     shop,
     slate,
     tablet,
+    tools,
 )
 from runk.api.cutbook import CutBook
 from runk.api.door import Door, Locked
@@ -65,6 +66,7 @@ def create_app(
     app.include_router(sheets.router(reader.workshop))
     app.include_router(shop.router(store, reader))
     app.include_router(metals.router(store, reader))
+    app.include_router(tools.router(store, reader))
     app.include_router(slate.router(store, reader.workshop))
     app.include_router(engines.router(store))
     app.include_router(practice.router(reader.workshop))

@@ -16,7 +16,9 @@ Send = Callable[[MutableMapping[str, Any]], Awaitable[None]]
 App = Callable[[Scope, Receive, Send], Awaitable[None]]
 
 LARGEST_BODY = 256 * 1024
-TOO_LARGE = f"That is more than {LARGEST_BODY // 1024} kB at once."
+LARGEST_FILE = 16 * 1024 * 1024
+FILES = frozenset({"/api/tools/csv"})
+"""Where a whole file may be sent."""
 LOCAL_HOSTS = frozenset({"127.0.0.1", "localhost", "[::1]", "testserver"})
 _SAFE = frozenset({"GET", "HEAD", "OPTIONS"})
 _HEADERS = (
@@ -37,6 +39,15 @@ def host_of(header: str) -> str:
     return header.rsplit(":", 1)[0] if ":" in header else header
 
 
+def too_large(largest: int) -> str:
+    """What is said of a body over its bound.
+
+    >>> too_large(2048)
+    'That is more than 2 kB at once.'
+    """
+    return f"That is more than {largest // 1024} kB at once."
+
+
 class Guard:
     """Refuses foreign Hosts, writes from foreign pages, and bodies that are too large."""
 
@@ -49,7 +60,8 @@ class Guard:
             await self.app(scope, receive, send)
             return
         headers = dict(scope["headers"])
-        refusal = self._refusal(scope["method"], headers)
+        largest = LARGEST_FILE if scope["path"] in FILES else LARGEST_BODY
+        refusal = self._refusal(scope["method"], headers, largest)
         if refusal is not None:
             await refusal(scope, receive, send)
             return
@@ -59,8 +71,8 @@ class Guard:
             nonlocal seen
             message = await receive()
             seen += len(message.get("body", b""))
-            if seen > LARGEST_BODY:
-                raise HTTPException(413, TOO_LARGE)
+            if seen > largest:
+                raise HTTPException(413, too_large(largest))
             return message
 
         async def with_headers(message: MutableMapping[str, Any]) -> None:
@@ -70,7 +82,7 @@ class Guard:
 
         await self.app(scope, counted, with_headers)
 
-    def _refusal(self, method: str, headers: dict[bytes, bytes]) -> Any:
+    def _refusal(self, method: str, headers: dict[bytes, bytes], largest: int) -> Any:
         host = headers.get(b"host", b"").decode("latin-1")
         if host_of(host) not in self.hosts:
             return problem(400, "Foreign host", "This server answers only on its own address.")
@@ -82,6 +94,6 @@ class Guard:
         if headers.get(b"sec-fetch-site", b"same-origin") not in (b"same-origin", b"none"):
             return problem(403, "Foreign page", "Another page may not write here.")
         length = headers.get(b"content-length", b"0")
-        if not length.isdigit() or int(length) > LARGEST_BODY:
-            return problem(413, "Too large", TOO_LARGE)
+        if not length.isdigit() or int(length) > largest:
+            return problem(413, "Too large", too_large(largest))
         return None

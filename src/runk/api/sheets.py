@@ -8,6 +8,7 @@ from typing import Any
 from fastapi import APIRouter, Request, Response
 from starlette.concurrency import run_in_threadpool
 
+from runk.api.files import as_file
 from runk.api.problems import PROBLEMS
 from runk.core.cutting.sheet import SHEET, SheetAnswer
 from runk.core.questions import read_question
@@ -50,7 +51,7 @@ def router(here: Callable[[], Workshop]) -> APIRouter:
             raise Refused("It prints on A4 or letter.", field="paper", suggest="a4")
         answer = asked(request)
         body = await run_in_threadpool(sheet_pdf, answer, Paper(paper))
-        return _file(body, "application/pdf", f"wall-sheet-{paper}.pdf")
+        return as_file(body, "application/pdf", f"wall-sheet-{paper}.pdf")
 
     @routes.get("/csv", response_class=Response)
     async def table(request: Request) -> Response:
@@ -58,14 +59,6 @@ def router(here: Callable[[], Workshop]) -> APIRouter:
 
         text = sheet_csv(asked(request))
         # The mark at the start tells a spreadsheet that this is UTF-8.
-        return _file(text.encode("utf-8-sig"), "text/csv; charset=utf-8", "wall-sheet.csv")
+        return as_file(text.encode("utf-8-sig"), "text/csv; charset=utf-8", "wall-sheet.csv")
 
     return routes
-
-
-def _file(body: bytes, kind: str, name: str) -> Response:
-    return Response(
-        body, media_type=kind,
-        headers={"content-disposition": f'attachment; filename="{name}"',
-                 "cache-control": "no-store"},
-    )  # fmt: skip

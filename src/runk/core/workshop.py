@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from functools import cached_property
 
 from runk.core.machines.machine import Machine, MachineKind
 from runk.core.metals.metal import Metal, shipped_metals
 from runk.core.refusals import Refused
+from runk.core.tools import ShopTool, ToolKind, usable
 
 
 @dataclass(frozen=True)
@@ -15,6 +17,12 @@ class Workshop:
 
     machines: tuple[Machine, ...]
     metals: dict[str, Metal] = field(default_factory=shipped_metals)
+    tools: tuple[ShopTool, ...] = ()
+
+    @cached_property
+    def drills(self) -> tuple[ShopTool, ...]:
+        """Drills that are there, straight and sharp, smallest first."""
+        return usable(self.tools, ToolKind.DRILL)
 
     def machine(self, named: str, kinds: tuple[MachineKind, ...]) -> Machine:
         """The machine called that, or the first of the suitable kinds where none is named.

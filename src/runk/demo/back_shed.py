@@ -11,6 +11,7 @@ from runk.core.machines.machine import (
     SpeedStep,
 )
 from runk.core.workshop import Workshop
+from runk.demo.trays import TOOLS
 
 _PULLEYS = ((43.0, 97.0), (60.5, 79.5), (79.5, 60.5), (97.0, 43.0))
 _DIRECT = (290.0, 500.0, 860.0, 1480.0)
@@ -65,4 +66,4 @@ MILL = Machine(
 
 MACHINES = (LATHE, MILL)
 
-WORKSHOP = Workshop(MACHINES)
+WORKSHOP = Workshop(MACHINES, tools=TOOLS)

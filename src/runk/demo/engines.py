@@ -6,9 +6,11 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from runk.demo.back_shed import MACHINES
+from runk.demo.trays import TOOLS
 from runk.store.engines import add_engine, add_part
 from runk.store.machines import add_machine
 from runk.store.models import MachineRow
+from runk.store.tools import put_tools
 
 ENGINES: dict[str, tuple[tuple[str, str], ...]] = {
     "Dunnock": (
@@ -62,6 +64,7 @@ def fill(session: Session) -> dict[str, int]:
     """Put machines, engines and parts into an empty store; returns part ids by name."""
     for machine in MACHINES:
         add_machine(session, machine)
+    put_tools(session, TOOLS)
     parts: dict[str, int] = {}
     for name, its_parts in ENGINES.items():
         engine = add_engine(session, name)

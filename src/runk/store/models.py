@@ -158,6 +158,27 @@ class OwnMetalRow(Base):
     deleted_at: Mapped[datetime | None]
 
 
+class ToolRow(Base):
+    """A tool that is owned, or was; its exact size as a fraction of millimetres."""
+
+    __tablename__ = "tool"
+    __table_args__ = (UniqueConstraint("kind", "series", "name_key"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    version: Mapped[int]
+    kind: Mapped[str] = mapped_column(String(20))
+    series: Mapped[str] = mapped_column(String(20))
+    name: Mapped[str] = mapped_column(String(60))
+    name_key: Mapped[str] = mapped_column(String(60))
+    size: Mapped[str] = mapped_column(String(60))
+    state: Mapped[str] = mapped_column(String(20))
+    reach_mm: Mapped[float | None]
+    lead_mm: Mapped[float | None]
+    width_mm: Mapped[float | None]
+    resolution_mm: Mapped[float | None]
+    deleted_at: Mapped[datetime | None]
+
+
 class SlateRow(Base):
     """An answer kept: what was asked, what was answered, by which version."""
 

@@ -9,11 +9,11 @@ from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.speed import RADIAL_SHARE, SpeedShop, speed
 from runk.core.figures import Caution, Figure, Num, Working, law
+from runk.core.machines.dials import divisions_say, judged_divisions, turns_say
 from runk.core.machines.machine import Dial, Holding, Machine
 from runk.core.metals.metal import Metal
 from runk.core.plan.answer import PlanAnswer, PlannedPass
 from runk.core.plan.question import Edge, PlanQuestion
-from runk.core.plan.say import divisions_say
 from runk.core.refusals import Refused
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
@@ -155,7 +155,7 @@ def _plunge(question: PlanQuestion, dial: Dial | None, kind: str, left_edge: flo
     if dial is None:
         line, divisions = f"tool's edge at {at:.2f} mm", None
     else:
-        count = round(at / dial.travel_mm * 4) / 4
+        count = judged_divisions(dial, at)
         divisions = Figure(count, unit_of("divisions"), tuple(w.steps), 2)
         line = f"{dial.slide} to {divisions_say(count)}"
     takes = tool if kind in ("rough", "only") else SIDE_MM
@@ -169,9 +169,5 @@ def _plunge(question: PlanQuestion, dial: Dial | None, kind: str, left_edge: flo
 def _depth_says(dial: Dial | None, deep: float) -> str:
     if dial is None:
         return f"Plunge {deep:.2f} mm deep from the touch."
-    count = round(deep / dial.travel_mm * 4) / 4
-    turns, rest = divmod(count, dial.per_turn)
-    said = divisions_say(rest)
-    if turns:
-        said = f"{turns:.0f} turn{'s' if turns > 1 else ''} and {said}"
+    said = turns_say(judged_divisions(dial, deep), dial.per_turn)
     return f"Each plunge goes {said} of the {dial.slide} deep."

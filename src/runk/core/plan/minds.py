@@ -5,8 +5,9 @@ from __future__ import annotations
 from math import asin, degrees, hypot
 
 from runk.core.figures import Caution
+from runk.core.machines.dials import JUDGED
 from runk.core.plan.follow import Followed
-from runk.core.plan.passes import JUDGED, Pass, PassKind
+from runk.core.plan.passes import Pass, PassKind
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.sources import MECHANICS, PRACTICE
 

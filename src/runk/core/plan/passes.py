@@ -6,11 +6,10 @@ from dataclasses import dataclass, replace
 from enum import StrEnum
 from math import ceil, floor
 
+from runk.core.machines.dials import JUDGED
 from runk.core.plan.laws import comes_off_mm, wind_on_mm, wind_on_sprung_out_mm
 from runk.core.plan.spec import CutSpec
 
-JUDGED = 0.25
-"""A division can be judged to a quarter: common practice."""
 _MOST_PASSES = 400
 _MOST_SPRING_PASSES = 3
 _SLACK = 1e-9

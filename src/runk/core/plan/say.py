@@ -2,37 +2,13 @@
 
 from __future__ import annotations
 
-from math import floor
-
-from runk.core.plan.passes import JUDGED
+from runk.core.machines.dials import divisions_say, turns_say
 from runk.core.plan.spec import CutSpec, Job
-
-_QUARTERS = {0.25: "1/4", 0.5: "1/2", 0.75: "3/4"}
-
-
-def divisions_say(divisions: float) -> str:
-    """Divisions as they are read off a dial, to a quarter.
-
-    >>> divisions_say(16.25), divisions_say(0.5), divisions_say(12)
-    ('16 1/4', '1/2', '12')
-    """
-    quarters = round(divisions / JUDGED)
-    whole, rest = divmod(quarters, 4)
-    part = _QUARTERS.get(rest * JUDGED, "")
-    return f"{whole} {part}".strip() if whole or not part else part
 
 
 def wind_say(spec: CutSpec, divisions: float) -> str:
-    """What to wind on, whole turns first: ``2 turns and 16``.
-
-    Nothing is left over where the turns come out even: ``3 turns``.
-    """
-    turns = floor((divisions + 1e-9) / spec.per_turn)
-    rest = divisions - turns * spec.per_turn
-    if not turns or spec.per_turn < 2:
-        return divisions_say(divisions)
-    said = f"{turns} turn{'s' if turns > 1 else ''}"
-    return said if rest < JUDGED / 2 else f"{said} and {divisions_say(rest)}"
+    """What to wind on, whole turns first: ``2 turns and 16``."""
+    return turns_say(divisions, spec.per_turn)
 
 
 def feeler_divisions(spec: CutSpec) -> float:

@@ -1,0 +1,113 @@
+"""What a tool in the workshop is, and what state it is in."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+
+from runk.core.refusals import Refused
+
+LARGEST_MM = 2000.0
+LONGEST_NAME = 60
+
+
+class ToolKind(StrEnum):
+    """What sort of tool it is."""
+
+    DRILL = "drill"
+    CENTRE_DRILL = "centre drill"
+    REAMER = "reamer"
+    END_MILL = "end mill"
+    SLOT_DRILL = "slot drill"
+    SAW = "slitting saw"
+    GROOVING = "grooving tool"
+    PARTING = "parting tool"
+    MEASURE = "measuring tool"
+
+
+class State(StrEnum):
+    """Whether it can be used."""
+
+    SOUND = "sound"
+    MISSING = "missing"
+    BENT = "bent"
+    BLUNT = "blunt"
+
+
+@dataclass(frozen=True, slots=True)
+class ShopTool:
+    """A tool that is owned, or was.
+
+    Args:
+        kind: What it is.
+        name: As spoken: ``#43``, ``letter F``, ``7/64"``, ``4.1 mm``.
+        size_mm: Diameter; of a grooving or parting tool its width; of a measuring tool the
+            most it measures.
+        series: ``number``, ``letter``, ``fractional`` or ``metric`` for a drill; ``hand`` or
+            ``machine`` for a reamer.
+        reach_mm: How deep it can go: flutes of a drill, blade of a parting tool.
+        lead_mm: Length of a reamer's tapered lead.
+        width_mm: Thickness of a saw.
+        resolution_mm: What a measuring tool reads to.
+    """
+
+    kind: ToolKind
+    name: str
+    size_mm: Fraction
+    series: str = ""
+    state: State = State.SOUND
+    reach_mm: float | None = None
+    lead_mm: float | None = None
+    width_mm: float | None = None
+    resolution_mm: float | None = None
+
+    @property
+    def sound(self) -> bool:
+        """Whether it is there, straight and sharp."""
+        return self.state is State.SOUND
+
+    @property
+    def key(self) -> tuple[str, str, str]:
+        """What makes it another tool: two of the same kind, series and name are one."""
+        return (self.kind.value, self.series, self.name.lower())
+
+
+SERIES: dict[ToolKind, tuple[str, ...]] = {
+    ToolKind.DRILL: ("number", "letter", "fractional", "metric"),
+    ToolKind.REAMER: ("hand", "machine"),
+}
+
+
+def check_tool(tool: ShopTool) -> None:
+    """Refuse a tool that could not be one.
+
+    Raises:
+        Refused: Naming the field.
+    """
+    if not tool.name.strip():
+        raise Refused("Give the tool a name.", field="name", suggest="4.1 mm")
+    if len(tool.name) > LONGEST_NAME:
+        raise Refused(f"A name can be {LONGEST_NAME} characters at most.", field="name")
+    if not 0 < tool.size_mm <= LARGEST_MM:
+        raise Refused(f"{float(tool.size_mm):g} mm is no size of a {tool.kind}.", field="size")
+    series = SERIES.get(tool.kind, ("",))
+    if tool.series not in series:
+        raise Refused(
+            f"`{tool.series[:20]}` is no sort of {tool.kind}.", field="series",
+            suggest=" or ".join(s or "leave it blank" for s in series),
+        )  # fmt: skip
+    for name in ("reach_mm", "lead_mm", "width_mm", "resolution_mm"):
+        value = getattr(tool, name)
+        if value is not None and not 0 < value <= LARGEST_MM:
+            field = name.removesuffix("_mm")
+            raise Refused(f"{value:g} mm is no {field} of a tool.", field=field)
+    if tool.kind is ToolKind.MEASURE and tool.resolution_mm is None:
+        raise Refused("Say what it reads to.", field="resolution", suggest="0.01")
+
+
+def usable(tools: Iterable[ShopTool], *kinds: ToolKind) -> tuple[ShopTool, ...]:
+    """Sound tools of these kinds, smallest first."""
+    found = [t for t in tools if t.kind in kinds and t.sound]
+    return tuple(sorted(found, key=lambda t: t.size_mm))

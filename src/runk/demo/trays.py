@@ -1,0 +1,54 @@
+"""What Back Shed owns: its trays, with the usual gaps."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+from fractions import Fraction
+
+from runk.core.lengths import read_length
+from runk.core.tools import ShopTool, State, ToolKind
+from runk.core.tools.sets import tool_set
+
+_GAPS = {
+    "#43": State.MISSING, "#51": State.BENT, "#58": State.MISSING, "letter Q": State.MISSING,
+    "4.2 mm": State.BLUNT, "1.3 mm": State.MISSING, "2.5 mm": State.BENT, '3/32"': State.MISSING,
+    "6.8 mm": State.MISSING,
+}  # fmt: skip
+_REAMERS = (
+    ('1/8"', "hand", 12.0), ('3/16"', "hand", 16.0), ('1/4"', "hand", 20.0),
+    ('5/16"', "hand", 24.0), ("4 mm", "hand", 14.0), ("5 mm", "machine", 1.0), ("6 mm", "machine", 1.0),
+    ("8 mm", "machine", 1.5), ("10 mm", "machine", 1.5), ('1/2"', "machine", 2.0),
+)  # fmt: skip
+_CUTTERS = (
+    (ToolKind.SLOT_DRILL, ("2 mm", "3 mm", "4 mm", "6 mm", "10 mm")),
+    (ToolKind.END_MILL, ("3 mm", "5 mm", "6 mm", "8 mm", "12 mm", '1/4"', '5/8"')),
+    (ToolKind.CENTRE_DRILL, ("1 mm", "2 mm", "3.15 mm")),
+)
+_MEASURES = (
+    ("micrometer 0 to 25", "25", 0.01), ("micrometer 0 to 1 in", "25.4", 0.0254),
+    ("caliper", "150", 0.02), ("depth gauge", "150", 0.02), ("dial indicator", "10", 0.01),
+    ("steel rule", "300", 0.5),
+)  # fmt: skip
+
+
+def _all() -> Iterator[ShopTool]:
+    for key in ("number", "letter", "fractional", "metric", "metric-large"):
+        for tool in tool_set(key):
+            yield replace(tool, state=_GAPS.get(tool.name, State.SOUND))
+    for name, series, lead in _REAMERS:
+        size = read_length(name).mm
+        yield ShopTool(ToolKind.REAMER, name, size, series, reach_mm=float(8 * size), lead_mm=lead)
+    for kind, names in _CUTTERS:
+        for name in names:
+            size = read_length(name).mm
+            yield ShopTool(kind, name, size, reach_mm=float(3 * size))
+    yield ShopTool(ToolKind.SAW, "50 mm saw", Fraction(50), width_mm=0.8, reach_mm=12.0)
+    for name, width, reach in (("1 mm blade", "1", 6.0), ("1.6 mm blade", "1.6", 10.0)):
+        yield ShopTool(ToolKind.GROOVING, name, Fraction(width), reach_mm=reach)
+    yield ShopTool(ToolKind.PARTING, "2 mm blade", Fraction(2), reach_mm=18.0)
+    for name, most, reads in _MEASURES:
+        yield ShopTool(ToolKind.MEASURE, name, Fraction(most), resolution_mm=reads)
+
+
+TOOLS = tuple(_all())
