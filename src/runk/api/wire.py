@@ -174,6 +174,10 @@ def shape_of(kind: type[Any]) -> tuple[type[BaseModel], Build]:
     return shape.model, shape.build
 
 
+def _type_name(name: str) -> str:
+    return "".join(part.capitalize() for part in name.split("-"))
+
+
 @cache
 def question_model(name: str, calculator: Calculator) -> type[BaseModel]:
     """The body a calculator's route takes: lengths as text, as somebody would type them."""
@@ -191,7 +195,7 @@ def question_model(name: str, calculator: Calculator) -> type[BaseModel]:
         Field(default=PageUnit.MM, description="what a bare number means"),
     )
     return create_model(
-        f"{name.capitalize()}Question", __config__=ConfigDict(extra="forbid"), **described
+        f"{_type_name(name)}Question", __config__=ConfigDict(extra="forbid"), **described
     )
 
 
@@ -200,7 +204,7 @@ def reply_model(name: str, calculator: Calculator) -> type[BaseModel]:
     """The whole reply of a calculator's route."""
     answer, _ = shape_of(calculator.answer)
     return create_model(
-        f"{name.capitalize()}Reply",
+        f"{_type_name(name)}Reply",
         calculator=(str, ...),
         version=(int, ...),
         question=(dict[str, Any], ...),

@@ -116,10 +116,16 @@ def _which(found: Scan) -> Calculator:
         works = {m.field for m in found.of("ruling")}
         if joined and (not works or calculator.ruling in works):
             return calculator
+    late = [known[m.key] for m in found.of("late")]
+    for calculator in late:
+        if any(m.field == calculator.ruling for m in found.of("ruling")):
+            return calculator
     for calculator in known.values():
         ruling = None if calculator.triggers else calculator.ruling
         if ruling and any(m.field == ruling for m in found.of("ruling")):
             return calculator
+    if late:
+        return late[0]
     operations = [
         choice.label.lower()
         for calculator in known.values()

@@ -52,6 +52,8 @@ def phrases(workshop_key: tuple[object, ...]) -> dict[tuple[str, ...], list[Mean
     for calculator in calculators().values():
         for trigger in calculator.triggers:
             add(trigger, "trigger", "", calculator.name)
+        for word in calculator.late:
+            add(word, "late", "", calculator.name)
         for name, field in calculator.fields.items():
             kind = "ruling" if field.rules else "choice"
             for choice in field.choices:

@@ -2,8 +2,21 @@
 
 from runk.core.cutting import sheet, speed
 from runk.core.faults import finder as faults
+from runk.core.holes import angled, hole, nearest, stops
 from runk.core.lengths import calculator as length
 from runk.core.metals import identify, pair
 from runk.core.plan import plan
 
-__all__ = ["faults", "identify", "length", "pair", "plan", "sheet", "speed"]
+__all__ = [
+    "angled",
+    "faults",
+    "hole",
+    "identify",
+    "length",
+    "nearest",
+    "pair",
+    "plan",
+    "sheet",
+    "speed",
+    "stops",
+]

@@ -21,7 +21,7 @@ from runk.core.workshop import Workshop
 
 _LISTED = re.compile(r"\s*[,;\n]\s*|\s+and\s+")
 _LIVE = re.compile(r"\{(\w+)\}")
-_AN = re.compile(r"\ba (?=8|11\b|18\b)")
+_AN = re.compile(r"\b([Aa]) (?=8|11\b|18\b)")
 _OPTIONAL = re.compile(r"\[([^\]]*)\]")
 
 
@@ -190,4 +190,4 @@ def sentence(calculator: Calculator, read: Read, page: PageUnit, workshop: Works
         return _LIVE.sub(said, match[1]) if given else ""
 
     said_whole = _LIVE.sub(said, _OPTIONAL.sub(optional, template))
-    return _AN.sub("an ", said_whole)
+    return _AN.sub(r"\1n ", said_whole)

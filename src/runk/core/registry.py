@@ -44,6 +44,7 @@ class Calculator:
         sweeps: Its sweeps by name, fetched when wanted: they bring NumPy with them.
         triggers: Words that call this calculator from the Ask line, beside its ruling words.
         between: Words that call it where they stand between two sizes: 16 *to* 14.5.
+        late: Words that call it only where nothing else is called: a *hole*.
         settle: Fills in what the workshop decides where the question leaves it open.
         headline: The answer in a few words, for the slate.
         version: Raised when stored questions change shape.
@@ -61,6 +62,7 @@ class Calculator:
     sweeps: Callable[[], Mapping[str, Sweep]] = dict
     triggers: tuple[str, ...] = ()
     between: tuple[str, ...] = ()
+    late: tuple[str, ...] = ()
     settle: Callable[[Any, Workshop, Mapping[str, Reading]], Any] = lambda question, *_: question
     version: int = 1
     upgrade: Callable[[dict[str, Any], int], dict[str, Any]] = lambda question, version: question

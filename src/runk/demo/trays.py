@@ -17,7 +17,8 @@ _GAPS = {
 }  # fmt: skip
 _REAMERS = (
     ('1/8"', "hand", 12.0), ('3/16"', "hand", 16.0), ('1/4"', "hand", 20.0),
-    ('5/16"', "hand", 24.0), ("4 mm", "hand", 14.0), ("5 mm", "machine", 1.0), ("6 mm", "machine", 1.0),
+    ("5/16\"", "hand", 24.0), ("4 mm", "hand", 14.0),
+    ("5 mm", "machine", 1.0), ("6 mm", "machine", 1.0),
     ("8 mm", "machine", 1.5), ("10 mm", "machine", 1.5), ('1/2"', "machine", 2.0),
 )  # fmt: skip
 _CUTTERS = (

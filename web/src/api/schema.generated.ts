@@ -38,6 +38,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/angled-hole": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A passage at an angle */
+        post: operations["angled_hole_api_calc_angled_hole_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/depth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where the stop is set */
+        post: operations["depth_api_calc_depth_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/faults": {
         parameters: {
             query?: never;
@@ -49,6 +83,23 @@ export interface paths {
         put?: never;
         /** What went wrong, and what to change first */
         post: operations["faults_api_calc_faults_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/hole": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A hole: every drill in its turn */
+        post: operations["hole_api_calc_hole_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -83,6 +134,23 @@ export interface paths {
         put?: never;
         /** A size in every unit */
         post: operations["length_api_calc_length_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/nearest-drill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The nearest drill that is owned */
+        post: operations["nearest_drill_api_calc_nearest_drill_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -745,10 +813,169 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Trays */
+        get: operations["trays_api_tools_get"];
+        put?: never;
+        /** Add */
+        post: operations["add_api_tools_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tools/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Table */
+        get: operations["table_api_tools_csv_get"];
+        put?: never;
+        /** Bring In */
+        post: operations["bring_in_api_tools_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tools/sets/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add Set */
+        post: operations["add_set_api_tools_sets__key__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tools/{tool}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove */
+        delete: operations["remove_api_tools__tool__delete"];
+        options?: never;
+        head?: never;
+        /** Mark */
+        patch: operations["mark_api_tools__tool__patch"];
+        trace?: never;
+    };
+    "/api/tools/{tool}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Back */
+        post: operations["back_api_tools__tool__back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** AngledAnswerWire */
+        AngledAnswerWire: {
+            across_mm: components["schemas"]["FigureWire"];
+            along_mm: components["schemas"]["FigureWire"];
+            angle_deg: components["schemas"]["FigureWire"];
+            drill_mm: components["schemas"]["FigureWire"];
+            flat_mm: components["schemas"]["FigureWire"] | null;
+            length_mm: components["schemas"]["FigureWire"];
+            mouth_mm: components["schemas"]["FigureWire"];
+            room_mm: components["schemas"]["FigureWire"] | null;
+            /** Says */
+            says: string;
+            travel_mm: components["schemas"]["FigureWire"];
+            wall_mm: components["schemas"]["FigureWire"] | null;
+        };
+        /** AngledHoleQuestion */
+        AngledHoleQuestion: {
+            /**
+             * Across
+             * @description metal across
+             */
+            across?: string | number | null;
+            /**
+             * Angle
+             * @description angle
+             */
+            angle?: string | number | null;
+            /**
+             * Drill
+             * @description drill
+             */
+            drill?: string | number | null;
+            /**
+             * Room
+             * @description room along the face
+             */
+            room?: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** AngledHoleReply */
+        AngledHoleReply: {
+            answer: components["schemas"]["AngledAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * AskIn
          * @description A line in plain words.
@@ -903,6 +1130,106 @@ export interface components {
             undoes: number | null;
             /** Unmeasured */
             unmeasured: number;
+        };
+        /** DepthAnswerWire */
+        DepthAnswerWire: {
+            divisions: components["schemas"]["FigureWire"] | null;
+            /** Machine */
+            machine: string;
+            /** Says */
+            says: string;
+            /** Stack */
+            stack: components["schemas"]["StackPartWire"][];
+            /** Stop */
+            stop: string;
+            stop_mm: components["schemas"]["FigureWire"];
+            travel_mm: components["schemas"]["FigureWire"];
+        };
+        /** DepthQuestion */
+        DepthQuestion: {
+            /**
+             * Block
+             * @description block
+             */
+            block?: string | number | null;
+            /**
+             * Deep
+             * @description depth, height or distance
+             */
+            deep?: string | number | null;
+            /**
+             * Drill
+             * @description drill
+             */
+            drill?: string | number | null;
+            /**
+             * Feeler
+             * @description feeler
+             */
+            feeler?: string | number | null;
+            /**
+             * Finder
+             * @description finder's tip
+             */
+            finder?: string | number | null;
+            /**
+             * Machine
+             * @description machine
+             */
+            machine?: string | null;
+            /**
+             * Pin
+             * @description gauge pin
+             */
+            pin?: string | number | null;
+            /**
+             * Side
+             * @description side: before, beyond
+             */
+            side?: string | null;
+            /**
+             * Start
+             * @description reading at the touch
+             */
+            start?: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * Way
+             * @description way: touch, pin, block, edge
+             */
+            way?: string | null;
+        };
+        /** DepthReply */
+        DepthReply: {
+            answer: components["schemas"]["DepthAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
         };
         /**
          * Dial
@@ -1212,6 +1539,160 @@ export interface components {
          * @enum {string}
          */
         Holding: "three-jaw" | "four-jaw" | "collet" | "between centres" | "chuck and centre" | "faceplate" | "mandrel" | "vice" | "clamped to the table" | "vertical slide";
+        /** HoleAnswerWire */
+        HoleAnswerWire: {
+            bottom_mm: components["schemas"]["FigureWire"] | null;
+            /** Coolant */
+            coolant: string;
+            counterbore_mm: components["schemas"]["FigureWire"] | null;
+            deep_mm: components["schemas"]["FigureWire"] | null;
+            /** Drills */
+            drills: components["schemas"]["HoleStepWire"][];
+            /** First */
+            first: components["schemas"]["HoleStepWire"][];
+            left_mm: components["schemas"]["FigureWire"] | null;
+            /** Machine */
+            machine: string;
+            off_mm: components["schemas"]["FigureWire"] | null;
+            pass_mm: components["schemas"]["FigureWire"] | null;
+            point_mm: components["schemas"]["FigureWire"];
+            ream_allowance_mm: components["schemas"]["FigureWire"] | null;
+            seat_mm: components["schemas"]["FigureWire"] | null;
+            size_mm: components["schemas"]["FigureWire"];
+            /** Stop Says */
+            stop_says: string;
+            /** Then */
+            then: components["schemas"]["HoleStepWire"][];
+            thick_mm: components["schemas"]["FigureWire"] | null;
+        };
+        /** HoleQuestion */
+        HoleQuestion: {
+            /**
+             * Bearings
+             * @description bearings in line
+             */
+            bearings?: string | number | null;
+            /**
+             * Counterbore
+             * @description counterbore
+             */
+            counterbore?: string | number | null;
+            /**
+             * Deep
+             * @description depth
+             */
+            deep?: string | number | null;
+            /**
+             * Ends
+             * @description ends: through, blind
+             */
+            ends?: string | null;
+            /**
+             * Finish
+             * @description finish: drilled, machine-reamed, hand-reamed, bored, d-bit, bar, honed
+             */
+            finish?: string | null;
+            /**
+             * Machine
+             * @description machine
+             */
+            machine?: string | null;
+            /**
+             * Metal
+             * @description metal
+             */
+            metal?: string | null;
+            /**
+             * Point
+             * @description point: 118, 135
+             */
+            point?: string | null;
+            /**
+             * Seat
+             * @description depth of the counterbore
+             */
+            seat?: string | number | null;
+            /**
+             * Size
+             * @description size of hole
+             */
+            size?: string | number | null;
+            /**
+             * Slope
+             * @description slope it starts on, degrees
+             */
+            slope?: string | number | null;
+            /**
+             * Span
+             * @description over all bearings
+             */
+            span?: string | number | null;
+            /**
+             * Start
+             * @description reading at the touch
+             */
+            start?: string | number | null;
+            /**
+             * Thick
+             * @description thickness of the part
+             */
+            thick?: string | number | null;
+            /**
+             * Tool
+             * @description tool: hss, cobalt, carbide
+             */
+            tool?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** HoleReply */
+        HoleReply: {
+            answer: components["schemas"]["HoleAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** HoleStepWire */
+        HoleStepWire: {
+            depth_mm: components["schemas"]["FigureWire"] | null;
+            feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
+            /** Kind */
+            kind: string;
+            mm: components["schemas"]["FigureWire"];
+            /** Name */
+            name: string;
+            /** Position */
+            position: string;
+            rpm: components["schemas"]["FigureWire"] | null;
+            /** Says */
+            says: string;
+            /** Stop */
+            stop: string;
+        };
         /** IdentifyAnswerWire */
         IdentifyAnswerWire: {
             /** Alike */
@@ -1535,6 +2016,15 @@ export interface components {
             version: number;
         };
         /**
+         * MarkIn
+         * @description What state a tool is in, and the saving it was read at.
+         */
+        MarkIn: {
+            state: components["schemas"]["State"];
+            /** Version */
+            version: number;
+        };
+        /**
          * MetalFigureOut
          * @description One figure of a metal, with who says so.
          */
@@ -1620,6 +2110,81 @@ export interface components {
             metal: string;
             /** Name */
             name: string;
+        };
+        /** NearToolWire */
+        NearToolWire: {
+            /** Does */
+            does: string;
+            mm: components["schemas"]["FigureWire"];
+            /** Name */
+            name: string;
+            off_mm: components["schemas"]["FigureWire"];
+            /** Series */
+            series: string;
+        };
+        /** NearestAnswerWire */
+        NearestAnswerWire: {
+            /** Above */
+            above: components["schemas"]["NearToolWire"][];
+            /** Below */
+            below: components["schemas"]["NearToolWire"][];
+            /** Cutters */
+            cutters: components["schemas"]["NearToolWire"][];
+            /** Does */
+            does: string;
+            mm: components["schemas"]["FigureWire"];
+            /** Name */
+            name: string;
+            off_mm: components["schemas"]["FigureWire"];
+            /** Reamers */
+            reamers: components["schemas"]["NearToolWire"][];
+            wanted_mm: components["schemas"]["FigureWire"];
+        };
+        /** NearestDrillQuestion */
+        NearestDrillQuestion: {
+            /**
+             * Purpose
+             * @description purpose: hole, clear, ream
+             */
+            purpose?: string | null;
+            /**
+             * Size
+             * @description size
+             */
+            size?: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** NearestDrillReply */
+        NearestDrillReply: {
+            answer: components["schemas"]["NearestAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
         };
         /**
          * OrderIn
@@ -2074,6 +2639,14 @@ export interface components {
             position: string;
         };
         /**
+         * PutOut
+         * @description How many tools were put.
+         */
+        PutOut: {
+            /** Tools */
+            tools: number;
+        };
+        /**
          * Range
          * @description A continuous range of a variable-speed machine, in revolutions a minute.
          */
@@ -2167,6 +2740,16 @@ export interface components {
             says: string;
             /** Size Mm */
             size_mm: number;
+        };
+        /**
+         * SetOut
+         * @description A set that can be added whole.
+         */
+        SetOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
         };
         /** SheetAnswerWire */
         SheetAnswerWire: {
@@ -2587,6 +3170,12 @@ export interface components {
             /** Rpm */
             rpm: number;
         };
+        /** StackPartWire */
+        StackPartWire: {
+            /** Label */
+            label: string;
+            mm: components["schemas"]["FigureWire"];
+        };
         /**
          * StartIn
          * @description A cut to start following.
@@ -2609,6 +3198,12 @@ export interface components {
             unit: components["schemas"]["PageUnit"];
         };
         /**
+         * State
+         * @description Whether it can be used.
+         * @enum {string}
+         */
+        State: "sound" | "missing" | "bent" | "blunt";
+        /**
          * StepWire
          * @description One line of working, in words.
          */
@@ -2630,6 +3225,91 @@ export interface components {
             address: string;
             /** Lan */
             lan: boolean;
+        };
+        /**
+         * ToolIn
+         * @description A tool to add; sizes as anybody types them.
+         */
+        ToolIn: {
+            kind: components["schemas"]["ToolKind"];
+            /**
+             * Lead
+             * @default
+             */
+            lead: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Reach
+             * @default
+             */
+            reach: string;
+            /**
+             * Resolution
+             * @default
+             */
+            resolution: string;
+            /**
+             * Series
+             * @default
+             */
+            series: string;
+            /** Size */
+            size: string;
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * Width
+             * @default
+             */
+            width: string;
+        };
+        /**
+         * ToolKind
+         * @description What sort of tool it is.
+         * @enum {string}
+         */
+        ToolKind: "drill" | "centre drill" | "reamer" | "end mill" | "slot drill" | "slitting saw" | "grooving tool" | "parting tool" | "measuring tool";
+        /**
+         * ToolOut
+         * @description A tool as the trays show it. ``id`` is 0 for the invented workshop's.
+         */
+        ToolOut: {
+            /** Id */
+            id: number;
+            kind: components["schemas"]["ToolKind"];
+            /** Lead Mm */
+            lead_mm: number | null;
+            /** Name */
+            name: string;
+            /** Reach Mm */
+            reach_mm: number | null;
+            /** Resolution Mm */
+            resolution_mm: number | null;
+            /** Series */
+            series: string;
+            /** Size Mm */
+            size_mm: number;
+            state: components["schemas"]["State"];
+            /** Version */
+            version: number;
+            /** Width Mm */
+            width_mm: number | null;
+        };
+        /**
+         * TraysOut
+         * @description Every tool; ``stand_in`` while these are the invented workshop's.
+         */
+        TraysOut: {
+            /** Sets */
+            sets: components["schemas"]["SetOut"][];
+            /** Stand In */
+            stand_in: boolean;
+            /** Tools */
+            tools: components["schemas"]["ToolOut"][];
         };
         /**
          * UndoIn
@@ -2788,6 +3468,214 @@ export interface operations {
             };
         };
     };
+    angled_hole_api_calc_angled_hole_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AngledHoleQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AngledHoleReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    depth_api_calc_depth_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DepthQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DepthReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     faults_api_calc_faults_post: {
         parameters: {
             query?: never;
@@ -2808,6 +3696,110 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FaultsReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    hole_api_calc_hole_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoleQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoleReply"];
                 };
             };
             /** @description A body or address that cannot be read */
@@ -3016,6 +4008,110 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LengthReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    nearest_drill_api_calc_nearest_drill_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NearestDrillQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NearestDrillReply"];
                 };
             };
             /** @description A body or address that cannot be read */
@@ -7929,6 +9025,822 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    trays_api_tools_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraysOut"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_api_tools_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToolIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToolOut"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    table_api_tools_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    bring_in_api_tools_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PutOut"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_set_api_tools_sets__key__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PutOut"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    remove_api_tools__tool__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                tool: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    mark_api_tools__tool__patch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                tool: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToolOut"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    back_api_tools__tool__back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                tool: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToolOut"];
+                };
             };
             /** @description A body or address that cannot be read */
             400: {

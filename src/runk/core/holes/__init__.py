@@ -1,0 +1,1 @@
+"""Holes with the drills, reamers and cutters this workshop owns."""

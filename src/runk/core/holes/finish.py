@@ -1,0 +1,243 @@
+"""How each way of finishing a hole wants it left by the last drill, and what comes after."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+
+from runk.core.cutting.operations import Operation
+from runk.core.cutting.question import Stage
+from runk.core.figures import Figure, Num, law
+from runk.core.holes.answer import HoleStep
+from runk.core.holes.laws import leaves_mm, tip_travel_mm
+from runk.core.holes.pick import (
+    HAND_SHARE,
+    Allowance,
+    below,
+    exact,
+    for_allowance,
+    nearest,
+    ream_allowance,
+)
+from runk.core.holes.question import Ends, Finish
+from runk.core.holes.steps import BREAK_OUT_MM, Maker
+from runk.core.refusals import Refused
+from runk.core.sources import PRACTICE
+from runk.core.tools import ShopTool
+from runk.core.units import unit_of
+
+BORE_LEAST_MM, BORE_SHARE = 0.5, 0.08
+"""Left for boring on the diameter: enough to cut the drill's wander out. Common practice."""
+HONE_MM = 0.03
+"""Left for honing on the diameter: 0.02 to 0.05. Common practice."""
+_LEAST_BORE_MM = 5.0
+_FAR_OFF = 0.03
+_LEAD_SHARE = 4.0
+
+
+@law("Usual reaming allowance", "({low_mm} + {high_mm}) ÷ 2", PRACTICE)
+def usual_allowance_mm(low_mm: Num, high_mm: Num) -> Num:
+    """The middle of what is left for a reamer.
+
+    >>> usual_allowance_mm(0.1, 0.2)
+    0.15000000000000002
+    """
+    return (low_mm + high_mm) / 2
+
+
+@law("Left for boring", "{size_mm} × {share}, at least {least_mm}", PRACTICE)
+def bore_allowance_mm(size_mm: float, share: float, least_mm: float) -> float:
+    """What a drill leaves for a boring tool to run the hole true.
+
+    >>> bore_allowance_mm(22.0, 0.08, 0.5)
+    1.76
+    """
+    return max(size_mm * share, least_mm)
+
+
+@law("Flat of a D-bit", "{size_mm} ÷ 2 + {over_mm}", PRACTICE)
+def d_bit_flat_mm(size_mm: float, over_mm: float) -> float:
+    """How thick a D-bit is left: a little over half.
+
+    >>> d_bit_flat_mm(6.0, 0.03)
+    3.03
+    """
+    return size_mm / 2 + over_mm
+
+
+@dataclass(frozen=True, slots=True)
+class Finishing:
+    """The last drill, what it leaves, and what finishes the hole."""
+
+    last: ShopTool
+    then: tuple[HoleStep, ...]
+    allowance: Figure | None = None
+    left: Figure | None = None
+    pass_mm: Figure | None = None
+    says: str = ""
+    wanted: Allowance | None = None
+
+
+def finishing(maker: Maker, drills: Sequence[ShopTool], reamers: Sequence[ShopTool]) -> Finishing:
+    """The last drill for a finish, and the steps after it.
+
+    Raises:
+        Refused: No such reamer, no drill near, a hole too small to bore.
+    """
+    how: dict[Finish, Callable[[], Finishing]] = {
+        Finish.DRILLED: lambda: _drilled(maker, drills),
+        Finish.MACHINE_REAMED: lambda: _reamed(maker, drills, reamers, by_hand=False),
+        Finish.HAND_REAMED: lambda: _reamed(maker, drills, reamers, by_hand=True),
+        Finish.BORED: lambda: _bored(maker, drills, 0.0),
+        Finish.HONED: lambda: _bored(maker, drills, HONE_MM),
+        Finish.D_BIT: lambda: _made(maker, drills, "d-bit"),
+        Finish.BAR: lambda: _made(maker, drills, "bar"),
+    }
+    return how[maker.question.finish]()
+
+
+def _drilled(maker: Maker, drills: Sequence[ShopTool]) -> Finishing:
+    size = float(maker.question.size)
+    last = exact(drills, size) or nearest(drills, size)
+    assert last is not None
+    off = float(last.size_mm) - size
+    if abs(off) > _FAR_OFF * size:
+        smallest, largest = float(drills[0].size_mm), float(drills[-1].size_mm)
+        if size > largest:
+            raise Refused(
+                f"The largest drill in the trays is {drills[-1].name}: bore it from there.",
+                field="finish", suggest="bored",
+            )  # fmt: skip
+        if size < smallest:
+            raise Refused(
+                f"The smallest drill in the trays is {drills[0].name}.", field="size",
+                suggest=drills[0].name,
+            )  # fmt: skip
+        raise Refused(
+            f"No drill near {size:g} mm can be used: the nearest is {last.name}.", field="size",
+            suggest=f"{last.name}, or bored",
+        )  # fmt: skip
+    says = ""
+    if exact((last,), size) is None:
+        way = "over" if off > 0 else "under"
+        says = f"The nearest there is: {abs(off):.2f} mm {way} what was asked for."
+    return Finishing(last, (), says=says)
+
+
+def _no_reamer(size: float, reamers: Sequence[ShopTool], what: str) -> Refused:
+    owned = ", ".join(r.name for r in reamers)
+    near = nearest(reamers, size)
+    others = f" Those that can be used are {owned}." if owned else " There is none in the drawer."
+    another = f"{near.name}, " if near else ""
+    return Refused(
+        f"There is no {size:g} mm {what} reamer.{others} A D-bit, the bar that is to run in it, "
+        "or boring makes the size itself.", field="size" if near else "finish",
+        suggest=f"{another}finished with a D-bit, or bored",
+    )  # fmt: skip
+
+
+def _reamed(
+    maker: Maker, drills: Sequence[ShopTool], reamers: Sequence[ShopTool], *, by_hand: bool
+) -> Finishing:
+    question, w = maker.question, maker.w
+    size = float(question.size)
+    what = "hand" if by_hand else "machine"
+    # A hand reamer will do in a machine, turned slowly; a machine one has no lead for the hand.
+    fitting = [r for r in reamers if not by_hand or r.series == "hand"]
+    own = [r for r in fitting if r.series == what]
+    reamer = exact(own, size) or exact(fitting, size)
+    if reamer is None:
+        raise _no_reamer(size, own or fitting, what)
+    leave = ream_allowance(size, by_hand=by_hand)
+    usual = w.of(
+        usual_allowance_mm, "ream_allowance_mm", low_mm=leave.low_mm, high_mm=leave.high_mm,
+        why="a hand reamer takes about half" if by_hand else "",
+    )  # fmt: skip
+    last = for_allowance(drills, size, leave)
+    if last is None:
+        raise Refused(
+            f"No drill leaves {leave.low_mm:.2f} mm or more for a {size:g} mm reamer.",
+            field="size",
+        )  # fmt: skip
+    left = w.of(leaves_mm, "left_mm", wanted_mm=size, drill_mm=float(last.size_mm))
+    lead = reamer.lead_mm or (size * _LEAD_SHARE if by_hand else 1.0)
+    pass_mm = Figure(lead + BREAK_OUT_MM, unit_of("pass_mm"))
+    depth = None
+    if question.deep is not None:
+        more = pass_mm.value if question.ends is Ends.THROUGH else 0.0
+        depth = w.of(
+            tip_travel_mm, "depth_mm", deep_mm=float(question.deep), more_mm=more,
+            why="right through by its lead",
+        )  # fmt: skip
+    if by_hand:
+        says = "Turn it by hand in the tailstock or against a centre, never backwards, oil on it."
+        step = maker.step("ream", f"{reamer.name} hand reamer", question.size, None, depth, says)
+    else:
+        name = f"{reamer.name} {reamer.series} reamer"
+        says = "Slow, two or three times a drill's feed, in and out without stopping or reversing."
+        step = maker.step("ream", name, question.size, Operation.REAM, depth, says)
+    return Finishing(last, (step,), usual, left, pass_mm, wanted=leave)
+
+
+def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:
+    question, w = maker.question, maker.w
+    size = float(question.size)
+    if size < _LEAST_BORE_MM:
+        raise Refused(
+            f"{size:g} mm is too small to get a boring tool in: ream it, or make a D-bit.",
+            field="finish", suggest="finished with a D-bit",
+        )  # fmt: skip
+    allowance = w(bore_allowance_mm, size_mm=size, share=BORE_SHARE, least_mm=BORE_LEAST_MM)
+    last = below(drills, size - allowance)
+    if last is None:
+        raise Refused("No drill is small enough to start that bore.", field="size")
+    left = w.of(leaves_mm, "left_mm", wanted_mm=size, drill_mm=float(last.size_mm))
+    to = Fraction(str(round(size - hone, 4)))
+    depth = maker.depth(size, pointed=False)
+    says = (
+        "Slow fine feed, then a reverse pass out at the same setting; face the end with the same "
+        "tool so that it is square."
+    )
+    steps = [maker.step("bore", f"bore to {float(to):g} mm", to, Operation.BORE, depth, says,
+                        Stage.FINISH)]  # fmt: skip
+    if hone:
+        steps.append(
+            maker.step("hone", f"hone out {HONE_MM:g} mm", question.size, None, None,
+                       "Measure at top, middle and bottom; stroke past both ends by a third of "
+                       "the stones.")
+        )  # fmt: skip
+    return Finishing(last, tuple(steps), left=left)
+
+
+def _made(maker: Maker, drills: Sequence[ShopTool], kind: str) -> Finishing:
+    """With a tool made for the job: a D-bit, or the very bar that is to run in the hole."""
+    question, w = maker.question, maker.w
+    size = float(question.size)
+    leave = ream_allowance(size, by_hand=False)
+    last = for_allowance(drills, size, leave)
+    if last is None:
+        raise Refused(f"No drill leaves anything for a {size:g} mm hole.", field="size")
+    allowance = w.of(
+        usual_allowance_mm, "ream_allowance_mm", low_mm=leave.low_mm, high_mm=leave.high_mm
+    )
+    left = w.of(leaves_mm, "left_mm", wanted_mm=size, drill_mm=float(last.size_mm))
+    if kind == "d-bit":
+        flat = w(d_bit_flat_mm, size_mm=size, over_mm=0.03)
+        name = f"{size:g} mm D-bit"
+        says = (
+            f"Silver steel, its flat left at {flat:.2f} mm (0.02 to 0.05 over half), hardened. It "
+            "cuts on its end only: clear it every few millimetres, plenty of oil."
+        )
+    else:
+        name = f"{size:g} mm bar, its end ground to a slant"
+        says = (
+            "The slant passes the middle of the bar. Slow, oil, and clear it often: the bar then "
+            "fits the hole it made."
+        )
+    depth = maker.depth(size, pointed=False)
+    step = maker.step(kind, name, question.size, Operation.REAM, depth, says)
+    return Finishing(last, (step,), allowance, left, wanted=leave)
+
+
+__all__ = ["HAND_SHARE", "Finishing", "finishing"]

@@ -1,0 +1,203 @@
+"""``hole``: from the centre mark to its size, with the tools that are owned."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+
+from runk.core.cutting.operations import FACTS, Operation
+from runk.core.figures import Figure
+from runk.core.holes.answer import HoleAnswer
+from runk.core.holes.finish import finishing
+from runk.core.holes.minds import links_of, minds
+from runk.core.holes.pick import Strength, before, exact
+from runk.core.holes.question import SENTENCES, Ends, Finish, HoleQuestion
+from runk.core.holes.starts import seat_step, starts
+from runk.core.holes.steps import Maker
+from runk.core.lengths import Reading
+from runk.core.machines.machine import Machine
+from runk.core.metals.metal import Metal
+from runk.core.refusals import Refused
+from runk.core.registry import Calculator, register
+from runk.core.tools import ShopTool, ToolKind, usable
+from runk.core.units import unit_of
+from runk.core.workshop import Workshop
+
+
+@dataclass(frozen=True)
+class HoleShop:
+    """What a hole needs of the workshop: one machine, one metal, the tools that make holes."""
+
+    machine: Machine
+    metal: Metal
+    drills: tuple[ShopTool, ...]
+    reamers: tuple[ShopTool, ...]
+    cutters: tuple[ShopTool, ...]
+    centres: tuple[ShopTool, ...]
+
+
+def needs(question: HoleQuestion, workshop: Workshop) -> HoleShop:
+    """Pick the machine, the metal and the tools.
+
+    Raises:
+        Refused: A machine that is not there, or cannot do this.
+    """
+    boring = question.finish in (Finish.BORED, Finish.HONED)
+    facts = FACTS[Operation.BORE if boring else Operation.DRILL]
+    machine = workshop.machine(question.machine, facts.machines)
+    if machine.kind not in facts.machines:
+        raise Refused(
+            f"{facts.doing} wants a {' or a '.join(facts.machines)}; {machine.name} is a "
+            f"{machine.kind}.", field="machine",
+        )  # fmt: skip
+    tools = workshop.tools
+    return HoleShop(
+        machine, workshop.metals[question.metal], workshop.drills,
+        usable(tools, ToolKind.REAMER), usable(tools, ToolKind.END_MILL, ToolKind.SLOT_DRILL),
+        usable(tools, ToolKind.CENTRE_DRILL),
+    )  # fmt: skip
+
+
+def settle(question: HoleQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> HoleQuestion:
+    """Name the usual machine where it was left open."""
+    return replace(question, machine=needs(question, workshop).machine.name)
+
+
+def _check(question: HoleQuestion, shop: HoleShop) -> None:
+    blind = question.ends is Ends.BLIND
+    deep, thick = question.deep, question.thick
+    if blind and deep is None:
+        raise Refused("How deep is the blind hole?", field="deep", suggest="12 mm")
+    if blind and deep is not None and thick is not None and deep >= thick:
+        raise Refused(
+            f"A hole {float(deep):g} mm deep comes out of a part {float(thick):g} mm thick: it is "
+            "a through hole.", field="deep",
+        )  # fmt: skip
+    if question.counterbore is not None and question.counterbore <= question.size:
+        raise Refused("A counterbore is larger than its hole.", field="counterbore")
+    if question.seat is not None and question.counterbore is None:
+        raise Refused("What size is the counterbore?", field="counterbore", suggest="10 mm")
+    if question.seat is not None and deep is not None and question.seat >= deep:
+        raise Refused("The counterbore goes as deep as the hole itself.", field="seat")
+    if question.bearings is not None and question.span is None:
+        raise Refused("How far is it over all the bearings?", field="span", suggest="60 mm")
+    if not shop.drills:
+        raise Refused(
+            "There is no drill in the trays that can be used: add a set in the Workshop.",
+            field="size", suggest="Workshop, Trays, add a set",
+        )  # fmt: skip
+
+
+def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
+    """Every tool of a hole in its turn.
+
+    Args:
+        question: The hole wanted.
+        shop: Machine, metal and the tools that are owned.
+
+    Returns:
+        Spot, pilot, steps, last drill and what finishes it, each with its belt, feed and stop.
+
+    Raises:
+        Refused: A hole these tools cannot make, saying what could.
+
+    >>> from fractions import Fraction
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> asked = HoleQuestion(Fraction(6), "gunmetal", Finish.MACHINE_REAMED)
+    >>> answer = hole(asked, needs(asked, WORKSHOP))
+    >>> [step.name for step in answer.drills], [step.kind for step in answer.then]
+    (['5.9 mm'], ['ream'])
+    """
+    _check(question, shop)
+    maker = Maker(question, shop.machine, shop.metal)
+    size = float(question.size)
+    plan = finishing(maker, shop.drills, shop.reamers)
+    strength = Strength(shop.machine, shop.metal, question.tool, maker.held)
+    _check_reach(question, plan.last)
+    chain = before(shop.drills, plan.last, strength, float(question.deep or 0))
+    drills = (
+        *(maker.drill("pilot" if n == 0 else "step", tool) for n, tool in enumerate(chain)),
+        maker.drill("last", plan.last, says=plan.says),
+    )
+    w = maker.w
+    off = None
+    if question.finish is Finish.DRILLED and exact((plan.last,), size) is None:
+        off = w.figure(float(plan.last.size_mm) - size, "off_mm", since=len(w.steps), places=3)
+    then = plan.then
+    if question.counterbore is not None:
+        then = (*then, seat_step(maker, shop.cutters))
+    point = maker.point_of(float(plan.last.size_mm))
+    return HoleAnswer(
+        first=starts(maker, shop.centres, shop.cutters, (*chain, plan.last)),
+        drills=drills,
+        then=then,
+        size_mm=Figure(size, unit_of("size_mm"), (), 3),
+        ream_allowance_mm=plan.allowance,
+        left_mm=plan.left,
+        off_mm=off,
+        point_mm=point,
+        bottom_mm=drills[-1].depth_mm,
+        pass_mm=plan.pass_mm,
+        deep_mm=_length(question.deep, "deep_mm"),
+        thick_mm=_length(question.thick, "thick_mm"),
+        counterbore_mm=_length(question.counterbore, "counterbore_mm"),
+        seat_mm=_length(question.seat, "seat_mm"),
+        stop_says=maker.stop_says(),
+        coolant=shop.metal.coolant_drill,
+        machine=shop.machine.name,
+        cautions=minds(maker, plan, drills, point.value),
+        links=links_of(question, plan, shop.machine),
+    )
+
+
+def _length(value: object, key: str) -> Figure | None:
+    return None if value is None else Figure(float(value), unit_of(key))  # type: ignore[arg-type]
+
+
+def _check_reach(question: HoleQuestion, tool: ShopTool) -> None:
+    if question.deep is None or tool.reach_mm is None or question.deep <= tool.reach_mm:
+        return
+    raise Refused(
+        f"The {tool.name} drill cuts {tool.reach_mm:g} mm deep at most, and the hole is "
+        f"{float(question.deep):g}. Use a long drill and clear it often, or drill from both ends.",
+        field="deep", suggest=f"{tool.reach_mm:g} mm",
+    )  # fmt: skip
+
+
+def headline(answer: HoleAnswer) -> str:
+    """The tools in their order."""
+    drills = " → ".join(step.name for step in answer.drills)
+    last = [s.name for s in answer.then if s.kind not in ("counterbore",)]
+    return f"{drills} → {last[-1]}" if last else drills
+
+
+HOLE = register(
+    Calculator(
+        name="hole",
+        title="A hole: every drill in its turn",
+        question=HoleQuestion,
+        answer=HoleAnswer,
+        compute=hole,
+        needs=needs,
+        settle=settle,
+        sentences=SENTENCES,
+        triggers=(
+            "hole plan",
+            "plan a hole",
+            "plan the hole",
+            "reamed hole",
+            "bored hole",
+            "honed hole",
+            "drilled hole",
+            "blind hole",
+            "through hole",
+            "pilot for",
+            "which drills for",
+            "d-bit",
+            "line of bearings",
+            "counterbored hole",
+        ),
+        late=("hole", "holes", "pilot", "pilots"),
+        headline=headline,
+    )
+)

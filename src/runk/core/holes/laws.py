@@ -1,0 +1,143 @@
+"""Formulas of a hole: points, webs, allowances, flats, passages."""
+
+from __future__ import annotations
+
+from math import cos, pi, tan
+
+from runk.core.figures import Num, law
+from runk.core.sources import PRACTICE
+
+_DEG = pi / 180.0
+
+
+@law("Point of the drill", "{diameter_mm} ÷ 2 ÷ tan({angle_deg}° ÷ 2)")
+def point_mm(diameter_mm: float, angle_deg: float) -> float:
+    """Length of a drill's point.
+
+    Args:
+        diameter_mm: Of the drill.
+        angle_deg: Of its point: 118 or 135 as bought.
+
+    >>> round(point_mm(10.0, 118.0), 2), round(point_mm(10.0, 135.0), 2)
+    (3.0, 2.07)
+    """
+    return diameter_mm / 2 / tan(angle_deg / 2 * _DEG)
+
+
+@law("Web of the next drill", "{diameter_mm} × {share}", PRACTICE)
+def web_mm(diameter_mm: Num, share: Num) -> Num:
+    """A pilot clears the web of the drill that follows: 0.15 to 0.2 of its diameter.
+
+    >>> web_mm(10.0, 0.18)
+    1.7999999999999998
+    """
+    return diameter_mm * share
+
+
+@law("Left to come off", "{wanted_mm} - {drill_mm}")
+def leaves_mm(wanted_mm: Num, drill_mm: Num) -> Num:
+    """What a drill leaves on the diameter for what comes after it.
+
+    >>> leaves_mm(6.0, 5.9)
+    0.09999999999999964
+    """
+    return wanted_mm - drill_mm
+
+
+@law("Torque to open it", "{torque_nm} × (1 - ({from_mm} ÷ {diameter_mm})²)")
+def opening_nm(torque_nm: Num, from_mm: Num, diameter_mm: Num) -> Num:
+    """Torque of a drill that only opens a hole already there.
+
+    Args:
+        torque_nm: In solid metal.
+        from_mm: The hole there is, 0 for none.
+        diameter_mm: Of the drill.
+
+    Source: mechanics, force along the lip times its arm, from hole to corner.
+
+    >>> opening_nm(4.0, 5.0, 10.0)
+    3.0
+    """
+    share: Num = 1.0 - (from_mm / diameter_mm) ** 2
+    return torque_nm * share
+
+
+@law("Flat to start on", "{cutter_mm} ÷ 2 × tan({slope_deg}°)")
+def flat_depth_mm(cutter_mm: float, slope_deg: float) -> float:
+    """How deep an end mill goes on a slope until it has cut a whole flat, from its centre.
+
+    Args:
+        cutter_mm: Diameter of the cutter.
+        slope_deg: Of the surface, from square to the hole.
+
+    >>> round(flat_depth_mm(6.0, 45.0), 3)
+    3.0
+    """
+    return cutter_mm / 2 * tan(slope_deg * _DEG)
+
+
+@law("Passage is long", "{across_mm} ÷ cos({angle_deg}°)")
+def passage_mm(across_mm: float, angle_deg: float) -> float:
+    """Length of a passage drilled at an angle through so much metal.
+
+    Args:
+        across_mm: Metal, square to its face.
+        angle_deg: From square to the face, under 90.
+
+    >>> round(passage_mm(10.0, 60.0), 3)
+    20.0
+    """
+    return across_mm / cos(angle_deg * _DEG)
+
+
+@law("It comes out along by", "{across_mm} × tan({angle_deg}°)")
+def along_mm(across_mm: float, angle_deg: float) -> float:
+    """How far along the far face an angled passage comes out.
+
+    >>> round(along_mm(10.0, 45.0), 3)
+    10.0
+    """
+    return across_mm * tan(angle_deg * _DEG)
+
+
+@law("Its mouth is long", "{drill_mm} ÷ cos({angle_deg}°)")
+def mouth_mm(drill_mm: float, angle_deg: float) -> float:
+    """Long way across the mouth of an angled passage.
+
+    >>> round(mouth_mm(3.0, 60.0), 3)
+    6.0
+    """
+    return drill_mm / cos(angle_deg * _DEG)
+
+
+@law("Wall left", "{room_mm} - {along_mm} - {mouth_mm} ÷ 2")
+def wall_mm(room_mm: float, along_mm: float, mouth_mm: float) -> float:
+    """Metal left beside the mouth of an angled passage.
+
+    Args:
+        room_mm: From where the passage starts to the face it comes near to.
+
+    >>> wall_mm(20.0, 10.0, 6.0)
+    7.0
+    """
+    return room_mm - along_mm - mouth_mm / 2
+
+
+@law("Depth of the stop", "{start_mm} + {travel_mm}")
+def stop_mm(start_mm: Num, travel_mm: Num) -> Num:
+    """Where the stop is set, from where the dial stood at the touch.
+
+    >>> stop_mm(3.0, 12.0)
+    15.0
+    """
+    return start_mm + travel_mm
+
+
+@law("Tip goes", "{deep_mm} + {more_mm}")
+def tip_travel_mm(deep_mm: Num, more_mm: Num) -> Num:
+    """How far a drill's tip travels: the depth, and its point or what passes through.
+
+    >>> tip_travel_mm(12.0, 1.5)
+    13.5
+    """
+    return deep_mm + more_mm

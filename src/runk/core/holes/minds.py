@@ -1,0 +1,122 @@
+"""What to mind about a hole, and where to go from it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from runk.core.figures import Caution, Link
+from runk.core.holes.answer import HoleStep
+from runk.core.holes.finish import Finishing
+from runk.core.holes.question import Ends, Finish
+from runk.core.holes.question import HoleQuestion as Question
+from runk.core.holes.steps import Maker
+from runk.core.machines.machine import Machine
+from runk.core.sources import MECHANICS, PRACTICE
+
+_DEEP_TIMES = 3.0
+_THIN_MM = 0.5
+_SAID_ALREADY = {"stalling", "the top speed"}
+"""What the plan itself has seen to."""
+_CLOSES = ("gunmetal", "phosphor-bronze", "bearing-bronze")
+
+
+def minds(
+    maker: Maker, plan: Finishing, drills: Sequence[HoleStep], point: float
+) -> tuple[Caution, ...]:
+    """Cautions of this very hole, the pressing ones first."""
+    found = [*_of_depth(maker.question, drills, point), *_of_reamer(maker, plan)]
+    found += _of_line(maker.question)
+    for answer in maker.speeds:
+        known = {f.about for f in found} | _SAID_ALREADY
+        found += [c for c in answer.cautions if c.about not in known]
+    return tuple(sorted(found, key=lambda c: c.word != "Stop"))
+
+
+def _of_depth(question: Question, drills: Sequence[HoleStep], point: float) -> list[Caution]:
+    found = []
+    last = drills[-1].mm.value
+    if question.ends is Ends.THROUGH:
+        found.append(
+            Caution("Mind", "breaking through", "Ease off as the point comes out: there the drill "
+                    "snatches. Clamp the work.", "depth_mm", PRACTICE)
+        )  # fmt: skip
+    elif question.thick is not None and question.deep is not None:
+        over = float(question.deep) + point - float(question.thick)
+        if over >= 0:
+            found.append(
+                Caution("Stop", "the point", f"The drill's point comes out by {over:.2f} mm: only "
+                        f"{float(question.thick) - float(question.deep):.2f} mm is left under the "
+                        f"hole, and the point is {point:.2f} long. End it with a flat-ended tool.",
+                        "bottom_mm", MECHANICS)
+            )  # fmt: skip
+        elif over > -_THIN_MM:
+            found.append(
+                Caution("Mind", "the bottom", f"Only {-over:.2f} mm is left under the point: it "
+                        "may break through.", "bottom_mm", MECHANICS)
+            )  # fmt: skip
+    if question.deep is not None and float(question.deep) > _DEEP_TIMES * last:
+        found.append(
+            Caution("Mind", "the swarf", f"Deeper than {_DEEP_TIMES:g} diameters: come right out "
+                    "and clear the flutes every diameter from there.", None, PRACTICE)
+        )  # fmt: skip
+    if question.slope:
+        found.append(
+            Caution("Mind", "the slope", "Hold the work so that the hole is upright, and feed "
+                    "gently until the whole drill is in.", None, PRACTICE)
+        )  # fmt: skip
+    return found
+
+
+def _of_reamer(maker: Maker, plan: Finishing) -> list[Caution]:
+    question, found = maker.question, []
+    leave, left = plan.wanted, plan.left
+    if leave is not None and left is not None and left.value > leave.high_mm + 1e-9:
+        far = left.value > 2 * leave.high_mm
+        found.append(
+            Caution("Stop" if far else "Mind", "what is left", f"{left.value:.2f} mm is "
+                    f"{'far ' if far else ''}more than such a tool takes ({leave.low_mm:.2f} to "
+                    f"{leave.high_mm:.2f} mm): no drill between can be used. Bore it closer "
+                    "first.", "left_mm", PRACTICE)
+        )  # fmt: skip
+    if question.finish is Finish.HAND_REAMED and question.ends is Ends.BLIND:
+        found.append(
+            Caution("Stop", "the lead", f"A hand reamer is tapered for its first "
+                    f"{plan.pass_mm.value if plan.pass_mm else 0:.0f} mm and cannot ream a blind "
+                    "hole to the bottom: drill deeper, or use a machine reamer or a D-bit.",
+                    "pass_mm", PRACTICE)
+        )  # fmt: skip
+    reamed = question.finish in (Finish.MACHINE_REAMED, Finish.HAND_REAMED)
+    if reamed and maker.metal.kind in _CLOSES:
+        found.append(
+            Caution("Mind", "closing in", "Bronze closes on a reamer: a fresh one, and expect the "
+                    "hole a shade under.", None, PRACTICE)
+        )  # fmt: skip
+    if reamed:
+        found.append(
+            Caution("Mind", "the axis", "A reamer follows the hole it is given: it makes it round "
+                    "and to size, not straight.", None, PRACTICE)
+        )  # fmt: skip
+    return found
+
+
+def _of_line(question: Question) -> list[Caution]:
+    if question.bearings is None or question.span is None:
+        return []
+    return [
+        Caution("Mind", "the line", f"Pilot each of the {question.bearings}, then follow through "
+                f"all with one long drill of {float(question.span):g} mm and more, then ream them "
+                "in line in one go.", None, PRACTICE)
+    ]  # fmt: skip
+
+
+def links_of(question: Question, plan: Finishing, machine: Machine) -> tuple[Link, ...]:
+    """Where the numbers go on: the bore to its plan, the last drill to its speed."""
+    if question.finish not in (Finish.BORED, Finish.HONED):
+        return ()
+    asked = [
+        ("job", "bore"), ("metal", question.metal), ("now", f"{float(plan.last.size_mm):g} mm"),
+        ("wanted", f"{plan.then[0].mm.value:g} mm"), ("machine", machine.name),
+    ]  # fmt: skip
+    if question.deep is not None:
+        asked.append(("length", f"{float(question.deep):g} mm"))
+    return (Link("plan", tuple(asked), "Plan the bore, pass by pass"),)

@@ -1,0 +1,289 @@
+"""``nearest-drill``: what is owned just above and below a size, and what the difference does."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+from typing import Annotated
+
+from runk.core.fields import Choice, Field, Kind
+from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.holes.pick import above, below, exact, nearest, ream_allowance
+from runk.core.refusals import Refused
+from runk.core.registry import Calculator, register
+from runk.core.sources import PRACTICE
+from runk.core.tools import ShopTool, ToolKind, usable
+from runk.core.units import unit_of
+from runk.core.workshop import Workshop
+
+CLEAR_LOW, CLEAR_HIGH = 1.02, 1.05
+"""A clearance hole is 2 to 5 % over what passes through it: common practice."""
+
+_FAR_SHARE = 0.05
+
+
+class For(StrEnum):
+    """What the hole is for, which decides what a difference does."""
+
+    HOLE = "hole"
+    CLEAR = "clear"
+    REAM = "ream"
+
+
+FORS = (
+    Choice("hole", "just that size", ("just that size",), silent=True),
+    Choice("clear", "to clear it", ("to clear", "clearance", "clearing", "pass")),
+    Choice("ream", "before its reamer", ("before reaming", "before its reamer", "to be reamed")),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class NearestQuestion:
+    """A size, and what the hole is for.
+
+    Args:
+        size: Of the hole; to clear, of what passes through; before reaming, finished.
+    """
+
+    size: Annotated[
+        Fraction,
+        Field(Kind.LENGTH, "size", ("dia", "diameter"), principal=True, low=0.1, high=200.0,
+              placeholder="4.37 mm"),
+    ]  # fmt: skip
+    purpose: Annotated[For, Field(Kind.CHOICE, "purpose", choices=FORS)] = For.HOLE
+
+
+@dataclass(frozen=True, slots=True)
+class NearTool:
+    """A tool near the size: how far off it is, and what that does."""
+
+    name: str
+    series: str
+    mm: Figure
+    off_mm: Figure
+    does: str
+
+
+@dataclass(frozen=True, slots=True)
+class NearestAnswer:
+    """The nearest owned, then above and below in every series there is.
+
+    ``wanted_mm`` is the size the drill should have for that purpose. ``cutters`` are end mills
+    of nearly that size; ``reamers`` make a different but honest size.
+    """
+
+    name: str
+    mm: Figure
+    off_mm: Figure
+    does: str
+    wanted_mm: Figure
+    below: tuple[NearTool, ...]
+    above: tuple[NearTool, ...]
+    cutters: tuple[NearTool, ...]
+    reamers: tuple[NearTool, ...]
+    cautions: tuple[Caution, ...]
+    links: tuple[Link, ...]
+
+
+@dataclass(frozen=True)
+class NearestShop:
+    """The drills, cutters and reamers that can be used, and how many cannot."""
+
+    drills: tuple[ShopTool, ...]
+    cutters: tuple[ShopTool, ...]
+    reamers: tuple[ShopTool, ...]
+    struck_out: tuple[ShopTool, ...]
+
+
+@law("Off the size", "{tool_mm} - {wanted_mm}")
+def off_mm(tool_mm: Num, wanted_mm: Num) -> Num:
+    """How far a tool is from the size wanted; over is positive.
+
+    >>> off_mm(4.4, 4.25)
+    0.15000000000000036
+    """
+    return tool_mm - wanted_mm
+
+
+@law("To clear it", "{size_mm} × {share}", PRACTICE)
+def clear_mm(size_mm: Num, share: Num) -> Num:
+    """A hole that something passes through freely.
+
+    >>> clear_mm(4.0, 1.025)
+    4.1
+    """
+    return size_mm * share
+
+
+@law("Before its reamer", "{size_mm} - {allowance_mm}", PRACTICE)
+def before_ream_mm(size_mm: Num, allowance_mm: Num) -> Num:
+    """The drill before a reamer.
+
+    >>> before_ream_mm(6.0, 0.125)
+    5.875
+    """
+    return size_mm - allowance_mm
+
+
+def needs(_: NearestQuestion, workshop: Workshop) -> NearestShop:
+    """The tools that make holes."""
+    tools = workshop.tools
+    struck = tuple(t for t in tools if t.kind is ToolKind.DRILL and not t.sound)
+    return NearestShop(
+        workshop.drills, usable(tools, ToolKind.END_MILL, ToolKind.SLOT_DRILL),
+        usable(tools, ToolKind.REAMER), struck,
+    )  # fmt: skip
+
+
+def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer:
+    """What is owned near a size.
+
+    Raises:
+        Refused: There is no drill at all.
+
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> asked = NearestQuestion(Fraction("4.37"))
+    >>> answer = nearest_drill(asked, needs(asked, WORKSHOP))
+    >>> answer.name, round(answer.off_mm.value, 3)
+    ('11/64"', -0.004)
+    """
+    if not shop.drills:
+        raise Refused(
+            "There is no drill in the trays that can be used: add a set in the Workshop.",
+            field="size", suggest="Workshop, Trays, add a set",
+        )  # fmt: skip
+    w = Working()
+    size = float(question.size)
+    wanted = _wanted(w, question, size)
+    near = [_tool(w, question, wanted.value, t) for t in _best(question, shop.drills, wanted.value)]
+    best = near[0]
+    lower, upper = _around(w, question, shop.drills, wanted.value)
+    cutters = [t for t in shop.cutters if abs(float(t.size_mm) - wanted.value) <= 0.05 * size + 0.1]
+    reamers = _two(shop.reamers, size)
+    links = tuple(
+        Link("hole", (("size", r.name), ("finish", "machine-reamed")),
+             f"Make it {r.name} instead, reamed, and the mate to match")
+        for r in reamers if exact((r,), size) is None and r.series == "machine"
+    )[:1]  # fmt: skip
+    return NearestAnswer(
+        best.name, best.mm, best.off_mm, best.does, wanted, lower, upper,
+        tuple(_tool(w, question, wanted.value, t) for t in cutters),
+        tuple(_tool(w, question, size, t) for t in reamers),
+        _cautions(question, shop, wanted.value, best), links,
+    )  # fmt: skip
+
+
+def _wanted(w: Working, question: NearestQuestion, size: float) -> Figure:
+    if question.purpose is For.CLEAR:
+        return w.of(clear_mm, "wanted_mm", size_mm=size, share=(CLEAR_LOW + CLEAR_HIGH) / 2)
+    if question.purpose is For.REAM:
+        allowance = ream_allowance(size, by_hand=False).usual_mm
+        return w.of(before_ream_mm, "wanted_mm", size_mm=size, allowance_mm=allowance)
+    return Figure(size, unit_of("wanted_mm"), places=3)
+
+
+def _best(
+    question: NearestQuestion, drills: tuple[ShopTool, ...], wanted: float
+) -> tuple[ShopTool, ...]:
+    """The one to take: never one that would not clear, nor one that leaves nothing to ream."""
+    size = float(question.size)
+    if question.purpose is For.CLEAR:
+        fitting = [d for d in drills if float(d.size_mm) > size]
+    elif question.purpose is For.REAM:
+        least = ream_allowance(size, by_hand=False).low_mm
+        fitting = [d for d in drills if size - float(d.size_mm) >= least - 1e-9]
+    else:
+        fitting = list(drills)
+    found = nearest(fitting, wanted)
+    if found is None:
+        edge = "largest" if question.purpose is For.CLEAR else "smallest"
+        tool = drills[-1] if edge == "largest" else drills[0]
+        raise Refused(f"The {edge} drill in the trays is {tool.name}.", field="size",
+                      suggest=tool.name)  # fmt: skip
+    return (found,)
+
+
+def _around(
+    w: Working, question: NearestQuestion, drills: tuple[ShopTool, ...], wanted: float
+) -> tuple[tuple[NearTool, ...], tuple[NearTool, ...]]:
+    lower: list[NearTool] = []
+    upper: list[NearTool] = []
+    for series in dict.fromkeys(d.series for d in drills):
+        own = [d for d in drills if d.series == series]
+        for found, put in ((below(own, wanted), lower), (above(own, wanted), upper)):
+            if found is not None:
+                put.append(_tool(w, question, wanted, found))
+    lower.sort(key=lambda t: -t.mm.value)
+    upper.sort(key=lambda t: t.mm.value)
+    return tuple(lower), tuple(upper)
+
+
+def _two(tools: tuple[ShopTool, ...], size: float) -> list[ShopTool]:
+    found = [t for t in (below(tools, size), above(tools, size)) if t is not None]
+    return sorted(found, key=lambda t: abs(float(t.size_mm) - size))
+
+
+def _tool(w: Working, question: NearestQuestion, wanted: float, tool: ShopTool) -> NearTool:
+    mm = float(tool.size_mm)
+    off = w.of(off_mm, tool_mm=mm, wanted_mm=wanted)
+    return NearTool(
+        tool.name, tool.series or tool.kind, Figure(mm, unit_of("mm"), (), 3),
+        Figure(off.value, off.unit, off.steps, 3), _does(question, mm, wanted),
+    )  # fmt: skip
+
+
+def _does(question: NearestQuestion, mm: float, wanted: float) -> str:
+    size = float(question.size)
+    if question.purpose is For.CLEAR:
+        if mm <= size:
+            return "does not clear"
+        over = 100 * (mm / size - 1)
+        close = "close" if over < 100 * (CLEAR_LOW - 1) else "loose" if over > 5 else "free"
+        return f"{close}: {over:.1f} % over"
+    if question.purpose is For.REAM:
+        leave = ream_allowance(size, by_hand=False)
+        left = size - mm
+        if left <= 0:
+            return "nothing left to ream"
+        fit = "too little" if left < leave.low_mm - 1e-9 else "as it should be"
+        fit = "too much" if left > leave.high_mm + 1e-9 else fit
+        return f"leaves {left:.2f} mm: {fit}"
+    off = mm - wanted
+    if abs(off) < 0.0005:
+        return "that very size"
+    return f"{abs(off):.3f} mm ({abs(off) / 0.0254:.1f} thou) {'over' if off > 0 else 'under'}"
+
+
+def _cautions(
+    question: NearestQuestion, shop: NearestShop, wanted: float, best: NearTool
+) -> tuple[Caution, ...]:
+    found = []
+    if abs(best.off_mm.value) > _FAR_SHARE * wanted:
+        found.append(
+            Caution("Mind", "the size", f"Nothing owned is near {wanted:.2f} mm: bore it, or "
+                    "change the size and its mate.", "mm", PRACTICE)
+        )  # fmt: skip
+    gone = [t for t in shop.struck_out if abs(float(t.size_mm) - wanted) < abs(best.off_mm.value)]
+    if gone:
+        tool = min(gone, key=lambda t: abs(float(t.size_mm) - wanted))
+        found.append(
+            Caution("Mind", "the tray", f"{tool.name} would be nearer, and is marked {tool.state}.",
+                    "mm", PRACTICE)
+        )  # fmt: skip
+    return tuple(found)
+
+
+NEAREST = register(
+    Calculator(
+        name="nearest-drill",
+        title="The nearest drill that is owned",
+        question=NearestQuestion,
+        answer=NearestAnswer,
+        compute=nearest_drill,
+        needs=needs,
+        sentences={"": "The drill nearest to {size}[, {purpose}]"},
+        triggers=("nearest drill", "nearest", "closest drill", "nearest owned", "which drill"),
+        headline=lambda a: f"{a.name} · {a.does}",
+    )
+)

@@ -1,0 +1,190 @@
+"""Choosing among the drills there are: the last one, the pilot, the steps between."""
+
+from __future__ import annotations
+
+from bisect import bisect_left, bisect_right
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cache
+
+from runk.core.cutting.drilled import LIP_SIN, drill_mm_per_rev
+from runk.core.cutting.laws import drill_nm, shaft_nm, specific_n_per_mm2, spindle_rpm
+from runk.core.cutting.question import Tool
+from runk.core.cutting.spindle import BELT_SHARE, EDGE
+from runk.core.cutting.tables import chip_groups, factors
+from runk.core.holes.laws import opening_nm
+from runk.core.machines.choose import choose
+from runk.core.machines.machine import Holding, Machine
+from runk.core.metals.metal import Metal
+from runk.core.sources import read_table
+from runk.core.tools import ShopTool
+
+PILOT_FROM_MM = 6.0
+"""Drills larger than this are given a pilot: common practice."""
+WEB_SHARE = 0.18
+_PILOT_LOW, _PILOT_HIGH = 0.12, 0.45
+HAND_SHARE = 0.5
+_TORQUE_SHARE = 0.8
+_EASED = 0.4
+"""Opening a hole, the hand eases the feed to about this share before it goes back a step."""
+_EXACT_MM = 0.006
+_MOST_STEPS = 8
+
+
+@dataclass(frozen=True, slots=True)
+class Allowance:
+    """What to leave for a reamer: the least, the usual, the most, on the diameter."""
+
+    low_mm: float
+    usual_mm: float
+    high_mm: float
+
+
+@cache
+def _allowances() -> tuple[tuple[float, float, float], ...]:
+    return tuple(
+        (float(r["up_to_mm"]), float(r["low_mm"]), float(r["high_mm"]))
+        for r in read_table("ream_allowances")
+    )
+
+
+def ream_allowance(size_mm: float, *, by_hand: bool) -> Allowance:
+    """What to leave for a reamer of that size.
+
+    Args:
+        size_mm: Finished diameter; over 50 mm the largest row stands.
+        by_hand: A hand reamer takes about half.
+
+    Source: common practice.
+
+    >>> ream_allowance(4.0, by_hand=False)
+    Allowance(low_mm=0.1, usual_mm=0.125, high_mm=0.15)
+    """
+    rows = _allowances()
+    _, low, high = next((r for r in rows if size_mm <= r[0] + 1e-9), rows[-1])
+    share = HAND_SHARE if by_hand else 1.0
+    return Allowance(low * share, (low + high) / 2 * share, high * share)
+
+
+def sizes_of(tools: Sequence[ShopTool]) -> list[float]:
+    """Their diameters, in their order."""
+    return [float(t.size_mm) for t in tools]
+
+
+def nearest(tools: Sequence[ShopTool], size_mm: float) -> ShopTool | None:
+    """The nearest of tools in order of size, or None where there is none."""
+    sizes = sizes_of(tools)
+    at = bisect_left(sizes, size_mm)
+    around = [i for i in (at - 1, at) if 0 <= i < len(sizes)]
+    best = min(around, key=lambda i: abs(sizes[i] - size_mm), default=None)
+    return None if best is None else tools[best]
+
+
+def below(tools: Sequence[ShopTool], size_mm: float) -> ShopTool | None:
+    """The largest that is not over a size."""
+    at = bisect_right(sizes_of(tools), size_mm + 1e-9)
+    return tools[at - 1] if at else None
+
+
+def above(tools: Sequence[ShopTool], size_mm: float) -> ShopTool | None:
+    """The smallest that is over a size."""
+    at = bisect_right(sizes_of(tools), size_mm + 1e-9)
+    return tools[at] if at < len(tools) else None
+
+
+def exact(tools: Sequence[ShopTool], size_mm: float) -> ShopTool | None:
+    """The one that is that size as near as tools are made."""
+    found = nearest(tools, size_mm)
+    return found if found and abs(float(found.size_mm) - size_mm) <= _EXACT_MM else None
+
+
+def for_allowance(drills: Sequence[ShopTool], size_mm: float, leave: Allowance) -> ShopTool | None:
+    """The drill that leaves what a reamer wants; the next smaller where none does.
+
+    Never one that leaves less than the least, which would make the reamer rub.
+    """
+    inside = [
+        d for d in drills
+        if leave.low_mm - 1e-9 <= size_mm - float(d.size_mm) <= leave.high_mm + 1e-9
+    ]  # fmt: skip
+    if inside:
+        return min(inside, key=lambda d: abs(size_mm - float(d.size_mm) - leave.usual_mm))
+    return below(drills, size_mm - leave.low_mm)
+
+
+@dataclass(frozen=True, slots=True)
+class Strength:
+    """What a machine can turn a drill with, in a metal."""
+
+    machine: Machine
+    metal: Metal
+    tool: Tool
+    held: Holding
+
+    def torque_nm(self, drill_mm: float, from_mm: float) -> float:
+        """Torque a drill wants that opens a hole there is, at an eased feed."""
+        feed = _EASED * drill_mm_per_rev(drill_mm, chip_groups()[self.metal.chip].drill)
+        specific = specific_n_per_mm2(
+            self.metal["kc11_n_per_mm2"], self.metal["mc"], feed / 2 * LIP_SIN, EDGE[self.tool]
+        )
+        return opening_nm(drill_nm(specific, feed, drill_mm), from_mm, drill_mm)
+
+    def available_nm(self, drill_mm: float) -> float:
+        """Torque at the spindle on the belt that drill is run at."""
+        row = "carbide_m_min" if self.tool is Tool.CARBIDE else "hss_m_min"
+        wanted = spindle_rpm(self.metal[row] * factors()["drill"].value, drill_mm)
+        setting = choose(self.machine, wanted, self.held)
+        share = setting.rpm / setting.top_rpm
+        return shaft_nm(self.machine.power_w * BELT_SHARE * share, setting.rpm)
+
+    def drives(self, drill_mm: float, from_mm: float) -> bool:
+        """Whether the belt carries it with something in hand."""
+        wanted = self.torque_nm(drill_mm, from_mm)
+        return wanted <= _TORQUE_SHARE * self.available_nm(drill_mm)
+
+
+def before(
+    drills: Sequence[ShopTool], last: ShopTool, strength: Strength, deep_mm: float = 0.0
+) -> tuple[ShopTool, ...]:
+    """Pilot and steps that come before a drill, each larger than the one before it.
+
+    Only drills whose flutes go as deep as the hole. A pilot about the web of the drill it
+    leads; a step wherever the belt could not drive the next drill in one go.
+    """
+    size = float(last.size_mm)
+    smaller = [
+        d for d in drills
+        if d.size_mm < last.size_mm and (d.reach_mm is None or d.reach_mm >= deep_mm)
+    ]  # fmt: skip
+    if size <= PILOT_FROM_MM or not smaller:
+        return ()
+    sizes = sizes_of(smaller)
+    steps: list[ShopTool] = []
+    # From the top down: the smallest hole each drill can be driven from, and so on below it.
+    current = size
+    while len(steps) < _MOST_STEPS and not strength.drives(current, WEB_SHARE * current):
+        fits = _smallest_that_leads(strength, current, sizes)
+        top = bisect_left(sizes, current - 1e-9)
+        if fits >= top:
+            # Even from the next smaller drill it is too much: half way is what can be done.
+            fits = bisect_left(sizes, current * 0.75)
+            if fits >= top or steps:
+                break
+        steps.insert(0, smaller[fits])
+        current = sizes[fits]
+    if current > PILOT_FROM_MM:
+        pilot = _pilot(smaller, sizes, current)
+        if pilot is not None:
+            steps.insert(0, pilot)
+    return tuple(steps)
+
+
+def _smallest_that_leads(strength: Strength, drill_mm: float, sizes: Sequence[float]) -> int:
+    """Index of the smallest hole this drill can be driven from; past the end where none is."""
+    return bisect_left(range(len(sizes)), 1, key=lambda i: strength.drives(drill_mm, sizes[i]))
+
+
+def _pilot(smaller: Sequence[ShopTool], sizes: Sequence[float], leads_mm: float) -> ShopTool | None:
+    low, high = _PILOT_LOW * leads_mm, _PILOT_HIGH * leads_mm
+    fitting = [d for d, size in zip(smaller, sizes, strict=True) if low <= size <= high]
+    return nearest(fitting, max(WEB_SHARE * leads_mm, 1.5))

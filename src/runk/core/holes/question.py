@@ -1,0 +1,135 @@
+"""The question ``hole`` asks."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+from typing import Annotated
+
+from runk.core.cutting.question import Tool
+from runk.core.cutting.words import TOOLS
+from runk.core.fields import Choice, Field, Kind
+
+
+class Finish(StrEnum):
+    """How the hole is brought to its size."""
+
+    DRILLED = "drilled"
+    MACHINE_REAMED = "machine-reamed"
+    HAND_REAMED = "hand-reamed"
+    BORED = "bored"
+    D_BIT = "d-bit"
+    BAR = "bar"
+    HONED = "honed"
+
+
+class Ends(StrEnum):
+    """Whether it comes out at the other side."""
+
+    THROUGH = "through"
+    BLIND = "blind"
+
+
+class Point(StrEnum):
+    """Point angle of the drills."""
+
+    USUAL = "118"
+    SPLIT = "135"
+
+
+FINISHES = (
+    Choice("drilled", "drilled", ("drilled hole", "just drilled")),
+    Choice("machine-reamed", "reamed by machine", ("reamed", "machine reamed", "reamed hole")),
+    Choice("hand-reamed", "reamed by hand", ("hand reamed", "hand-reamed", "by hand reamer")),
+    Choice("bored", "bored", ("bored hole", "bored out")),
+    Choice("d-bit", "finished with a D-bit", ("d-bit", "d bit", "dbit")),
+    Choice("bar", "finished with the bar that runs in it", ("running bar", "its own bar")),
+    Choice("honed", "bored and honed", ("honed", "honing", "hone")),
+)
+ENDS = (
+    Choice("through", "through", ("through", "thru", "right through", "through hole")),
+    Choice("blind", "blind", ("blind", "blind hole")),
+)
+POINTS = (
+    Choice("118", "118°", ("118 degrees", "118 point"), silent=True),
+    Choice("135", "135°", ("135 degrees", "135 point", "split point")),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class HoleQuestion:
+    """A hole wanted.
+
+    Args:
+        size: Finished diameter.
+        deep: Full-diameter depth of a blind hole; of a through hole, how thick the metal is.
+        thick: Of a blind hole: how thick the part is there.
+        start: What the dial, quill or tailstock reads when the tip touches.
+        slope: Of the surface it starts on, degrees from square to the hole.
+        counterbore: Diameter of a counterbore or spot-face; ``seat`` how deep it goes.
+        bearings: How many bearings stand in line; ``span`` over all of them.
+    """
+
+    size: Annotated[
+        Fraction,
+        Field(Kind.LENGTH, "size of hole", ("dia", "diameter", "ø"), principal=True, low=0.3,
+              high=150.0, placeholder="6 mm"),
+    ]  # fmt: skip
+    metal: Annotated[str, Field(Kind.METAL, "metal", placeholder="gunmetal")] = "mild-steel"
+    finish: Annotated[Finish, Field(Kind.CHOICE, "finish", choices=FINISHES, rules=True)] = (
+        Finish.DRILLED
+    )
+    ends: Annotated[Ends, Field(Kind.CHOICE, "ends", choices=ENDS)] = Ends.THROUGH
+    deep: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "depth", ("deep", "depth", "long"), low=0.1, high=500.0,
+              placeholder="say how deep"),
+    ] = None  # fmt: skip
+    thick: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "thickness of the part", ("thick",), low=0.1, high=1000.0,
+              placeholder="say how thick"),
+    ] = None  # fmt: skip
+    tool: Annotated[Tool, Field(Kind.CHOICE, "tool", choices=TOOLS)] = Tool.HSS
+    machine: Annotated[str, Field(Kind.MACHINE, "machine", placeholder="lathe")] = ""
+    point: Annotated[Point, Field(Kind.CHOICE, "point", choices=POINTS)] = Point.USUAL
+    start: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "reading at the touch", ("start", "touch", "offset"), high=1000.0,
+              placeholder="nought"),
+    ] = None  # fmt: skip
+    slope: Annotated[
+        float | None,
+        Field(Kind.NUMBER, "slope it starts on, degrees", ("slope", "degrees"), low=0.0,
+              high=70.0, placeholder="none"),
+    ] = None  # fmt: skip
+    counterbore: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "counterbore", ("counterbore", "cbore", "spotface"), low=0.5,
+              high=200.0, placeholder="none"),
+    ] = None  # fmt: skip
+    seat: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "depth of the counterbore", ("seat",), low=0.01, high=200.0,
+              placeholder="say how deep"),
+    ] = None  # fmt: skip
+    bearings: Annotated[
+        int | None,
+        Field(Kind.COUNT, "bearings in line", ("bearings", "bearing"), low=2, high=20,
+              placeholder="one hole"),
+    ] = None  # fmt: skip
+    span: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "over all bearings", ("span", "over"), low=1.0, high=2000.0,
+              placeholder="say how far"),
+    ] = None  # fmt: skip
+
+
+_ONE = (
+    "A {size} hole in {metal}, {finish}, {ends}[, {deep} deep][, in a part {thick} thick]"
+    "[, starting on a slope of {slope}°][, counterbored {counterbore}][ {seat} deep]"
+    "[, {bearings} bearings in line][ over {span}][, the dial at {start} at the touch]"
+    "[, drills with a {point} point], {tool} tools, on the {machine}"
+)
+SENTENCES = {choice.key: _ONE for choice in FINISHES}

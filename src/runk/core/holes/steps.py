@@ -1,0 +1,119 @@
+"""Making one step of a hole: its speed, its depth, where to stop on that machine."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from fractions import Fraction
+
+from runk.core.cutting.able import holding_of
+from runk.core.cutting.answer import SpeedAnswer
+from runk.core.cutting.operations import Operation
+from runk.core.cutting.question import SpeedQuestion, Stage
+from runk.core.cutting.speed import SpeedShop, speed
+from runk.core.figures import Figure, Working
+from runk.core.holes.answer import HoleStep
+from runk.core.holes.laws import point_mm, stop_mm, tip_travel_mm
+from runk.core.holes.question import Ends, HoleQuestion
+from runk.core.machines.dials import judged_divisions, turns_say
+from runk.core.machines.machine import Dial, Holding, Machine, MachineKind
+from runk.core.metals.metal import Metal
+from runk.core.tools import ShopTool
+from runk.core.units import unit_of
+
+BREAK_OUT_MM = 1.0
+"""How far a drill's corners go past the far face of a through hole: common practice."""
+_SLIDES = {
+    MachineKind.LATHE: ("tailstock",), MachineKind.MILL: ("head", "quill"),
+    MachineKind.DRILL_PRESS: ("quill", "head"),
+}  # fmt: skip
+
+
+@dataclass
+class Maker:
+    """Makes the steps of one hole, and keeps what they were worked out from."""
+
+    question: HoleQuestion
+    machine: Machine
+    metal: Metal
+    w: Working = field(default_factory=Working)
+    speeds: list[SpeedAnswer] = field(default_factory=list)
+
+    @property
+    def held(self) -> Holding:
+        """How the work is held: as usual on that machine."""
+        return holding_of(self._asked(Operation.DRILL, Fraction(1)), self.machine)
+
+    @property
+    def dial(self) -> Dial | None:
+        """The dial that counts the depth."""
+        return self.machine.dial(*_SLIDES[self.machine.kind])
+
+    def _asked(
+        self, operation: Operation, size: Fraction, stage: Stage = Stage.ROUGH
+    ) -> SpeedQuestion:
+        return SpeedQuestion(
+            self.question.metal, size, operation, self.question.tool, stage,
+            machine=self.machine.name,
+        )  # fmt: skip
+
+    def point_of(self, diameter_mm: float) -> Figure:
+        """Length of a drill's point."""
+        angle = float(self.question.point)
+        return self.w.of(point_mm, diameter_mm=diameter_mm, angle_deg=angle)
+
+    def depth(self, diameter_mm: float, *, pointed: bool = True) -> Figure | None:
+        """How far a tip goes: the depth and its point, and out at the far side of a through
+        hole; None where no depth was said."""
+        if self.question.deep is None:
+            return None
+        start = len(self.w.steps)
+        more = 0.0
+        if pointed:
+            more = self.w(
+                point_mm, diameter_mm=diameter_mm, angle_deg=float(self.question.point)
+            )  # fmt: skip
+        if self.question.ends is Ends.THROUGH:
+            more += BREAK_OUT_MM
+        return self.w.of(
+            tip_travel_mm, "depth_mm", since=start, deep_mm=float(self.question.deep), more_mm=more
+        )
+
+    def stop(self, travel: Figure | None) -> str:
+        """Where a tool is stopped, on this machine's own dial."""
+        if travel is None:
+            return ""
+        begin = float(self.question.start or 0)
+        at = self.w(stop_mm, start_mm=begin, travel_mm=travel.value) if begin else travel.value
+        if self.machine.read_out or self.dial is None:
+            return f"{at:.2f} mm on the {'read-out' if self.machine.read_out else 'stop'}"
+        divisions = judged_divisions(self.dial, at)
+        return f"{turns_say(divisions, self.dial.per_turn)} of the {self.dial.slide}"
+
+    def stop_says(self) -> str:
+        """How the stops are counted, in one sentence."""
+        if self.question.deep is None:
+            return "Say how deep it is, and each drill gets its stop."
+        begin = float(self.question.start or 0)
+        nought = f"{begin:g} mm" if begin else "nought"
+        return f"Counted from the touch of each tip, the dial at {nought} there: touch again with every tool."  # noqa: E501
+
+    def step(
+        self, kind: str, name: str, size: Fraction, operation: Operation | None,
+        depth: Figure | None, says: str = "", stage: Stage = Stage.ROUGH,
+    ) -> HoleStep:  # fmt: skip
+        """A step; ``operation`` None where nothing turns under power."""
+        answer = None
+        if operation is not None:
+            asked = self._asked(operation, size, stage)
+            answer = speed(asked, SpeedShop(self.machine, self.metal))
+            self.speeds.append(answer)
+        return HoleStep(
+            kind, name, Figure(float(size), unit_of("mm"), (), 3),
+            answer.position if answer else "", answer.set_rpm if answer else None,
+            answer.feed_mm_per_rev if answer else None, depth, self.stop(depth), says,
+        )  # fmt: skip
+
+    def drill(self, kind: str, tool: ShopTool, says: str = "") -> HoleStep:
+        """A twist drill from the trays."""
+        depth = self.depth(float(tool.size_mm))
+        return self.step(kind, tool.name, tool.size_mm, Operation.DRILL, depth, says)
