@@ -29,6 +29,10 @@ ASKED: dict[str, dict[str, str]] = {
     "identify": OFFCUT,
     "faults": {"sign": "whine", "diameter": "22", "metal": "brass", "rpm": "1480"},
     "sheet": {"metals": "brass, silver steel", "sizes": "10; 20"},
+    "hole": {"size": "6", "metal": "gunmetal", "finish": "machine-reamed", "deep": "20"},
+    "nearest-drill": {"size": "4.37"},
+    "depth": {"deep": "12", "start": "3"},
+    "angled-hole": {"drill": "3", "angle": "30", "across": "12", "room": "20"},
     "plan": {"now": "16", "wanted": "14.5"},
     "pair": {"metal": "brass", "other": "grey-iron"},
     "speed": BASE | {"metal": "brass"},
@@ -51,7 +55,9 @@ def test_every_calculator_is_asked_here() -> None:
 @pytest.mark.parametrize("unit", ["mm", "inch"])
 def test_replies_keep_their_model(client: TestClient, name: str, unit: str) -> None:
     typed = {
-        k: f"{v} mm" if v[0].isdigit() and k not in ("weight", "text", "rpm", "sizes") else v
+        k: f"{v} mm"
+        if v[0].isdigit() and k not in ("weight", "text", "rpm", "sizes", "angle")
+        else v
         for k, v in ASKED[name].items()
     }
     reply = reply_of(client, name, typed | {"unit": unit})

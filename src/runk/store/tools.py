@@ -155,6 +155,7 @@ def mark_tool(session: Session, tool: int, version: int, state: State) -> KeptTo
 def take_out(session: Session, tool: int) -> None:
     """Take a tool out; :func:`bring_tool_back` undoes it."""
     _row(session, tool).deleted_at = now()
+    session.flush()
 
 
 def bring_tool_back(session: Session, tool: int) -> KeptTool:

@@ -48,7 +48,7 @@ class AngledQuestion:
     ]  # fmt: skip
     angle: Annotated[
         float,
-        Field(Kind.NUMBER, "angle", ("degrees", "angle", "deg", "°"), low=0.0, high=89.0,
+        Field(Kind.NUMBER, "angle", ("degrees", "angle", "deg", "°"), high=89.0,
               placeholder="30"),
     ]  # fmt: skip
     across: Annotated[

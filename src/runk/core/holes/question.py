@@ -101,7 +101,7 @@ class HoleQuestion:
     ] = None  # fmt: skip
     slope: Annotated[
         float | None,
-        Field(Kind.NUMBER, "slope it starts on, degrees", ("slope", "degrees"), low=0.0,
+        Field(Kind.NUMBER, "slope it starts on, degrees", ("slope", "degrees"),
               high=70.0, placeholder="none"),
     ] = None  # fmt: skip
     counterbore: Annotated[

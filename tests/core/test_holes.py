@@ -1,0 +1,246 @@
+"""Holes: never a missing drill, steps that grow, what a reamer wants, sums that add up."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from fractions import Fraction
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from runk.core.holes.angled import AngledQuestion, angled
+from runk.core.holes.hole import hole, needs
+from runk.core.holes.nearest import For, NearestQuestion, nearest_drill
+from runk.core.holes.nearest import needs as near_needs
+from runk.core.holes.pick import ream_allowance
+from runk.core.holes.question import Ends, Finish, HoleQuestion
+from runk.core.holes.stops import DepthQuestion, Side, Way, depth
+from runk.core.refusals import Refused
+from runk.core.tools import ShopTool, State, ToolKind
+from runk.core.workshop import Workshop
+from runk.demo.back_shed import LATHE, MILL, WORKSHOP
+
+METALS = ["brass", "mild-steel", "stainless-304", "grey-iron", "gunmetal", "silver-steel"]
+
+
+@st.composite
+def workshops(draw: st.DrawFn) -> Workshop:
+    """Back Shed with any of its tools missing, bent or blunt."""
+    states = draw(st.lists(st.sampled_from(State), min_size=12, max_size=12))
+    tools = tuple(replace(t, state=states[n % 12]) for n, t in enumerate(WORKSHOP.tools))
+    return replace(WORKSHOP, tools=tools)
+
+
+@st.composite
+def questions(draw: st.DrawFn) -> HoleQuestion:
+    size = Fraction(draw(st.integers(6, 260)), 10)
+    deep = Fraction(draw(st.integers(5, 400)), 10)
+    return HoleQuestion(
+        size, draw(st.sampled_from(METALS)), draw(st.sampled_from(Finish)),
+        draw(st.sampled_from(Ends)), deep,
+        machine=draw(st.sampled_from(["", "Lathe", "Mill"])),
+    )  # fmt: skip
+
+
+@given(workshops(), questions())
+def test_only_drills_that_can_be_used_and_each_larger_than_the_last(
+    workshop: Workshop, question: HoleQuestion
+) -> None:
+    try:
+        answer = hole(question, needs(question, workshop))
+    except Refused as refused:
+        assert refused.says
+        return
+    owned = {t.name: t for t in workshop.tools if t.kind is ToolKind.DRILL}
+    sizes = [step.mm.value for step in answer.drills]
+    assert sizes == sorted(set(sizes))
+    assert sizes[-1] <= float(question.size) * 1.04
+    for step in answer.drills:
+        tool = owned[step.name]
+        assert tool.state is State.SOUND
+        assert tool.reach_mm is None or tool.reach_mm >= float(question.deep or 0)
+        assert step.rpm is not None
+        assert step.rpm.value > 0
+    for step in answer.then:
+        if step.kind == "ream":
+            name = step.name.rsplit(" ", 2)[0]
+            reamer = next(t for t in workshop.tools if t.kind is ToolKind.REAMER and t.name == name)
+            assert reamer.state is State.SOUND
+
+
+@given(workshops(), questions())
+def test_the_last_drill_leaves_what_its_finish_wants_or_it_is_said(
+    workshop: Workshop, question: HoleQuestion
+) -> None:
+    try:
+        answer = hole(question, needs(question, workshop))
+    except Refused:
+        return
+    size = float(question.size)
+    if answer.left_mm is None:
+        assert question.finish is Finish.DRILLED
+        return
+    left = answer.left_mm.value
+    assert left == pytest.approx(size - answer.drills[-1].mm.value)
+    if question.finish in (Finish.BORED, Finish.HONED):
+        assert left >= 0.5 - 1e-9
+        return
+    leave = ream_allowance(size, by_hand=question.finish is Finish.HAND_REAMED)
+    assert left >= leave.low_mm - 1e-9
+    said = any(c.about == "what is left" for c in answer.cautions)
+    assert said == (left > leave.high_mm + 1e-9)
+
+
+@given(st.integers(30, 200), st.integers(20, 300))
+def test_depths_add_up_through_and_blind(tenths: int, deep: int) -> None:
+    for ends in Ends:
+        asked = HoleQuestion(Fraction(tenths, 10), ends=ends, deep=Fraction(deep, 10))
+        try:
+            answer = hole(asked, needs(asked, WORKSHOP))
+        except Refused:
+            continue
+        assert answer.bottom_mm is not None
+        more = answer.bottom_mm.value - deep / 10 - answer.point_mm.value
+        assert more == pytest.approx(1.0 if ends is Ends.THROUGH else 0.0, abs=1e-9)
+
+
+@given(st.integers(1, 400))
+def test_the_nearest_drill_is_the_nearest(tenths: int) -> None:
+    wanted = Fraction(tenths, 20)
+    if wanted < Fraction(1, 10):
+        return
+    asked = NearestQuestion(wanted)
+    answer = nearest_drill(asked, near_needs(asked, WORKSHOP))
+    best = min(abs(t.size_mm - wanted) for t in WORKSHOP.drills)
+    assert abs(answer.off_mm.value) == pytest.approx(float(best))
+    assert all(t.mm.value <= float(wanted) + 1e-9 for t in answer.below)
+    assert all(t.mm.value > float(wanted) for t in answer.above)
+    assert len(answer.below) <= 4
+
+
+def test_a_clearance_never_binds_and_a_reamer_always_has_something_left() -> None:
+    for mm in (2, 3, 4, 5, 6, 8, 10):
+        clear = NearestQuestion(Fraction(mm), For.CLEAR)
+        assert nearest_drill(clear, near_needs(clear, WORKSHOP)).mm.value > mm
+        ream = NearestQuestion(Fraction(mm), For.REAM)
+        left = mm - nearest_drill(ream, near_needs(ream, WORKSHOP)).mm.value
+        assert left >= ream_allowance(mm, by_hand=False).low_mm - 1e-9
+
+
+def test_a_marked_drill_that_would_be_nearer_is_named() -> None:
+    asked = NearestQuestion(Fraction("2.26"))
+    answer = nearest_drill(asked, near_needs(asked, WORKSHOP))
+    assert answer.name == "2.3 mm"
+    assert "#43" in answer.cautions[0].says
+    assert "missing" in answer.cautions[0].says
+
+
+@pytest.mark.parametrize(
+    ("question", "field", "says"),
+    [
+        (HoleQuestion(Fraction(7), finish=Finish.MACHINE_REAMED), "size", "no 7 mm machine reamer"),
+        (HoleQuestion(Fraction(6), finish=Finish.HAND_REAMED), "size", "no 6 mm hand reamer"),
+        (HoleQuestion(Fraction(3), finish=Finish.BORED), "finish", "too small to get a boring"),
+        (HoleQuestion(Fraction(40)), "finish", "largest drill"),
+        (HoleQuestion(Fraction("0.3")), "size", "smallest drill"),
+        (HoleQuestion(Fraction(6), ends=Ends.BLIND), "deep", "How deep"),
+        (HoleQuestion(Fraction(6), ends=Ends.BLIND, deep=Fraction(12), thick=Fraction(10)),
+         "deep", "through hole"),
+        (HoleQuestion(Fraction(2), deep=Fraction(40)), "deep", "24 mm deep at most"),
+        (HoleQuestion(Fraction(6), counterbore=Fraction(5)), "counterbore", "larger than its hole"),
+        (HoleQuestion(Fraction(6), seat=Fraction(3)), "counterbore", "What size"),
+        (HoleQuestion(Fraction(6), bearings=3), "span", "over all the bearings"),
+    ],
+)  # fmt: skip
+def test_a_hole_that_cannot_be_is_refused(question: HoleQuestion, field: str, says: str) -> None:
+    with pytest.raises(Refused) as caught:
+        hole(question, needs(question, WORKSHOP))
+    assert caught.value.field == field
+    assert says in caught.value.says
+
+
+def test_an_empty_tray_says_where_to_fill_it() -> None:
+    empty = replace(WORKSHOP, tools=())
+    for asked in (lambda: hole(HoleQuestion(Fraction(6)), needs(HoleQuestion(Fraction(6)), empty)),
+                  lambda: nearest_drill(NearestQuestion(Fraction(6)),
+                                        near_needs(NearestQuestion(Fraction(6)), empty))):  # fmt: skip
+        with pytest.raises(Refused, match="add a set"):
+            asked()
+
+
+def test_a_blind_hole_warns_of_its_point_and_of_a_hand_reamers_lead() -> None:
+    asked = HoleQuestion(
+        Fraction(10), "brass", Finish.DRILLED, Ends.BLIND, Fraction(20), Fraction(22)
+    )
+    answer = hole(asked, needs(asked, WORKSHOP))
+    assert ("Stop", "the point") in {(c.word, c.about) for c in answer.cautions}
+    by_hand = HoleQuestion(Fraction(4), "brass", Finish.HAND_REAMED, Ends.BLIND, Fraction(12))
+    answer = hole(by_hand, needs(by_hand, WORKSHOP))
+    assert ("Stop", "the lead") in {(c.word, c.about) for c in answer.cautions}
+    assert ("Stop", "the snatch") in {(c.word, c.about) for c in answer.cautions}
+
+
+def test_a_slope_gets_its_flat_and_a_line_its_order() -> None:
+    asked = HoleQuestion(Fraction(8), "grey-iron", slope=30.0, deep=Fraction(10))
+    first = hole(asked, needs(asked, WORKSHOP)).first
+    assert [step.kind for step in first] == ["flat", "spot"]
+    assert first[0].depth_mm is not None
+    assert first[0].depth_mm.value == pytest.approx(4.0 * 0.57735, rel=1e-4)
+    line = HoleQuestion(
+        Fraction(8), "gunmetal", Finish.MACHINE_REAMED, bearings=3, span=Fraction(70)
+    )
+    says = [c.says for c in hole(line, needs(line, WORKSHOP)).cautions if c.about == "the line"]
+    assert says
+    assert "follow through" in says[0]
+
+
+def test_a_bore_hands_its_numbers_on() -> None:
+    asked = HoleQuestion(Fraction(22), "grey-iron", Finish.BORED, deep=Fraction(40))
+    link = hole(asked, needs(asked, WORKSHOP)).links[0]
+    assert (link.calculator, dict(link.question)["wanted"]) == ("plan", "22 mm")
+
+
+@given(
+    st.integers(1, 2000), st.integers(0, 500), st.integers(1, 100), st.integers(1, 200),
+    st.sampled_from([LATHE, MILL]),
+)  # fmt: skip
+def test_stop_sums_can_be_taken_apart_again(
+    deep: int, start: int, feeler: int, tip: int, machine: object
+) -> None:
+    wanted, begin = Fraction(deep, 10), Fraction(start, 10) or None
+    touch = depth(DepthQuestion(wanted, Way.TOUCH, begin, Fraction(feeler, 100)), machine)  # type: ignore[arg-type]
+    assert touch.stop_mm.value - start / 10 - feeler / 100 == pytest.approx(deep / 10)
+    assert sum(p.mm.value for p in touch.stack) == pytest.approx(touch.stop_mm.value)
+    if touch.divisions is not None:
+        dial = machine.dial("tailstock")  # type: ignore[attr-defined]
+        assert touch.divisions.value * dial.travel_mm == pytest.approx(
+            touch.stop_mm.value, abs=dial.travel_mm / 8 + 1e-9
+        )
+    sides = [
+        DepthQuestion(wanted, Way.EDGE, begin, finder=Fraction(tip, 10), side=side) for side in Side
+    ]  # fmt: skip
+    before = depth(sides[0], machine).stop_mm.value  # type: ignore[arg-type]
+    try:
+        beyond = depth(sides[1], machine).stop_mm.value  # type: ignore[arg-type]
+    except Refused:
+        assert deep / 10 + start / 10 < tip / 20
+        return
+    # One and the same edge found from both sides: a whole finder apart.
+    assert before - beyond == pytest.approx(tip / 10)
+
+
+def test_a_passage_that_never_meets_is_refused_with_an_angle_that_does() -> None:
+    asked = AngledQuestion(Fraction(3), 60.0, Fraction(12), Fraction(15))
+    with pytest.raises(Refused, match="never meets") as caught:
+        angled(asked)
+    fits = angled(replace(asked, angle=float(caught.value.suggest or 0)))
+    assert fits.wall_mm is not None
+    assert fits.wall_mm.value > 0
+    with pytest.raises(Refused, match="never meets the other"):
+        angled(replace(asked, angle=85.0, room=None))
+
+
+def test_two_of_one_tool_are_one() -> None:
+    one = ShopTool(ToolKind.DRILL, "4 mm", Fraction(4), "metric")
+    assert one.key == replace(one, name="4 MM", state=State.BENT).key
