@@ -56,6 +56,7 @@ class Pair:
     def __enter__(self) -> Pair:
         self._folder = tempfile.TemporaryDirectory()
         self._processes, self._connections = [], []
+        self.ports: list[int] = []
         for serve in (_serve_runk, _serve_echo):
             port = _free_port()
             process = multiprocessing.Process(
@@ -63,7 +64,8 @@ class Pair:
             )
             process.start()
             self._processes.append(process)
-            self._connections.append(_connect(port))
+            self._connections.append(connect(port))
+            self.ports.append(port)
         return self
 
     def __exit__(self, *_: object) -> None:
@@ -86,7 +88,8 @@ class Pair:
         return _post(self._connections[1], path, body)
 
 
-def _connect(port: int) -> HTTPConnection:
+def connect(port: int) -> HTTPConnection:
+    """A kept connection, once the server answers."""
     for _ in range(400):
         try:
             connection = HTTPConnection("127.0.0.1", port, timeout=30)

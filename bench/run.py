@@ -16,6 +16,7 @@ from time import perf_counter
 import numpy as np
 
 from http_pair import Pair, packed
+from importing import beside_import
 from measure import Ratio, side_by_side
 from readings import advice_rows, opened, recorded
 from runk.core.cutting.sheet import SheetQuestion, needs, sheet
@@ -33,6 +34,7 @@ QUESTION = {
 }  # fmt: skip
 OFFCUT = {"size": "20 mm", "length": "50 mm", "weight": "123", "magnet": "yes"}
 WHINE = {"sign": "whine", "metal": "silver-steel", "diameter": "22", "rpm": "500"}
+REAMED = {"size": "10", "metal": "gunmetal", "finish": "machine-reamed", "deep": "20"}
 Row = tuple[str, str, str, str]
 
 
@@ -40,7 +42,9 @@ def over_http() -> list[Row]:
     """A calculator's route against one that takes and returns a typed body of the same bytes."""
     rows = []
     with Pair() as pair:
-        for name, question in (("speed", QUESTION), ("identify", OFFCUT), ("faults", WHINE)):
+        for name, question in (
+            ("speed", QUESTION), ("identify", OFFCUT), ("faults", WHINE), ("hole", REAMED),
+        ):  # fmt: skip
             asked = packed(question)
             reply = pair.runk(f"/api/calc/{name}", asked)
 
@@ -55,6 +59,17 @@ def over_http() -> list[Row]:
                 f"`{name}` over HTTP against a typed echo of the same {len(reply)} bytes", ratio, 2.0
             ))  # fmt: skip
     return rows
+
+
+def importing() -> list[Row]:
+    """Other requests while a table of 100,000 lines is brought in, against the same ones alone."""
+    alone, beside, took, count = beside_import()
+    return [(
+        f"Other requests while {count} CSV lines are brought in ({took:.1f} s), against alone",
+        f"{beside[0] / alone[0]:.1f}x median, longest {beside[1] / 1000:.0f} ms "
+        f"({beside[0]:.0f} against {alone[0]:.0f} µs)",
+        "none held up", _met(beside[1] < took * 1e6 / 4),
+    )]  # fmt: skip
 
 
 def readings() -> list[Row]:

@@ -44,6 +44,10 @@ def _cut(page: Page) -> None:
         page.get_by_role("cell", name=f"{reading}0").wait_for()
 
 
+def _last_drill(page: Page) -> None:
+    page.get_by_role("button", name="2 5.9 mm").click()
+
+
 VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("speeds", "/speeds", "light", (1280, 800), _nothing),
     ("speeds-night", "/speeds", "dark", (1280, 800), _nothing),
@@ -52,6 +56,8 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("to-size", "/to-size", "light", (1280, 800), _nothing),
     ("to-size-cut", "/to-size", "light", (1280, 800), _cut),
     ("practice", "/practice", "light", (1280, 800), _nothing),
+    ("holes", "/holes", "light", (1280, 800), _last_drill),
+    ("trays", "/trays", "light", (1280, 800), _nothing),
     ("faults", "/faults", "light", (1280, 800), _nothing),
     ("metals", "/metals", "light", (1280, 800), _nothing),
     ("sheet", "/sheet", "light", (1280, 800), _nothing),

@@ -23,6 +23,11 @@ VIEWS: list[tuple[str, str, list[str]]] = [
     ("to size", "/to-size", []),
     ("a cut", "/to-size", ["cut"]),
     ("practice", "/practice", []),
+    ("holes", "/holes", []),
+    ("nearest drill", "/holes/nearest", []),
+    ("stops", "/holes/depth", []),
+    ("angled", "/holes/angled", []),
+    ("trays", "/trays", []),
     ("faults", "/faults", []),
     ("metals", "/metals", []),
     ("sheet", "/sheet", []),
@@ -31,6 +36,11 @@ VIEWS: list[tuple[str, str, list[str]]] = [
     ("workshop", "/workshop", []),
     ("editor", "/workshop", ["edit"]),
 ]
+
+SHOWS = {
+    "/metals": "g/cm³", "/practice": "Wind on", "/holes/nearest": "Next above",
+    "/holes/depth": "in all", "/holes/angled": "Drill so deep", "/trays": "letter drills",
+}  # fmt: skip
 
 
 def violations(page: Page) -> list[str]:
@@ -56,9 +66,7 @@ def test_axe_finds_nothing(chromium: Browser, server: Server, scheme: Any) -> No
     wrong = {}
     for name, address, acts in VIEWS:
         page.goto(address)
-        expect(page.locator("#room")).to_contain_text(
-            {"/metals": "g/cm³", "/practice": "Wind on"}.get(address, "rev/min")
-        )
+        expect(page.locator("#room")).to_contain_text(SHOWS.get(address, "rev/min"))
         for act in acts:
             if act == "bad":
                 page.get_by_label("diameter", exact=True).fill("1 3/")

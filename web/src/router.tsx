@@ -10,6 +10,11 @@ const SheetRoom = lazy(() => import('./rooms/sheet/SheetRoom'));
 const ToSizeRoom = lazy(() => import('./rooms/tosize/ToSizeRoom'));
 const CutRoom = lazy(() => import('./rooms/tosize/CutRoom'));
 const PracticeRoom = lazy(() => import('./rooms/tosize/PracticeRoom'));
+const HolesRoom = lazy(() => import('./rooms/holes/HolesRoom'));
+const NearestRoom = lazy(() => import('./rooms/holes/NearestRoom'));
+const DepthRoom = lazy(() => import('./rooms/holes/DepthRoom'));
+const AngledRoom = lazy(() => import('./rooms/holes/AngledRoom'));
+const TraysRoom = lazy(() => import('./rooms/trays/TraysRoom'));
 const SlateRoom = lazy(() => import('./rooms/slate/SlateRoom'));
 
 const root = createRootRoute({ component: Shell });
@@ -24,6 +29,11 @@ const speeds = createRoute({ getParentRoute: () => root, path: '/speeds', compon
 const toSize = createRoute({ getParentRoute: () => root, path: '/to-size', component: ToSizeRoom });
 const cut = createRoute({ getParentRoute: () => root, path: '/to-size/$cut', component: CutRoom });
 const practice = createRoute({ getParentRoute: () => root, path: '/practice', component: PracticeRoom });
+const holes = createRoute({ getParentRoute: () => root, path: '/holes', component: HolesRoom });
+const nearest = createRoute({ getParentRoute: () => root, path: '/holes/nearest', component: NearestRoom });
+const depth = createRoute({ getParentRoute: () => root, path: '/holes/depth', component: DepthRoom });
+const angled = createRoute({ getParentRoute: () => root, path: '/holes/angled', component: AngledRoom });
+const trays = createRoute({ getParentRoute: () => root, path: '/trays', component: TraysRoom });
 const faults = createRoute({ getParentRoute: () => root, path: '/faults', component: FaultsRoom });
 const metals = createRoute({ getParentRoute: () => root, path: '/metals', component: MetalsRoom });
 const sheet = createRoute({ getParentRoute: () => root, path: '/sheet', component: SheetRoom });
@@ -36,7 +46,7 @@ const workshop = createRoute({
 
 export const router = createRouter({
   routeTree: root.addChildren([
-    home, speeds, toSize, cut, practice, faults, metals, sheet, slate, workshop,
+    home, speeds, toSize, cut, practice, holes, nearest, depth, angled, trays, faults, metals, sheet, slate, workshop,
   ]),
 });
 

@@ -253,7 +253,7 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
                 "slate.", field="job",
             )  # fmt: skip
         shop = PLAN.needs(question, workshop)
-        cut = settled(question, shop.machine, shop.metal)
+        cut = settled(question, shop.machine, shop.metal, shop.reads_to_mm)
         seed = secrets.randbelow(2**31) if body.simulated else None
         title = sentence(PLAN, read, body.unit, workshop)
         with book.session() as session:

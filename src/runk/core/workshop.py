@@ -20,6 +20,31 @@ class Workshop:
     tools: tuple[ShopTool, ...] = ()
 
     @cached_property
+    def reamers(self) -> tuple[ShopTool, ...]:
+        """Reamers that can be used, smallest first."""
+        return usable(self.tools, ToolKind.REAMER)
+
+    @cached_property
+    def cutters(self) -> tuple[ShopTool, ...]:
+        """End mills and slot drills that can be used, smallest first."""
+        return usable(self.tools, ToolKind.END_MILL, ToolKind.SLOT_DRILL)
+
+    @cached_property
+    def centres(self) -> tuple[ShopTool, ...]:
+        """Centre drills that can be used, smallest first."""
+        return usable(self.tools, ToolKind.CENTRE_DRILL)
+
+    @cached_property
+    def measures(self) -> tuple[ShopTool, ...]:
+        """What measures, by how far it reaches."""
+        return usable(self.tools, ToolKind.MEASURE)
+
+    @cached_property
+    def struck_out(self) -> tuple[ShopTool, ...]:
+        """Drills that are missing, bent or blunt."""
+        return tuple(t for t in self.tools if t.kind is ToolKind.DRILL and not t.sound)
+
+    @cached_property
     def drills(self) -> tuple[ShopTool, ...]:
         """Drills that are there, straight and sharp, smallest first."""
         return usable(self.tools, ToolKind.DRILL)

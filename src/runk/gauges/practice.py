@@ -146,7 +146,7 @@ def cut_of(exercise: Exercise, workshop: Workshop) -> Settled:
     """The exercise's cut on this workshop's own lathe and dial."""
     read = read_question(PLAN, dict(exercise.question), PageUnit.MM, workshop)
     shop = PLAN.needs(read.question, workshop)
-    return settled(read.question, shop.machine, shop.metal)
+    return settled(read.question, shop.machine, shop.metal, shop.reads_to_mm)
 
 
 def practise(

@@ -23,16 +23,21 @@ export async function call<T>(
   body?: unknown,
   signal?: AbortSignal,
 ): Promise<T> {
+  const headers: HeadersInit = body === undefined ? {} : { 'content-type': 'application/json' };
+  const sent = body === undefined ? undefined : JSON.stringify(body);
+  return answered<T>(path, { method, signal, headers, body: sent });
+}
+
+/** A whole file, as it is. */
+export const sendFile = <T>(path: string, file: File): Promise<T> =>
+  answered<T>(path, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: file });
+
+async function answered<T>(path: string, request: RequestInit): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, {
-      method,
-      signal,
-      headers: body === undefined ? {} : { 'content-type': 'application/json' },
-      body: body === undefined ? undefined : JSON.stringify(body),
-    });
+    response = await fetch(`/api${path}`, request);
   } catch (error) {
-    if (signal?.aborted) throw error;
+    if (request.signal?.aborted) throw error;
     throw new ServerGone('The server does not answer.');
   }
   if (response.status === 204) return undefined as T;

@@ -1,10 +1,12 @@
-import { Fragment, type ReactNode, useState } from 'react';
+import { Fragment, type ReactNode, Suspense, lazy, useState } from 'react';
 import type { Calculator, FieldOut } from '../api/queries';
 import type { Problem } from '../api/client';
 import type { Typed } from '../state/question';
 import { Button } from './Button';
 import { ChoiceWord, type Option } from './ChoiceWord';
 import { TypedWord } from './TypedWord';
+
+const NearestOwned = lazy(() => import('./NearestOwned'));
 
 interface Readings {
   [field: string]: { echo: string; plain: boolean };
@@ -20,6 +22,8 @@ interface Props {
   unit: string;
   /** Options of the fields whose choices the workshop decides. */
   options: Record<string, Option[]>;
+  /** Told which length has the cursor. */
+  touched?: (name: string) => void;
 }
 
 /** What a field holds: as typed, or as it is where nothing was typed. */
@@ -33,6 +37,9 @@ export function Sentence(props: Props) {
   const { calculator, typed } = props;
   const key = ruling(calculator, typed);
   const [whole, setWhole] = useState(false);
+  const [last, setLast] = useState('');
+  const [owned, setOwned] = useState(false);
+  const size = typed[last]?.trim() ?? '';
   const template = calculator.sentences[key] ?? '';
   const parts = (whole ? template : said(props, template)).replaceAll(/[[\]]/g, '').split(/\{(\w+)\}/);
   const echoes = Object.entries(props.readings).filter(([, reading]) => !reading.plain);
@@ -45,7 +52,7 @@ export function Sentence(props: Props) {
             {index % 2 ? (
               // A comma stays on the line of the word before it.
               <span className="whitespace-nowrap">
-                {word(props, part, key)}
+                {word({ ...props, touched: setLast }, part, key)}
                 {leading(parts[index + 1])}
               </span>
             ) : (
@@ -57,7 +64,23 @@ export function Sentence(props: Props) {
         {template.includes('[') && <Button look="quiet" className="align-middle text-mark" aria-expanded={whole} onClick={() => setWhole(!whole)}>
           {whole ? 'Say less' : 'Say more'}
         </Button>}
+        {size && !owned && (
+          <Button look="quiet" className="align-middle text-mark" onClick={() => setOwned(true)}>
+            Nearest owned to {size}
+          </Button>
+        )}
       </p>
+      {size && owned && (
+        <Suspense>
+          <NearestOwned
+            label={calculator.fields.find((f) => f.name === last)?.label ?? ''}
+            size={size}
+            unit={props.unit}
+            take={(name) => props.change({ [last]: name })}
+            close={() => setOwned(false)}
+          />
+        </Suspense>
+      )}
       {echoes.length > 0 && (
         <p className="text-soft" aria-label="Sizes as read">
           {echoes.map(([, reading]) => reading.echo).join(' · ')}
@@ -97,6 +120,7 @@ function word(props: Props, name: string, rulingKey: string): ReactNode {
         wrong={wrong}
         unit={field.kind.startsWith('length') ? props.unit : ''}
         onChange={(value) => props.change({ [name]: value })}
+        onFocus={() => props.touched?.(field.kind === 'length' ? name : '')}
       />
     );
   }

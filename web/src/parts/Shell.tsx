@@ -15,6 +15,7 @@ const Help = lazy(() => import('./Help'));
 const ROOMS = [
   { to: '/speeds', name: 'Speeds', also: '/sheet' },
   { to: '/to-size', name: 'To size', also: '/practice' },
+  { to: '/holes', name: 'Holes', also: '/trays' },
   { to: '/faults', name: 'Faults' },
   { to: '/metals', name: 'Metals' },
   { to: '/slate', name: 'Slate' },

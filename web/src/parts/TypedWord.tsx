@@ -8,10 +8,11 @@ interface Props {
   /** Said after a bare number, which takes the page's unit. */
   unit: string;
   onChange: (value: string) => void;
+  onFocus?: () => void;
 }
 
 /** A live word to type in: a size as it is spoken, a count. Stays as typed, right or wrong. */
-export function TypedWord({ label, value, placeholder, wrong, unit, onChange }: Props) {
+export function TypedWord({ label, value, placeholder, wrong, unit, onChange, onFocus }: Props) {
   const text = value || placeholder;
   const pad = usePad(unit !== '');
   const bare = /^[\d.,]+$/.test(value);
@@ -26,6 +27,10 @@ export function TypedWord({ label, value, placeholder, wrong, unit, onChange }: 
       autoComplete="off"
       spellCheck={false}
       {...pad.props}
+      onFocus={(event) => {
+        pad.props.onFocus(event);
+        onFocus?.();
+      }}
       style={{ width: `${Math.max(text.length, 2) * 0.56 + 0.9}em` }}
       className={`mx-0.5 min-h-11 max-w-full border-b-2 bg-transparent px-1 text-center font-semibold placeholder:font-normal placeholder:text-soft hover:bg-mark-wash ${
         wrong ? 'border-stop-edge text-stop-edge' : 'border-mark'

@@ -25,13 +25,25 @@ const FIRST: Record<string, Typed> = {
     rpm: '1480',
   },
   plan: { job: 'outside', metal: 'silver-steel', now: '8', wanted: '7', smallest: '6.98', largest: '7', overhang: '30', held: 'three-jaw' },
+  hole: { size: '6', metal: 'gunmetal', finish: 'machine-reamed', ends: 'blind', deep: '18', thick: '25' },
+  'nearest-drill': { size: '4.37 mm' },
+  depth: { way: 'touch', deep: '12', feeler: '0.05', drill: '3' },
+  'angled-hole': { drill: '3', angle: '30', across: '12', room: '20' },
   pair: { metal: 'brass', other: 'stainless-303' },
 };
 
 /** Which room answers for a calculator. */
 export const ROOM_OF: Record<
   string,
-  '/speeds' | '/metals' | '/faults' | '/sheet' | '/to-size'
+  | '/speeds'
+  | '/metals'
+  | '/faults'
+  | '/sheet'
+  | '/to-size'
+  | '/holes'
+  | '/holes/nearest'
+  | '/holes/depth'
+  | '/holes/angled'
 > = {
   speed: '/speeds',
   identify: '/metals',
@@ -39,6 +51,10 @@ export const ROOM_OF: Record<
   faults: '/faults',
   sheet: '/sheet',
   plan: '/to-size',
+  hole: '/holes',
+  'nearest-drill': '/holes/nearest',
+  depth: '/holes/depth',
+  'angled-hole': '/holes/angled',
 };
 
 const questions = new Map<string, Typed>();

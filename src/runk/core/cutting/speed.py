@@ -21,7 +21,7 @@ from runk.core.cutting.tables import factors
 from runk.core.cutting.threaded import slowed_to_stop, threaded, time_to_stop
 from runk.core.cutting.turned import turned
 from runk.core.cutting.words import PITCHED, SENTENCES
-from runk.core.figures import Figure, Num, Working, law
+from runk.core.figures import Figure, Link, Num, Working, law
 from runk.core.lengths import Reading
 from runk.core.machines.choose import choose
 from runk.core.machines.machine import Holding, Machine
@@ -210,7 +210,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         cautions=cautions_for(
             question, held, shop.metal, machine, setting, target.value, cut, spring
         ),
-        links=(),
+        links=_links(question, machine),
         then=then,
     )
 
@@ -255,6 +255,22 @@ def _time(w: Working, question: SpeedQuestion, cut: Cut, diameter: float) -> Fig
     return w.of(
         laws.cut_s, "time_s", since=start, length_mm=along, feed_mm_per_min=cut.per_min.value
     )
+
+
+_WHOLE = {Operation.DRILL: "drilled", Operation.REAM: "machine-reamed"}
+
+
+def _links(question: SpeedQuestion, machine: Machine) -> tuple[Link, ...]:
+    finish = _WHOLE.get(question.operation)
+    if finish is None:
+        return ()
+    asked = [
+        ("size", f"{float(question.diameter):.6g} mm"), ("metal", question.metal),
+        ("finish", finish), ("machine", machine.name),
+    ]  # fmt: skip
+    if question.length is not None:
+        asked.append(("deep", f"{float(question.length):.6g} mm"))
+    return (Link("hole", tuple(asked), "The whole hole: pilot, steps and stops"),)
 
 
 def headline(answer: SpeedAnswer) -> str:

@@ -8,7 +8,7 @@ from fractions import Fraction
 
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import Stage
-from runk.core.figures import Figure, Num, law
+from runk.core.figures import Figure, Num, Working, law
 from runk.core.holes.answer import HoleStep
 from runk.core.holes.laws import leaves_mm, tip_travel_mm
 from runk.core.holes.pick import (
@@ -97,13 +97,23 @@ def finishing(maker: Maker, drills: Sequence[ShopTool], reamers: Sequence[ShopTo
     return how[maker.question.finish]()
 
 
+def _leaves(w: Working, size: float, last: ShopTool) -> Figure:
+    value = w(leaves_mm, wanted_mm=size, drill_mm=last.mm)
+    return w.figure(value, "left_mm", since=len(w.steps) - 1, places=3)
+
+
+def _usual(w: Working, leave: Allowance, why: str = "") -> Figure:
+    value = w(usual_allowance_mm, low_mm=leave.low_mm, high_mm=leave.high_mm, why=why)
+    return w.figure(value, "ream_allowance_mm", since=len(w.steps) - 1, places=3)
+
+
 def _drilled(maker: Maker, drills: Sequence[ShopTool]) -> Finishing:
     size = float(maker.question.size)
     last = exact(drills, size) or nearest(drills, size)
     assert last is not None
-    off = float(last.size_mm) - size
+    off = last.mm - size
     if abs(off) > _FAR_OFF * size:
-        smallest, largest = float(drills[0].size_mm), float(drills[-1].size_mm)
+        smallest, largest = drills[0].mm, drills[-1].mm
         if size > largest:
             raise Refused(
                 f"The largest drill in the trays is {drills[-1].name}: bore it from there.",
@@ -150,17 +160,14 @@ def _reamed(
     if reamer is None:
         raise _no_reamer(size, own or fitting, what)
     leave = ream_allowance(size, by_hand=by_hand)
-    usual = w.of(
-        usual_allowance_mm, "ream_allowance_mm", low_mm=leave.low_mm, high_mm=leave.high_mm,
-        why="a hand reamer takes about half" if by_hand else "",
-    )  # fmt: skip
+    usual = _usual(w, leave, "a hand reamer takes about half" if by_hand else "")
     last = for_allowance(drills, size, leave)
     if last is None:
         raise Refused(
             f"No drill leaves {leave.low_mm:.2f} mm or more for a {size:g} mm reamer.",
             field="size",
         )  # fmt: skip
-    left = w.of(leaves_mm, "left_mm", wanted_mm=size, drill_mm=float(last.size_mm))
+    left = _leaves(w, size, last)
     lead = reamer.lead_mm or (size * _LEAD_SHARE if by_hand else 1.0)
     pass_mm = Figure(lead + BREAK_OUT_MM, unit_of("pass_mm"))
     depth = None
@@ -192,7 +199,7 @@ def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:
     last = below(drills, size - allowance)
     if last is None:
         raise Refused("No drill is small enough to start that bore.", field="size")
-    left = w.of(leaves_mm, "left_mm", wanted_mm=size, drill_mm=float(last.size_mm))
+    left = _leaves(w, size, last)
     to = Fraction(str(round(size - hone, 4)))
     depth = maker.depth(size, pointed=False)
     says = (
@@ -218,10 +225,8 @@ def _made(maker: Maker, drills: Sequence[ShopTool], kind: str) -> Finishing:
     last = for_allowance(drills, size, leave)
     if last is None:
         raise Refused(f"No drill leaves anything for a {size:g} mm hole.", field="size")
-    allowance = w.of(
-        usual_allowance_mm, "ream_allowance_mm", low_mm=leave.low_mm, high_mm=leave.high_mm
-    )
-    left = w.of(leaves_mm, "left_mm", wanted_mm=size, drill_mm=float(last.size_mm))
+    allowance = _usual(w, leave)
+    left = _leaves(w, size, last)
     if kind == "d-bit":
         flat = w(d_bit_flat_mm, size_mm=size, over_mm=0.03)
         name = f"{size:g} mm D-bit"

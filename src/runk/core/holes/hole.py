@@ -19,7 +19,7 @@ from runk.core.machines.machine import Machine
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, register
-from runk.core.tools import ShopTool, ToolKind, usable
+from runk.core.tools import ShopTool
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
@@ -50,11 +50,9 @@ def needs(question: HoleQuestion, workshop: Workshop) -> HoleShop:
             f"{facts.doing} wants a {' or a '.join(facts.machines)}; {machine.name} is a "
             f"{machine.kind}.", field="machine",
         )  # fmt: skip
-    tools = workshop.tools
     return HoleShop(
-        machine, workshop.metals[question.metal], workshop.drills,
-        usable(tools, ToolKind.REAMER), usable(tools, ToolKind.END_MILL, ToolKind.SLOT_DRILL),
-        usable(tools, ToolKind.CENTRE_DRILL),
+        machine, workshop.metals[question.metal], workshop.drills, workshop.reamers,
+        workshop.cutters, workshop.centres,
     )  # fmt: skip
 
 
@@ -122,11 +120,11 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     w = maker.w
     off = None
     if question.finish is Finish.DRILLED and exact((plan.last,), size) is None:
-        off = w.figure(float(plan.last.size_mm) - size, "off_mm", since=len(w.steps), places=3)
+        off = w.figure(plan.last.mm - size, "off_mm", since=len(w.steps), places=3)
     then = plan.then
     if question.counterbore is not None:
         then = (*then, seat_step(maker, shop.cutters))
-    point = maker.point_of(float(plan.last.size_mm))
+    point = maker.point_of(plan.last.mm)
     return HoleAnswer(
         first=starts(maker, shop.centres, shop.cutters, (*chain, plan.last)),
         drills=drills,
@@ -137,7 +135,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
         off_mm=off,
         point_mm=point,
         bottom_mm=drills[-1].depth_mm,
-        pass_mm=plan.pass_mm,
+        pass_mm=plan.pass_mm if question.ends is Ends.THROUGH else None,
         deep_mm=_length(question.deep, "deep_mm"),
         thick_mm=_length(question.thick, "thick_mm"),
         counterbore_mm=_length(question.counterbore, "counterbore_mm"),

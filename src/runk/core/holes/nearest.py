@@ -13,7 +13,7 @@ from runk.core.holes.pick import above, below, exact, nearest, ream_allowance
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, register
 from runk.core.sources import PRACTICE
-from runk.core.tools import ShopTool, ToolKind, usable
+from runk.core.tools import ShopTool
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
@@ -33,7 +33,7 @@ class For(StrEnum):
 
 FORS = (
     Choice("hole", "just that size", ("just that size",), silent=True),
-    Choice("clear", "to clear it", ("to clear", "clearance", "clearing", "pass")),
+    Choice("clear", "to clear it", ("to clear", "clears")),
     Choice("ream", "before its reamer", ("before reaming", "before its reamer", "to be reamed")),
 )
 
@@ -128,11 +128,8 @@ def before_ream_mm(size_mm: Num, allowance_mm: Num) -> Num:
 
 def needs(_: NearestQuestion, workshop: Workshop) -> NearestShop:
     """The tools that make holes."""
-    tools = workshop.tools
-    struck = tuple(t for t in tools if t.kind is ToolKind.DRILL and not t.sound)
     return NearestShop(
-        workshop.drills, usable(tools, ToolKind.END_MILL, ToolKind.SLOT_DRILL),
-        usable(tools, ToolKind.REAMER), struck,
+        workshop.drills, workshop.cutters, workshop.reamers, workshop.struck_out
     )  # fmt: skip
 
 
@@ -159,7 +156,7 @@ def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
     near = [_tool(w, question, wanted.value, t) for t in _best(question, shop.drills, wanted.value)]
     best = near[0]
     lower, upper = _around(w, question, shop.drills, wanted.value)
-    cutters = [t for t in shop.cutters if abs(float(t.size_mm) - wanted.value) <= 0.05 * size + 0.1]
+    cutters = [t for t in shop.cutters if abs(t.mm - wanted.value) <= 0.05 * size + 0.1]
     reamers = _two(shop.reamers, size)
     links = tuple(
         Link("hole", (("size", r.name), ("finish", "machine-reamed")),
@@ -189,10 +186,10 @@ def _best(
     """The one to take: never one that would not clear, nor one that leaves nothing to ream."""
     size = float(question.size)
     if question.purpose is For.CLEAR:
-        fitting = [d for d in drills if float(d.size_mm) > size]
+        fitting = [d for d in drills if d.mm > size]
     elif question.purpose is For.REAM:
         least = ream_allowance(size, by_hand=False).low_mm
-        fitting = [d for d in drills if size - float(d.size_mm) >= least - 1e-9]
+        fitting = [d for d in drills if size - d.mm >= least - 1e-9]
     else:
         fitting = list(drills)
     found = nearest(fitting, wanted)
@@ -221,11 +218,11 @@ def _around(
 
 def _two(tools: tuple[ShopTool, ...], size: float) -> list[ShopTool]:
     found = [t for t in (below(tools, size), above(tools, size)) if t is not None]
-    return sorted(found, key=lambda t: abs(float(t.size_mm) - size))
+    return sorted(found, key=lambda t: abs(t.mm - size))
 
 
 def _tool(w: Working, question: NearestQuestion, wanted: float, tool: ShopTool) -> NearTool:
-    mm = float(tool.size_mm)
+    mm = tool.mm
     off = w.of(off_mm, tool_mm=mm, wanted_mm=wanted)
     return NearTool(
         tool.name, tool.series or tool.kind, Figure(mm, unit_of("mm"), (), 3),
@@ -264,9 +261,9 @@ def _cautions(
             Caution("Mind", "the size", f"Nothing owned is near {wanted:.2f} mm: bore it, or "
                     "change the size and its mate.", "mm", PRACTICE)
         )  # fmt: skip
-    gone = [t for t in shop.struck_out if abs(float(t.size_mm) - wanted) < abs(best.off_mm.value)]
+    gone = [t for t in shop.struck_out if abs(t.mm - wanted) < abs(best.off_mm.value)]
     if gone:
-        tool = min(gone, key=lambda t: abs(float(t.size_mm) - wanted))
+        tool = min(gone, key=lambda t: abs(t.mm - wanted))
         found.append(
             Caution("Mind", "the tray", f"{tool.name} would be nearer, and is marked {tool.state}.",
                     "mm", PRACTICE)

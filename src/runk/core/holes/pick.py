@@ -66,36 +66,33 @@ def ream_allowance(size_mm: float, *, by_hand: bool) -> Allowance:
     return Allowance(low * share, (low + high) / 2 * share, high * share)
 
 
-def sizes_of(tools: Sequence[ShopTool]) -> list[float]:
-    """Their diameters, in their order."""
-    return [float(t.size_mm) for t in tools]
+def _size(tool: ShopTool) -> float:
+    return tool.mm
 
 
 def nearest(tools: Sequence[ShopTool], size_mm: float) -> ShopTool | None:
     """The nearest of tools in order of size, or None where there is none."""
-    sizes = sizes_of(tools)
-    at = bisect_left(sizes, size_mm)
-    around = [i for i in (at - 1, at) if 0 <= i < len(sizes)]
-    best = min(around, key=lambda i: abs(sizes[i] - size_mm), default=None)
-    return None if best is None else tools[best]
+    at = bisect_left(tools, size_mm, key=_size)
+    around = tools[max(at - 1, 0) : at + 1]
+    return min(around, key=lambda t: abs(t.mm - size_mm), default=None)
 
 
 def below(tools: Sequence[ShopTool], size_mm: float) -> ShopTool | None:
     """The largest that is not over a size."""
-    at = bisect_right(sizes_of(tools), size_mm + 1e-9)
+    at = bisect_right(tools, size_mm + 1e-9, key=_size)
     return tools[at - 1] if at else None
 
 
 def above(tools: Sequence[ShopTool], size_mm: float) -> ShopTool | None:
     """The smallest that is over a size."""
-    at = bisect_right(sizes_of(tools), size_mm + 1e-9)
+    at = bisect_right(tools, size_mm + 1e-9, key=_size)
     return tools[at] if at < len(tools) else None
 
 
 def exact(tools: Sequence[ShopTool], size_mm: float) -> ShopTool | None:
     """The one that is that size as near as tools are made."""
     found = nearest(tools, size_mm)
-    return found if found and abs(float(found.size_mm) - size_mm) <= _EXACT_MM else None
+    return found if found and abs(found.mm - size_mm) <= _EXACT_MM else None
 
 
 def for_allowance(drills: Sequence[ShopTool], size_mm: float, leave: Allowance) -> ShopTool | None:
@@ -103,12 +100,11 @@ def for_allowance(drills: Sequence[ShopTool], size_mm: float, leave: Allowance) 
 
     Never one that leaves less than the least, which would make the reamer rub.
     """
-    inside = [
-        d for d in drills
-        if leave.low_mm - 1e-9 <= size_mm - float(d.size_mm) <= leave.high_mm + 1e-9
-    ]  # fmt: skip
+    first = bisect_left(drills, size_mm - leave.high_mm - 1e-9, key=_size)
+    last = bisect_right(drills, size_mm - leave.low_mm + 1e-9, key=_size)
+    inside = drills[first:last]
     if inside:
-        return min(inside, key=lambda d: abs(size_mm - float(d.size_mm) - leave.usual_mm))
+        return min(inside, key=lambda d: abs(size_mm - d.mm - leave.usual_mm))
     return below(drills, size_mm - leave.low_mm)
 
 
@@ -151,40 +147,37 @@ def before(
     Only drills whose flutes go as deep as the hole. A pilot about the web of the drill it
     leads; a step wherever the belt could not drive the next drill in one go.
     """
-    size = float(last.size_mm)
-    smaller = [
-        d for d in drills
-        if d.size_mm < last.size_mm and (d.reach_mm is None or d.reach_mm >= deep_mm)
-    ]  # fmt: skip
-    if size <= PILOT_FROM_MM or not smaller:
+    size = last.mm
+    below_it = drills[: bisect_left(drills, size, key=_size)]
+    if size <= PILOT_FROM_MM or not below_it:
         return ()
-    sizes = sizes_of(smaller)
+    smaller = [d for d in below_it if d.reach_mm is None or d.reach_mm >= deep_mm]
     steps: list[ShopTool] = []
     # From the top down: the smallest hole each drill can be driven from, and so on below it.
     current = size
     while len(steps) < _MOST_STEPS and not strength.drives(current, WEB_SHARE * current):
-        fits = _smallest_that_leads(strength, current, sizes)
-        top = bisect_left(sizes, current - 1e-9)
+        fits = _smallest_that_leads(strength, current, smaller)
+        top = bisect_left(smaller, current - 1e-9, key=_size)
         if fits >= top:
             # Even from the next smaller drill it is too much: half way is what can be done.
-            fits = bisect_left(sizes, current * 0.75)
+            fits = bisect_left(smaller, current * 0.75, key=_size)
             if fits >= top or steps:
                 break
         steps.insert(0, smaller[fits])
-        current = sizes[fits]
+        current = smaller[fits].mm
     if current > PILOT_FROM_MM:
-        pilot = _pilot(smaller, sizes, current)
+        pilot = _pilot(smaller, current)
         if pilot is not None:
             steps.insert(0, pilot)
     return tuple(steps)
 
 
-def _smallest_that_leads(strength: Strength, drill_mm: float, sizes: Sequence[float]) -> int:
+def _smallest_that_leads(strength: Strength, drill_mm: float, tools: Sequence[ShopTool]) -> int:
     """Index of the smallest hole this drill can be driven from; past the end where none is."""
-    return bisect_left(range(len(sizes)), 1, key=lambda i: strength.drives(drill_mm, sizes[i]))
+    return bisect_left(tools, 1, key=lambda t: strength.drives(drill_mm, t.mm))
 
 
-def _pilot(smaller: Sequence[ShopTool], sizes: Sequence[float], leads_mm: float) -> ShopTool | None:
-    low, high = _PILOT_LOW * leads_mm, _PILOT_HIGH * leads_mm
-    fitting = [d for d, size in zip(smaller, sizes, strict=True) if low <= size <= high]
-    return nearest(fitting, max(WEB_SHARE * leads_mm, 1.5))
+def _pilot(smaller: Sequence[ShopTool], leads_mm: float) -> ShopTool | None:
+    first = bisect_left(smaller, _PILOT_LOW * leads_mm, key=_size)
+    last = bisect_right(smaller, _PILOT_HIGH * leads_mm, key=_size)
+    return nearest(smaller[first:last], max(WEB_SHARE * leads_mm, 1.5))

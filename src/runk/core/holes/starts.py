@@ -36,24 +36,24 @@ def starts(
     slope = maker.question.slope
     if slope is not None and slope > _SLOPE_MATTERS_DEG:
         # A flat for the whole hole where there is such a cutter, else for its first drill.
-        wide = [c for c in cutters if c.size_mm >= last.size_mm]
-        cutter = next(iter(wide or [c for c in cutters if c.size_mm >= first.size_mm]), None)
+        wide = [c for c in cutters if c.mm >= last.mm]
+        cutter = next(iter(wide or [c for c in cutters if c.mm >= first.mm]), None)
         if cutter is None:
             raise Refused(
                 "A hole on a slope wants a flat milled for it first, and no end mill that can be "
                 f"used is as large as {first.name}.", field="slope",
             )  # fmt: skip
         depth = maker.w.of(
-            flat_depth_mm, "depth_mm", cutter_mm=float(cutter.size_mm), slope_deg=slope,
+            flat_depth_mm, "depth_mm", cutter_mm=cutter.mm, slope_deg=slope,
             why="from where its centre touches",
         )  # fmt: skip
         found.append(
             maker.step("flat", f"{cutter.name} {cutter.kind}", cutter.size_mm, _milling(maker),
                        depth, "A flat square to the hole, or the drill runs down the slope.")
         )  # fmt: skip
-    spot = float(first.size_mm) * _SPOT_SHARE
+    spot = first.mm * _SPOT_SHARE
     centre = nearest(centres, spot)
-    if centre is not None and centre.size_mm <= first.size_mm * 2:
+    if centre is not None and centre.mm <= first.mm * 2:
         name, size = f"{centre.name} centre drill", centre.size_mm
         says = "Until its cone is nearly as wide as the first drill."
     else:
@@ -78,7 +78,7 @@ def seat_step(maker: Maker, cutters: Sequence[ShopTool]) -> HoleStep:
     if cutter is not None:
         name, says = f"{cutter.name} {cutter.kind}", "Stop at the depth of the seat."
     else:
-        near = next((c for c in cutters if float(c.size_mm) > wanted), None)
+        near = next((c for c in cutters if c.mm > wanted), None)
         other = f" The next larger is {near.name}." if near else ""
         name = f"{wanted:g} mm counterbore"
         says = f"No end mill of that size: a piloted counterbore, or bore it.{other}"

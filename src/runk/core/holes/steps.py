@@ -115,5 +115,5 @@ class Maker:
 
     def drill(self, kind: str, tool: ShopTool, says: str = "") -> HoleStep:
         """A twist drill from the trays."""
-        depth = self.depth(float(tool.size_mm))
+        depth = self.depth(tool.mm)
         return self.step(kind, tool.name, tool.size_mm, Operation.DRILL, depth, says)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from fractions import Fraction
 
 from runk.core.cutting.operations import FACTS
 from runk.core.lengths import Reading
@@ -13,7 +14,7 @@ from runk.core.plan.answer import PlanAnswer
 from runk.core.plan.follow import begin
 from runk.core.plan.groove import groove
 from runk.core.plan.question import JOBS, SENTENCES, PlanQuestion
-from runk.core.plan.settle import OPERATION, settled
+from runk.core.plan.settle import OPERATION, USUAL_READS_TO_MM, settled
 from runk.core.plan.spec import Job
 from runk.core.plan.view import view
 from runk.core.refusals import Refused
@@ -32,10 +33,11 @@ _ASKED = {
 
 @dataclass(frozen=True, slots=True)
 class PlanShop:
-    """The machine and the metal."""
+    """The machine, the metal, and what the finest measuring tool that reaches reads to."""
 
     machine: Machine
     metal: Metal
+    reads_to_mm: float = USUAL_READS_TO_MM
 
 
 def needs(question: PlanQuestion, workshop: Workshop) -> PlanShop:
@@ -51,7 +53,20 @@ def needs(question: PlanQuestion, workshop: Workshop) -> PlanShop:
             f"{facts.doing} wants a {' or a '.join(facts.machines)}; {machine.name} is a "
             f"{machine.kind}.", field="machine",
         )  # fmt: skip
-    return PlanShop(machine, workshop.metals[question.metal])
+    return PlanShop(machine, workshop.metals[question.metal], _reads_to(question, workshop))
+
+
+def _reads_to(question: PlanQuestion, workshop: Workshop) -> float:
+    """What the finest owned tool that measures so much reads to; a micrometer's, with none."""
+    if question.reads_to is not None:
+        return float(question.reads_to)
+    size = max((s for s in (question.now, question.wanted) if s is not None), default=Fraction(0))
+    fitting = [
+        t.resolution_mm
+        for t in workshop.measures
+        if t.size_mm >= size and t.resolution_mm is not None
+    ]
+    return min(fitting, default=USUAL_READS_TO_MM)
 
 
 def settle(question: PlanQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> PlanQuestion:
@@ -94,7 +109,7 @@ def plan(question: PlanQuestion, shop: PlanShop) -> PlanAnswer:
     check_given(question)
     if question.job is Job.GROOVE:
         return groove(question, shop.machine, shop.metal)
-    cut = settled(question, shop.machine, shop.metal)
+    cut = settled(question, shop.machine, shop.metal, shop.reads_to_mm)
     return view(cut.spec, cut.said, begin(cut.spec), cut.working.steps)
 
 

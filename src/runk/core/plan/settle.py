@@ -25,6 +25,7 @@ LEAST_MM = {Tool.HSS: 0.02, Tool.COBALT: 0.02, Tool.CARBIDE: 0.2}
 """Less than this on a diameter and the edge rubs: practice."""
 HALF_MM = {Job.OUTSIDE: 0.01, Job.BORE: 0.01, Job.FACE: 0.05, Job.SLOT: 0.05}
 """Limits either side where none were said: practice."""
+USUAL_READS_TO_MM = 0.01
 MOST_SPRUNG_MM = 0.2
 """A roughing pass may spring so much on the size, and no more: practice."""
 _SAFE_SHARE = 1 / 3
@@ -127,8 +128,14 @@ def _check(question: PlanQuestion, now: float, aim: float) -> None:
         )  # fmt: skip
 
 
-def settled(question: PlanQuestion, machine: Machine, metal: Metal) -> Settled:
+def settled(
+    question: PlanQuestion, machine: Machine, metal: Metal,
+    reads_to_mm: float = USUAL_READS_TO_MM,
+) -> Settled:  # fmt: skip
     """Settle a cut: how deep, how much for the last cut, how far it springs, which dial.
+
+    Args:
+        reads_to_mm: What it is measured with reads to.
 
     Raises:
         Refused: A cut that cannot be, saying why.
@@ -172,7 +179,7 @@ def settled(question: PlanQuestion, machine: Machine, metal: Metal) -> Settled:
         dial.slide if dial else "", dial.travel_mm if dial else 0.0, dial.per_turn if dial else 1,
         dial.unit if dial else "mm", dial.reads if dial else "radius",
         dial.backlash / dial.division if dial else 0.0, machine.read_out,
-        metal["expansion_um_per_m_k"], float(question.reads_to or Fraction(1, 100)),
+        metal["expansion_um_per_m_k"], reads_to_mm,
         float(question.feeler or 0), 2 if question.ends is Ends.BOTH else 1, question.parts or 1,
     )  # fmt: skip
     said = Said(

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from enum import StrEnum
 from fractions import Fraction
 
@@ -62,6 +62,11 @@ class ShopTool:
     lead_mm: float | None = None
     width_mm: float | None = None
     resolution_mm: float | None = None
+    mm: float = field(init=False, repr=False, compare=False)
+
+    def __post_init__(self) -> None:
+        # Trays are searched by size at every key pressed: as a plain number, kept once.
+        object.__setattr__(self, "mm", float(self.size_mm))
 
     @property
     def sound(self) -> bool:
@@ -110,4 +115,4 @@ def check_tool(tool: ShopTool) -> None:
 def usable(tools: Iterable[ShopTool], *kinds: ToolKind) -> tuple[ShopTool, ...]:
     """Sound tools of these kinds, smallest first."""
     found = [t for t in tools if t.kind in kinds and t.sound]
-    return tuple(sorted(found, key=lambda t: t.size_mm))
+    return tuple(sorted(found, key=lambda t: t.mm))

@@ -1,57 +1,10 @@
-import { Dialog } from 'radix-ui';
-import { useState } from 'react';
 import type { Reply, SpeedAnswer } from '../../api/queries';
-import { Button } from '../../parts/Button';
+import { type BenchStep as Step, BenchSteps } from '../../parts/BenchSteps';
 import { wound } from './Plate';
 
-interface Step {
-  does: string;
-  number: string;
-  unit: string;
-  under: string;
-}
-
-/** One number to set, one thing next, one way back: read from two metres. */
+/** A cut on the bench: the belt, then the dial or the feed. */
 export default function BenchView({ reply, close }: { reply: Reply; close: () => void }) {
-  const steps = stepsOf(reply);
-  const [at, setAt] = useState(0);
-  const step = steps[Math.min(at, steps.length - 1)]!;
-  const next = steps[at + 1];
-  return (
-    <Dialog.Root open onOpenChange={(open) => !open && close()}>
-      <Dialog.Portal>
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-0 z-50 flex flex-col bg-plate p-5 text-plate-ink sm:p-8"
-        >
-          <Dialog.Title className="text-2xl text-plate-soft">{reply.read_as}</Dialog.Title>
-          <div className="flex flex-1 flex-col items-center justify-center text-center" aria-live="polite">
-            <p className="text-4xl text-plate-soft">{step.does}</p>
-            <p className="figures text-[min(40vw,22rem)] leading-none font-bold">{step.number}</p>
-            <p className="text-6xl max-sm:text-4xl">{step.unit}</p>
-            <p className="mt-3 text-3xl text-plate-soft">{step.under}</p>
-          </div>
-          <div className="flex flex-wrap items-center justify-between gap-3">
-            <Button
-              className="border-plate-line bg-plate! px-6 py-4 text-2xl text-plate-ink!"
-              onClick={() => (at > 0 ? setAt(at - 1) : close())}
-            >
-              {at > 0 ? 'Back' : 'Close'}
-            </Button>
-            <p className="text-2xl text-plate-soft">
-              {next ? `Next: ${next.does.toLowerCase()}` : 'That is all for this cut.'}
-            </p>
-            <Button
-              className="border-plate-ink bg-plate-ink! px-8 py-4 text-2xl font-semibold text-plate!"
-              onClick={() => (next ? setAt(at + 1) : close())}
-            >
-              {next ? 'Done, next' : 'Done'}
-            </Button>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
-  );
+  return <BenchSteps title={reply.read_as} steps={stepsOf(reply)} ends="That is all for this cut." close={close} />;
 }
 
 function stepsOf(reply: Reply): Step[] {

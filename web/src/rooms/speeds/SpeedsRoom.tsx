@@ -5,6 +5,7 @@ import { SpeedFan } from '../../drawings/SpeedFan';
 import { Button } from '../../parts/Button';
 import { Cautions } from '../../parts/Cautions';
 import { KeepButton } from '../../parts/KeepButton';
+import { Links } from '../../parts/Links';
 import { Said } from '../../parts/Said';
 import { Sentence } from '../../parts/Sentence';
 import { SlateList } from '../../parts/SlateList';
@@ -90,6 +91,7 @@ export function SpeedsRoom() {
             >
               <Plate answer={shown} machine={machine} operation={operation} />
               <Cautions cautions={reply.cautions} />
+              <Links links={reply.links} />
               <Schools answer={shown} change={change} />
               <Working steps={stepsOf(figuresOf(shown))} />
             </div>

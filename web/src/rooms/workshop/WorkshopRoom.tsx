@@ -52,6 +52,9 @@ export default function WorkshopRoom() {
     <>
       <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-3xl font-semibold">Workshop</h1>
+        <Link to="/trays" className="ml-auto inline-flex min-h-11 items-center text-mark">
+          Trays: drills, reamers, cutters, measures
+        </Link>
         <Button look="main" onClick={() => setEditing({ draft: EMPTY, key: null, version: 0 })}>
           Add a machine
         </Button>
