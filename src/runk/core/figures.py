@@ -39,6 +39,7 @@ class Law:
 
 
 _LAWS: dict[str, Law] = {}
+_DECLARED: dict[Callable[..., Any], Law] = {}
 
 
 def law(
@@ -56,7 +57,9 @@ def law(
         key = _key(function)
         if key in _LAWS:
             raise ValueError(f"{key} is declared twice")
-        _LAWS[key] = Law(key, label, formula, source, unit_of(function.__name__))
+        _LAWS[key] = _DECLARED[function] = Law(
+            key, label, formula, source, unit_of(function.__name__)
+        )
         return function
 
     return declare
@@ -134,7 +137,7 @@ class Working:
             source: Where the *inputs* have a weaker source than the formula.
             inputs: By the law's own parameter names.
         """
-        declared = _LAWS[_key(function)]
+        declared = _DECLARED[function]
         value = function(**inputs)
         self.steps.append(
             Step(declared, tuple(inputs.items()), value, source or declared.source, why)

@@ -15,16 +15,16 @@ from runk.core.cutting.milled import milled
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.cutting.plunged import knurled, plunged
 from runk.core.cutting.question import Alloy, Meets, SetUp, SpeedQuestion, Stage, Surface, Tool
-from runk.core.cutting.spindle import Cut, at_bench
+from runk.core.cutting.spindle import Bench, Cut, at_bench
 from runk.core.cutting.stepped import dial_says, explain, schools, set_speed, turns_say
 from runk.core.cutting.tables import factors
 from runk.core.cutting.threaded import slowed_to_stop, threaded, time_to_stop
 from runk.core.cutting.turned import turned
 from runk.core.cutting.words import PITCHED, SENTENCES
-from runk.core.figures import Figure, Link, Num, Working, law
+from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.lengths import Reading
 from runk.core.machines.choose import choose
-from runk.core.machines.machine import Holding, Machine
+from runk.core.machines.machine import Holding, Machine, Setting
 from runk.core.metals import Metal
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, Sweep, register
@@ -128,6 +128,57 @@ def target_speed(
     return speed, met
 
 
+@dataclass(frozen=True, slots=True)
+class Worked:
+    """The heart of a cut: what to set, and what the tool then does."""
+
+    held: Holding
+    metal: Metal
+    target: Figure
+    wanted_by: str
+    setting: Setting
+    set_rpm: Figure
+    bench: Bench
+    cut: Cut
+
+    def cautions(
+        self, question: SpeedQuestion, shop: SpeedShop, spring: Figure | None = None
+    ) -> tuple[Caution, ...]:
+        """What to mind about it."""
+        return cautions_for(
+            question, self.held, shop.metal, shop.machine, self.setting, self.target.value,
+            self.cut, spring,
+        )  # fmt: skip
+
+
+def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
+    """Work a cut out as far as other plans need it: its setting, its feed, its load.
+
+    Args:
+        w: Where the steps are kept.
+
+    Raises:
+        Refused: Where the machine cannot do it.
+    """
+    machine = shop.machine
+    held = holding_of(question, machine)
+    check(question, machine, held)
+    wanted, metal = target_speed(w, question, shop.metal)
+    target = w.of(
+        laws.spindle_rpm, "target_rpm", since=0, surface_m_min=wanted,
+        diameter_mm=float(question.diameter),
+    )  # fmt: skip
+    wanted_by = "The metal would take"
+    slowed = slowed_to_stop(w, question, target)
+    if slowed is not target:
+        target, wanted_by = slowed, "Your hand can stop it in the groove from"
+    setting = choose(machine, target.value, held, question.school)
+    set_rpm = set_speed(w, question, machine, setting, target)
+    bench = at_bench(w, question, metal, machine, setting)
+    cut = HOW[FACTS[question.operation].family](bench)
+    return Worked(held, metal, target, wanted_by, setting, set_rpm, bench, cut)
+
+
 def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
     """What speed, feed and depth for this cut on this machine.
 
@@ -148,37 +199,24 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
     >>> answer.position, round(answer.target_rpm.value)
     ('belt 3, direct', 1123)
     """
-    machine = shop.machine
-    held = holding_of(question, machine)
-    check(question, machine, held)
     w = Working()
-    wanted, metal = target_speed(w, question, shop.metal)
-    diameter = float(question.diameter)
-    target = w.of(
-        laws.spindle_rpm, "target_rpm", since=0, surface_m_min=wanted, diameter_mm=diameter
-    )
-    wanted_by = "The metal would take"
-    slowed = slowed_to_stop(w, question, target)
-    if slowed is not target:
-        target, wanted_by = slowed, "Your hand can stop it in the groove from"
-    setting = choose(machine, target.value, held, question.school)
-    set_rpm = set_speed(w, question, machine, setting, target)
-    bench = at_bench(w, question, metal, machine, setting)
-    family = FACTS[question.operation].family
-    cut = HOW[family](bench)
+    run = worked(w, question, shop)
+    machine, held, metal, cut = shop.machine, run.held, run.metal, run.cut
+    target, setting, bench = run.target, run.setting, run.bench
+    diameter, family = float(question.diameter), FACTS[question.operation].family
     spring = _spring(w, question, held, metal, cut)
     then = None
     if question.surface is Surface.SKIN and shop.metal.cast:
         then = speed(replace(question, surface=Surface.SOUND), shop)
     drilling = family in (Family.DRILLED, Family.TAPPED)
     return SpeedAnswer(
-        set_rpm=set_rpm,
+        set_rpm=run.set_rpm,
         position=setting.position,
         mark=setting.mark,
         gear=setting.gear,
         target_rpm=target,
         off_percent=w.of(laws.off_percent, speed_rpm=setting.rpm, target_rpm=target.value),
-        explains=explain(machine, held, setting, target.value, question.school, wanted_by),
+        explains=explain(machine, held, setting, target.value, question.school, run.wanted_by),
         surface_speed_m_min=w.of(
             laws.surface_m_min, "surface_speed_m_min", speed_rpm=setting.rpm, diameter_mm=diameter
         ),
@@ -207,9 +245,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         coolant=metal.coolant_drill if drilling else metal.coolant,
         machine=machine.name,
         schools=schools(w, question, machine, held, target.value, setting),
-        cautions=cautions_for(
-            question, held, shop.metal, machine, setting, target.value, cut, spring
-        ),
+        cautions=run.cautions(question, shop, spring),
         links=_links(question, machine),
         then=then,
     )

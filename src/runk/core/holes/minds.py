@@ -26,9 +26,11 @@ def minds(
     """Cautions of this very hole, the pressing ones first."""
     found = [*_of_depth(maker.question, drills, point), *_of_reamer(maker, plan)]
     found += _of_line(maker.question)
-    for answer in maker.speeds:
-        known = {f.about for f in found} | _SAID_ALREADY
-        found += [c for c in answer.cautions if c.about not in known]
+    known = {c.about for c in found} | _SAID_ALREADY
+    for caution in maker.cautions:
+        if caution.about not in known:
+            known.add(caution.about)
+            found.append(caution)
     return tuple(sorted(found, key=lambda c: c.word != "Stop"))
 
 

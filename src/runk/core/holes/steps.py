@@ -6,11 +6,10 @@ from dataclasses import dataclass, field
 from fractions import Fraction
 
 from runk.core.cutting.able import holding_of
-from runk.core.cutting.answer import SpeedAnswer
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion, Stage
-from runk.core.cutting.speed import SpeedShop, speed
-from runk.core.figures import Figure, Working
+from runk.core.cutting.speed import SpeedShop, worked
+from runk.core.figures import Caution, Figure, Working
 from runk.core.holes.answer import HoleStep
 from runk.core.holes.laws import point_mm, stop_mm, tip_travel_mm
 from runk.core.holes.question import Ends, HoleQuestion
@@ -36,7 +35,7 @@ class Maker:
     machine: Machine
     metal: Metal
     w: Working = field(default_factory=Working)
-    speeds: list[SpeedAnswer] = field(default_factory=list)
+    cautions: list[Caution] = field(default_factory=list)
 
     @property
     def held(self) -> Holding:
@@ -102,15 +101,15 @@ class Maker:
         depth: Figure | None, says: str = "", stage: Stage = Stage.ROUGH,
     ) -> HoleStep:  # fmt: skip
         """A step; ``operation`` None where nothing turns under power."""
-        answer = None
+        run = None
         if operation is not None:
-            asked = self._asked(operation, size, stage)
-            answer = speed(asked, SpeedShop(self.machine, self.metal))
-            self.speeds.append(answer)
+            asked, shop = self._asked(operation, size, stage), SpeedShop(self.machine, self.metal)
+            run = worked(Working(), asked, shop)
+            self.cautions += run.cautions(asked, shop)
         return HoleStep(
             kind, name, Figure(float(size), unit_of("mm"), (), 3),
-            answer.position if answer else "", answer.set_rpm if answer else None,
-            answer.feed_mm_per_rev if answer else None, depth, self.stop(depth), says,
+            run.setting.position if run else "", run.set_rpm if run else None,
+            run.cut.per_rev if run else None, depth, self.stop(depth), says,
         )  # fmt: skip
 
     def drill(self, kind: str, tool: ShopTool, says: str = "") -> HoleStep:
