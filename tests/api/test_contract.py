@@ -33,10 +33,21 @@ ASKED: dict[str, dict[str, str]] = {
     "nearest-drill": {"size": "4.37"},
     "depth": {"deep": "12", "start": "3"},
     "angled-hole": {"drill": "3", "angle": "30", "across": "12", "room": "20"},
+    "thread": {"thread": "2BA"},
+    "which-thread": {"size": "4.65", "pitch": "0.81"},
+    "tap": {"thread": "M4", "metal": "stainless-303", "deep": "7", "ends": "blind"},
+    "clearance": {"thread": "M3"},
+    "die": {"thread": "M3", "metal": "stainless-303", "long": "16"},
+    "stud": {"thread": "M4", "cover": "5", "count": "6"},
+    "cover": {"thread": "M3", "pressure": "80 psi", "seal": "22"},
+    "tighten": {"thread": "M4", "grip": "10"},
     "plan": {"now": "16", "wanted": "14.5"},
     "pair": {"metal": "brass", "other": "grey-iron"},
     "speed": BASE | {"metal": "brass"},
 }
+
+PLAIN = {"weight", "text", "rpm", "sizes", "angle", "thread", "count", "pressure"}
+"""Fields whose number is no length."""
 
 
 def reply_of(client: TestClient, name: str, question: dict[str, Any]) -> Any:
@@ -55,10 +66,7 @@ def test_every_calculator_is_asked_here() -> None:
 @pytest.mark.parametrize("unit", ["mm", "inch"])
 def test_replies_keep_their_model(client: TestClient, name: str, unit: str) -> None:
     typed = {
-        k: f"{v} mm"
-        if v[0].isdigit() and k not in ("weight", "text", "rpm", "sizes", "angle")
-        else v
-        for k, v in ASKED[name].items()
+        k: f"{v} mm" if v[0].isdigit() and k not in PLAIN else v for k, v in ASKED[name].items()
     }
     reply = reply_of(client, name, typed | {"unit": unit})
     assert reply.calculator == name

@@ -105,8 +105,8 @@ REFUSED: list[tuple[str, str | None, str]] = [
     ("drill and bore 12 mm brass", "operation", "one at a time"),
     ("turn 22 14 brass", None, "what 14 is for"),
     ("turn 22mm brass copper", "metal", "two metals"),
-    ("drill 2BA clearance brass", None, "type the size itself"),
-    ("drill M4 tapping size brass", None, "type the size itself"),
+    ("turn 12 brass undersize", None, "type the size itself"),
+    ("tap 1/4 brass", "thread", "several 1/4 threads"),
     ("turn 12 brass in the vice", "held", "does not go with"),
     ("turn 12 brass hss carbide", "tool", "only be one"),
 ]

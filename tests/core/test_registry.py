@@ -46,7 +46,7 @@ def test_figures_are_keyed_by_their_unit(calculator: Calculator) -> None:
     assert is_dataclass(calculator.answer)
     hints = typing.get_type_hints(calculator.answer)
     keyed = [f.name for f in fields(calculator.answer) if hints[f.name] in (Figure, Figure | None)]
-    assert keyed or calculator.name in ("pair", "sheet")
+    assert keyed or calculator.name in ("pair", "sheet", "which-thread")
     for name in keyed:
         assert unit_of(name)
     assert dict not in {typing.get_origin(h) for h in hints.values()}
@@ -58,7 +58,9 @@ def test_loose_numbers_have_an_order_to_fall_in(calculator: Calculator) -> None:
     lists = [n for n in principal if calculator.fields[n].kind is Kind.LENGTHS]
     # A list takes all there is, so nothing may come after it.
     assert lists in ([], principal[-1:])
-    assert all(calculator.fields[n].kind in (Kind.LENGTH, Kind.LENGTHS) for n in principal)
+    assert all(
+        calculator.fields[n].kind in (Kind.LENGTH, Kind.LENGTHS, Kind.THREAD) for n in principal
+    )
 
 
 def test_a_name_is_registered_once() -> None:

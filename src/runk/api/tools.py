@@ -13,6 +13,7 @@ from runk.api.ids import RowId
 from runk.api.problems import PROBLEMS
 from runk.core.lengths import read_length
 from runk.core.refusals import Refused
+from runk.core.threads import find_thread
 from runk.core.tools import ShopTool, State, ToolKind
 from runk.core.tools.sets import SETS, jobber_flute_mm, tool_set
 from runk.core.units import PageUnit
@@ -109,6 +110,13 @@ def _tool(body: ToolIn) -> ShopTool:
         except Refused as refused:
             raise refused.on(field) from None
 
+    if body.kind in (ToolKind.TAP, ToolKind.DIE):
+        # A tap is called by its thread, and is as large as that.
+        try:
+            thread = find_thread(body.name or body.size)
+        except Refused as refused:
+            raise refused.on("name" if body.name else "size") from None
+        return ShopTool(body.kind, thread.name, thread.major, body.series)
     try:
         reading = read_length(body.size, body.unit)
     except Refused as refused:

@@ -184,7 +184,7 @@ def question_model(name: str, calculator: Calculator) -> type[BaseModel]:
     described: dict[str, Any] = {}
     for field_name, field in calculator.fields.items():
         kind: Any = str | None
-        if field.kind in (Kind.LENGTH, Kind.COUNT, Kind.NUMBER):
+        if field.kind in (Kind.LENGTH, Kind.COUNT, Kind.NUMBER, Kind.PRESSURE):
             kind = str | float | int | None
         words = field.label + (
             f": {', '.join(c.key for c in field.choices)}" if field.choices else ""

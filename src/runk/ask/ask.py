@@ -15,6 +15,7 @@ from runk.core.metals import Metal
 from runk.core.questions import Read, read_question, sentence
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, calculators
+from runk.core.threads.series import find_thread
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -25,9 +26,7 @@ _SAY_IN = re.compile(
 _ASKS_LENGTH = re.compile(r"^(?:what(?:'s| is)|convert|length|size of)\s+", re.IGNORECASE)
 
 
-CHANGES_THE_SIZE = frozenset(
-    {"clearance", "clearing", "tapping", "tap", "tapped", "undersize", "interference", "press"}
-)
+CHANGES_THE_SIZE = frozenset({"clearing", "undersize", "interference", "press"})
 
 
 @dataclass(frozen=True, slots=True)
@@ -212,8 +211,26 @@ def _fill_metal(
         typed[fields[0]] = keys[0]
 
 
+def _thread_first(
+    asked: dict[str, Field], numbers: list[Number], typed: dict[str, str]
+) -> list[Number]:
+    """The thread's own name is taken out before any hint may claim it: an M4 cover, 5 thick."""
+    wanted = next((n for n, f in asked.items() if f.kind is Kind.THREAD), None)
+    if wanted is None:
+        return numbers
+    for number in numbers:
+        try:
+            find_thread(number.text)
+        except Refused:
+            continue
+        typed[wanted] = number.text
+        return [n for n in numbers if n is not number]
+    return numbers
+
+
 def _fill_numbers(asked: dict[str, Field], numbers: list[Number], typed: dict[str, str]) -> None:
     loose: list[Number] = []
+    numbers = _thread_first(asked, numbers, typed)
     # A field asked only here knows its hint better than one asked everywhere.
     fields = sorted(asked.items(), key=lambda item: not item[1].only)
     used: set[int] = set()
@@ -242,6 +259,9 @@ def _fill_numbers(asked: dict[str, Field], numbers: list[Number], typed: dict[st
         if number.refused:
             raise number.refused.on(claimed)
         typed[claimed] = number.text
+        if asked[claimed].kind is Kind.PRESSURE:
+            # Its hint is its unit: 80 psi is not 80 bar.
+            typed[claimed] += f" {hint}"
     for principal in [n for n, f in asked.items() if f.principal and n not in typed]:
         several = asked[principal].kind is Kind.LENGTHS
         taken, loose = (loose, []) if several else (loose[:1], loose[1:])

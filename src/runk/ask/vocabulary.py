@@ -101,5 +101,5 @@ def _numbered() -> list[Field]:
         field
         for calculator in calculators().values()
         for field in calculator.fields.values()
-        if field.kind in (Kind.LENGTH, Kind.COUNT, Kind.NUMBER)
+        if field.kind in (Kind.LENGTH, Kind.COUNT, Kind.NUMBER, Kind.THREAD, Kind.PRESSURE)
     ]

@@ -6,9 +6,13 @@ from runk.core.holes import angled, hole, nearest, stops
 from runk.core.lengths import calculator as length
 from runk.core.metals import identify, pair
 from runk.core.plan import plan
+from runk.core.threads import clearance, cover, die, stud, tap, thread, tighten, which
 
 __all__ = [
     "angled",
+    "clearance",
+    "cover",
+    "die",
     "faults",
     "hole",
     "identify",
@@ -19,4 +23,9 @@ __all__ = [
     "sheet",
     "speed",
     "stops",
+    "stud",
+    "tap",
+    "thread",
+    "tighten",
+    "which",
 ]

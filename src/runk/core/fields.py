@@ -20,6 +20,8 @@ class Kind(StrEnum):
     MACHINE = "machine"
     COUNT = "count"
     NUMBER = "number"
+    THREAD = "thread"
+    PRESSURE = "pressure"
     TEXT = "text"
 
 

@@ -14,8 +14,10 @@ from runk.core.lengths import Reading, read_length
 from runk.core.lengths.several import read_lengths, together
 from runk.core.lengths.show import for_page
 from runk.core.metals import find_metal
+from runk.core.pressures import pressure_say, read_pressure
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator
+from runk.core.threads.series import find_thread
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -107,6 +109,10 @@ def _value(
         if not re.fullmatch(r"(?=\.?[0-9])[0-9]{0,7}\.?[0-9]{0,6}", text):
             raise Refused(f"`{text[:40]}` is not a number.", suggest=field.placeholder or "1.6")
         return _bounded(field, float(text), page)
+    if field.kind is Kind.THREAD:
+        return find_thread(_plain(raw))
+    if field.kind is Kind.PRESSURE:
+        return _bounded(field, read_pressure(_plain(raw), page), page)
     return str(raw)
 
 
@@ -168,6 +174,10 @@ def word(
         return workshop.metals[value].name
     if field.kind is Kind.METALS:
         return ", ".join(workshop.metals[key].name for key in value)
+    if field.kind is Kind.THREAD:
+        return str(value.name)
+    if field.kind is Kind.PRESSURE:
+        return pressure_say(value, page)
     return f"{value:g}" if isinstance(value, float) else str(value)
 
 

@@ -57,6 +57,7 @@ _UNITS = (
     Unit("divisions", "divisions", 0),
     Unit("thou", "thou", 1),
     Unit("inch", "in", 4),
+    Unit("per_inch", "threads an inch", 2),
     Unit("g_per_cm3", "g/cm³", 2),
     Unit("cm3", "cm³", 2),
     Unit("deg", "°", 2),

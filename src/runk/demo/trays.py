@@ -7,6 +7,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 from runk.core.lengths import read_length
+from runk.core.threads import find_thread
 from runk.core.tools import ShopTool, State, ToolKind
 from runk.core.tools.sets import tool_set
 
@@ -26,6 +27,12 @@ _CUTTERS = (
     (ToolKind.END_MILL, ("3 mm", "5 mm", "6 mm", "8 mm", "12 mm", '1/4"', '5/8"')),
     (ToolKind.CENTRE_DRILL, ("1 mm", "2 mm", "3.15 mm")),
 )
+_TAPS = (
+    (("M2", "M2.5", "M3", "M4", "M5", "M6"), ("taper", "second", "bottoming")),
+    (("2 BA", "4 BA", "6 BA", "8 BA"), ("taper", "bottoming")),
+    (("1/4x40 ME", "3/16x40 ME", "5/16x32 ME"), ("taper", "second")),
+)
+_DIES = ("M3", "M4", "M5", "2 BA", "4 BA", "6 BA", "1/4x40 ME")
 _MEASURES = (
     ("micrometer 0 to 25", "25", 0.01), ("micrometer 0 to 1 in", "25.4", 0.0254),
     ("caliper", "150", 0.02), ("depth gauge", "150", 0.02), ("dial indicator", "10", 0.01),
@@ -44,6 +51,12 @@ def _all() -> Iterator[ShopTool]:
         for name in names:
             size = read_length(name).mm
             yield ShopTool(kind, name, size, reach_mm=float(3 * size))
+    for names, leads in _TAPS:
+        for name in names:
+            for which in leads:
+                yield ShopTool(ToolKind.TAP, name, find_thread(name).major, which)
+    for name in _DIES:
+        yield ShopTool(ToolKind.DIE, name, find_thread(name).major)
     yield ShopTool(ToolKind.SAW, "50 mm saw", Fraction(50), width_mm=0.8, reach_mm=12.0)
     for name, width, reach in (("1 mm blade", "1", 6.0), ("1.6 mm blade", "1.6", 10.0)):
         yield ShopTool(ToolKind.GROOVING, name, Fraction(width), reach_mm=reach)

@@ -25,6 +25,8 @@ class ToolKind(StrEnum):
     GROOVING = "grooving tool"
     PARTING = "parting tool"
     MEASURE = "measuring tool"
+    TAP = "tap"
+    DIE = "die"
 
 
 class State(StrEnum):
@@ -43,10 +45,10 @@ class ShopTool:
     Args:
         kind: What it is.
         name: As spoken: ``#43``, ``letter F``, ``7/64"``, ``4.1 mm``.
-        size_mm: Diameter; of a grooving or parting tool its width; of a measuring tool the
-            most it measures.
+        size_mm: Diameter, of a tap or die the thread's; of a grooving or parting tool its width;
+            of a measuring tool the most it measures.
         series: ``number``, ``letter``, ``fractional`` or ``metric`` for a drill; ``hand`` or
-            ``machine`` for a reamer.
+            ``machine`` for a reamer; ``taper``, ``second`` or ``bottoming`` for a tap.
         reach_mm: How deep it can go: flutes of a drill, blade of a parting tool.
         lead_mm: Length of a reamer's tapered lead.
         width_mm: Thickness of a saw.
@@ -82,6 +84,7 @@ class ShopTool:
 SERIES: dict[ToolKind, tuple[str, ...]] = {
     ToolKind.DRILL: ("number", "letter", "fractional", "metric"),
     ToolKind.REAMER: ("hand", "machine"),
+    ToolKind.TAP: ("taper", "second", "bottoming"),
 }
 
 

@@ -1,0 +1,170 @@
+"""``clearance``: the hole a screw passes through, fine, medium and coarse."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from enum import StrEnum
+from functools import cache
+from typing import Annotated
+
+from runk.core.fields import Choice, Field, Kind
+from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.holes.pick import above, nearest
+from runk.core.refusals import Refused
+from runk.core.registry import Calculator, register
+from runk.core.sources import PRACTICE, Held, Source, read_table
+from runk.core.threads.series import Thread
+from runk.core.threads.thread import THREAD_FIELD
+from runk.core.tools import ShopTool
+from runk.core.units import unit_of
+from runk.core.workshop import Workshop
+
+SHARES = {"fine": 1.02, "medium": 1.035, "coarse": 1.05}
+"""Over the major diameter, for threads ISO 273 does not have: 2 to 5 %, common practice."""
+
+
+class Fit(StrEnum):
+    """How freely."""
+
+    FINE = "fine"
+    MEDIUM = "medium"
+    COARSE = "coarse"
+
+
+FITS = (
+    Choice("fine", "a fine fit", ("fine fit", "close fit", "close")),
+    Choice("medium", "a medium fit", ("medium fit", "medium")),
+    Choice("coarse", "a coarse fit", ("coarse fit", "loose", "free fit")),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class ClearanceQuestion:
+    """A screw, and how freely it should pass."""
+
+    thread: Annotated[Thread, THREAD_FIELD]
+    fit: Annotated[Fit, Field(Kind.CHOICE, "fit", choices=FITS)] = Fit.MEDIUM
+
+
+@dataclass(frozen=True, slots=True)
+class ClearanceAnswer:
+    """The hole for the fit asked, the drill owned for it, and all three fits."""
+
+    drill_name: str
+    drill_mm: Figure
+    hole_mm: Figure
+    fine_mm: Figure
+    medium_mm: Figure
+    coarse_mm: Figure
+    fine_drill: str
+    medium_drill: str
+    coarse_drill: str
+    cautions: tuple[Caution, ...]
+    links: tuple[Link, ...]
+
+
+@law("Over the screw", "{major_mm} × {share}", PRACTICE)
+def over_screw_mm(major_mm: Num, share: Num) -> Num:
+    """A clearance hole of so much over.
+
+    >>> round(over_screw_mm(4.7, 1.035), 2)
+    4.86
+    """
+    return major_mm * share
+
+
+@law("Standard hole", "{hole_mm}", Source("iso-273", Held.RECALLED))
+def standard_hole_mm(hole_mm: Num) -> Num:
+    """A hole as the standard has it.
+
+    >>> standard_hole_mm(4.5)
+    4.5
+    """
+    return hole_mm
+
+
+@cache
+def iso_273() -> dict[float, dict[str, float]]:
+    """Clearance holes of ISO 273 by thread diameter.
+
+    >>> iso_273()[4.0]["medium"]
+    4.5
+    """
+    return {
+        float(r["size_mm"]): {fit: float(r[f"{fit}_mm"]) for fit in SHARES}
+        for r in read_table("clearance_holes")
+    }
+
+
+def needs(_: ClearanceQuestion, workshop: Workshop) -> tuple[ShopTool, ...]:
+    """The drills that can be used."""
+    return workshop.drills
+
+
+def hole_for(w: Working, thread: Thread, fit: str) -> Figure:
+    """The clearance hole of a thread."""
+    row = iso_273().get(thread.major_mm) if thread.metric else None
+    key = f"{fit}_mm"
+    if row is not None:
+        return w.of(standard_hole_mm, key, hole_mm=row[fit])
+    return w.of(over_screw_mm, key, major_mm=thread.major_mm, share=SHARES[fit])
+
+
+def owned_for(drills: Sequence[ShopTool], hole_mm: float, major_mm: float) -> ShopTool | None:
+    """The owned drill nearest to a hole that still clears the screw."""
+    fitting = [d for d in drills if d.mm > major_mm * 1.005]
+    found = nearest(fitting, hole_mm)
+    return found if found and found.mm <= major_mm * 1.15 + 0.3 else None
+
+
+def clearance(question: ClearanceQuestion, drills: tuple[ShopTool, ...]) -> ClearanceAnswer:
+    """The hole a screw passes through.
+
+    Raises:
+        Refused: No drill that can be used clears it.
+
+    >>> from runk.core.threads.series import find_thread
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> clearance(ClearanceQuestion(find_thread("M3")), WORKSHOP.drills).drill_name
+    '3.4 mm'
+    """
+    w, thread = Working(), question.thread
+    holes = {fit: hole_for(w, thread, fit) for fit in SHARES}
+    owned = {fit: owned_for(drills, hole.value, thread.major_mm) for fit, hole in holes.items()}
+    chosen = owned[question.fit]
+    if chosen is None:
+        larger = above(drills, thread.major_mm)
+        raise Refused(
+            f"No drill in the trays clears {thread.name}, {thread.major_mm:.2f} mm.",
+            field="thread", suggest=larger.name if larger else "bore it",
+        )  # fmt: skip
+
+    def named(fit: str) -> str:
+        tool = owned[fit]
+        return tool.name if tool else "none owned"
+
+    size = f"{chosen.mm:.6g} mm"
+    return ClearanceAnswer(
+        chosen.name, Figure(chosen.mm, unit_of("drill_mm"), (), 3), holes[question.fit],
+        holes["fine"], holes["medium"], holes["coarse"], named("fine"), named("medium"),
+        named("coarse"),
+        (Caution("Mind", "where it sits", "Clearance bolts clamp and do not locate: close pins or "
+                 "fitted studs do that.", None, PRACTICE),),
+        (Link("hole", (("size", size),), f"Drill {chosen.name} with its pilot and stops"),),
+    )  # fmt: skip
+
+
+CLEARANCE = register(
+    Calculator(
+        name="clearance",
+        title="The hole a screw passes through",
+        question=ClearanceQuestion,
+        answer=ClearanceAnswer,
+        compute=clearance,
+        needs=needs,
+        sentences={"": "A hole to clear {thread}, {fit}"},
+        triggers=("clearance", "clearance hole", "clearance drill", "clear a screw"),
+        headline=lambda a: f"{a.drill_name} · hole {a.hole_mm.words()}",
+    )
+)

@@ -1,0 +1,278 @@
+"""``cover``: how many studs of which size hold a cover against a pressure."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from fractions import Fraction
+from math import ceil, pi
+from typing import Annotated
+
+from runk.core.fields import Field, Kind
+from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.refusals import Refused
+from runk.core.registry import Calculator, register
+from runk.core.sources import MECHANICS, PRACTICE
+from runk.core.threads import laws
+from runk.core.threads.series import Thread
+from runk.core.threads.thread import THREAD_FIELD, no_needs
+from runk.core.units import unit_of
+
+ALLOWED = (25.0, 30.0, 40.0)
+"""Low stress for small studs, N/mm²: least, usual, most. Common practice."""
+LEAST_STUDS, MOST_STUDS = 3, 36
+ACROSS_FLATS, CORNERS = 1.75, 1.1547
+SPANNER = 1.45
+WIDEST_TIMES = 8.0
+EDGE_TIMES = 0.75
+
+
+@dataclass(frozen=True, slots=True)
+class CoverQuestion:
+    """A cover under pressure.
+
+    Args:
+        seal: Diameter the pressure acts over: to the middle of the gasket, or the bore.
+        circle: Diameter of the stud circle.
+        rim: Diameter of the cover; ``seal`` is its inner wall.
+        count: Studs, where decided; worked out where not.
+        allowed: Stress allowed in a stud, N/mm².
+    """
+
+    thread: Annotated[Thread, THREAD_FIELD]
+    pressure: Annotated[
+        float,
+        Field(Kind.PRESSURE, "pressure", ("psi", "bar", "mpa", "n/mm2"), low=0.0001, high=20.0,
+              placeholder="80 psi"),
+    ]  # fmt: skip
+    seal: Annotated[
+        Fraction,
+        Field(Kind.LENGTH, "diameter under pressure", ("bore", "seal", "cylinder"), low=1.0,
+              high=1000.0, placeholder="22 mm"),
+    ]  # fmt: skip
+    circle: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "stud circle", ("circle", "pcd"), low=1.0, high=1200.0,
+              placeholder="not said"),
+    ] = None  # fmt: skip
+    rim: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "diameter of the cover", ("rim", "outside"), low=1.0, high=1500.0,
+              placeholder="not said"),
+    ] = None  # fmt: skip
+    count: Annotated[
+        int | None,
+        Field(Kind.COUNT, "studs", ("studs", "stud"), low=2, high=60, placeholder="work it out"),
+    ] = None  # fmt: skip
+    allowed: Annotated[
+        float | None,
+        Field(Kind.NUMBER, "stress allowed, N/mm²", ("allowed",), low=1.0, high=200.0,
+              placeholder="30"),
+    ] = None  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class CoverAnswer:
+    """A cover's studs: ``count`` of them, ``least`` that the stress wants."""
+
+    count: int
+    least: int
+    load_n: Figure
+    share_n: Figure
+    stress_n_per_mm2: Figure
+    allowed_n_per_mm2: Figure
+    stress_area_mm2: Figure
+    circle_mm: Figure
+    chord_mm: Figure
+    chord_over_diameter_ratio: Figure
+    inner_wall_mm: Figure
+    outer_wall_mm: Figure | None
+    spanner_mm: Figure
+    between_nuts_mm: Figure
+    cautions: tuple[Caution, ...]
+    links: tuple[Link, ...]
+
+
+@law("Usual stud circle", "{seal_mm} + 2 × ({major_mm} ÷ 2 + {wall_mm})", PRACTICE)
+def usual_circle_mm(seal_mm: Num, major_mm: Num, wall_mm: Num) -> Num:
+    """A circle that leaves a wall between stud and bore.
+
+    >>> usual_circle_mm(22.0, 4.0, 3.0)
+    32.0
+    """
+    return seal_mm + 2 * (major_mm / 2 + wall_mm)
+
+
+@law("Wall beside a stud", "({outer_mm} - {inner_mm}) ÷ 2 - {major_mm} ÷ 2")
+def wall_beside_mm(outer_mm: Num, inner_mm: Num, major_mm: Num) -> Num:
+    """Metal between a stud and the next edge.
+
+    >>> wall_beside_mm(32.0, 22.0, 4.0)
+    3.0
+    """
+    return (outer_mm - inner_mm) / 2 - major_mm / 2
+
+
+@law("Room a spanner wants", "{share} × {flats_mm}", PRACTICE)
+def spanner_mm(share: Num, flats_mm: Num) -> Num:
+    """Across the outside of a small open spanner, by its flats.
+
+    >>> round(spanner_mm(1.45, 7.0), 2)
+    10.15
+    """
+    return share * flats_mm
+
+
+@law("Between the nuts", "{chord_mm} - {corners_mm}")
+def between_nuts_mm(chord_mm: Num, corners_mm: Num) -> Num:
+    """Room left between neighbouring nuts, corner to corner.
+
+    >>> between_nuts_mm(16.0, 8.0)
+    8.0
+    """
+    return chord_mm - corners_mm
+
+
+@law("Distance in diameters", "{chord_mm} ÷ {major_mm}")
+def in_diameters_ratio(chord_mm: Num, major_mm: Num) -> Num:
+    """Distance of neighbours in stud diameters.
+
+    >>> in_diameters_ratio(16.0, 4.0)
+    4.0
+    """
+    return chord_mm / major_mm
+
+
+def cover(question: CoverQuestion, _: None = None) -> CoverAnswer:
+    """Studs for a cover under pressure.
+
+    Raises:
+        Refused: Studs that overlap, a circle inside the bore or outside the cover.
+
+    >>> from runk.core.threads.series import find_thread
+    >>> answer = cover(CoverQuestion(find_thread("M3"), 0.55, Fraction(22)))
+    >>> answer.count, round(answer.load_n.value)
+    (4, 209)
+    """
+    thread, w = question.thread, Working()
+    major, seal = thread.major_mm, float(question.seal)
+    area = w.of(laws.stress_area_mm2, "stress_area_mm2", major_mm=major,
+                times=thread.form.stress, pitch_mm=thread.pitch_mm)  # fmt: skip
+    load = w.of(laws.pressure_n, "load_n", pressure_n_per_mm2=question.pressure, seal_mm=seal)
+    allowed = question.allowed or ALLOWED[1]
+    least = max(2, ceil(load.value / (area.value * allowed) - 1e-9))
+    circle = _circle(w, question, seal, major)
+    spread = pi * circle.value / (WIDEST_TIMES * major)
+    count = question.count or _even(max(least, LEAST_STUDS, ceil(spread)))
+    chord = w.of(laws.chord_mm, "chord_mm", circle_mm=circle.value, count=float(count))
+    flats = ACROSS_FLATS * major
+    corners = CORNERS * flats
+    if chord.value <= major * 1.2:
+        raise Refused(
+            f"{count} studs of {thread.name} on a circle of {circle.value:.1f} mm overlap: they "
+            f"stand {chord.value:.2f} mm apart. The stress wants {least} of them: take a larger "
+            "thread.", field="thread" if question.count is None else "count", suggest=str(least),
+        )  # fmt: skip
+    share = w.of(laws.share_n, "share_n", load_n=load.value, count=float(count))
+    stress = w.of(laws.stress_n_per_mm2, load_n=share.value, area_mm2=area.value)
+    inner = w.of(wall_beside_mm, "inner_wall_mm", outer_mm=circle.value, inner_mm=seal,
+                 major_mm=major)  # fmt: skip
+    outer = None
+    if question.rim is not None:
+        outer = w.of(wall_beside_mm, "outer_wall_mm", outer_mm=float(question.rim),
+                     inner_mm=circle.value, major_mm=major)  # fmt: skip
+    between = w.of(between_nuts_mm, chord_mm=chord.value, corners_mm=corners)
+    ratio = w.of(in_diameters_ratio, "chord_over_diameter_ratio", chord_mm=chord.value,
+                 major_mm=major)  # fmt: skip
+    spanner = w.of(spanner_mm, share=SPANNER, flats_mm=flats)
+    cautions = _cautions(question, allowed, stress, ratio, (inner, outer), between, spanner)
+    return CoverAnswer(
+        count, least, load, share, stress, Figure(allowed, unit_of("allowed_n_per_mm2")), area,
+        circle, chord, ratio, inner, outer, spanner, between,
+        cautions, _links(question),
+    )  # fmt: skip
+
+
+def _even(count: int) -> int:
+    """Covers have an even number of studs, above three."""
+    return count + count % 2 if count > LEAST_STUDS else max(count, 4)
+
+
+def _circle(w: Working, question: CoverQuestion, seal: float, major: float) -> Figure:
+    if question.circle is None:
+        if question.rim is not None and float(question.rim) > seal + 2 * major:
+            return Figure((seal + float(question.rim)) / 2, unit_of("circle_mm"))
+        return w.of(usual_circle_mm, "circle_mm", seal_mm=seal, major_mm=major,
+                    wall_mm=EDGE_TIMES * major)  # fmt: skip
+    circle = float(question.circle)
+    if circle <= seal + major:
+        raise Refused(
+            f"A stud circle of {circle:g} mm cuts into the {seal:g} mm bore.", field="circle",
+            suggest=f"{seal + 2.5 * major:.1f} mm",
+        )  # fmt: skip
+    if question.rim is not None and circle + major >= float(question.rim):
+        raise Refused(
+            f"A stud circle of {circle:g} mm runs off a cover of {float(question.rim):g} mm.",
+            field="circle", suggest=f"{(seal + float(question.rim)) / 2:.1f} mm",
+        )  # fmt: skip
+    return Figure(circle, unit_of("circle_mm"))
+
+
+def _cautions(
+    question: CoverQuestion, allowed: float, stress: Figure, ratio: Figure,
+    walls: tuple[Figure, Figure | None], between: Figure, spanner: Figure,
+) -> tuple[Caution, ...]:  # fmt: skip
+    found = [
+        Caution("Stop", "stored energy", "Steam and air under pressure kill. This is guidance: "
+                "hydraulic test, safety valve, and your club's or a licensed inspector and the "
+                "local code decide.", "load_n", PRACTICE)
+    ]  # fmt: skip
+    if stress.value > allowed:
+        found.append(
+            Caution("Stop", "the stress", f"{stress.value:.0f} N/mm² is over the {allowed:.0f} "
+                    "allowed: more studs, or larger ones.", "stress_n_per_mm2", MECHANICS)
+        )  # fmt: skip
+    if ratio.value > WIDEST_TIMES:
+        found.append(
+            Caution("Mind", "leaks", f"{ratio.value:.1f} diameters apart: the gasket blows between "
+                    "studs that stand so far from each other.", "chord_mm", PRACTICE)
+        )  # fmt: skip
+    least = EDGE_TIMES * question.thread.major_mm
+    thin = [wall for wall in walls if wall is not None and wall.value < least - 1e-9]
+    if thin:
+        found.append(
+            Caution("Mind", "the wall", f"{min(x.value for x in thin):.2f} mm is left beside a "
+                    f"stud: {least:.2f} at least.", "inner_wall_mm", PRACTICE)
+        )  # fmt: skip
+    if between.value < 0.5 * spanner.value / 2:
+        found.append(
+            Caution("Mind", "the spanner", f"Only {between.value:.1f} mm between the nuts: no "
+                    "spanner goes on. A box spanner, smaller nuts, or fewer studs.",
+                    "between_nuts_mm", PRACTICE)
+        )  # fmt: skip
+    return tuple(sorted(found, key=lambda c: c.word != "Stop"))
+
+
+def _links(question: CoverQuestion) -> tuple[Link, ...]:
+    name = question.thread.name
+    return (
+        Link("stud", (("thread", name), ("count", str(question.count or ""))), "The studs"),
+        Link("tighten", (("thread", name),), "How tight the nuts go"),
+    )
+
+
+COVER = register(
+    Calculator(
+        name="cover",
+        title="Studs of a cover under pressure",
+        question=CoverQuestion,
+        answer=CoverAnswer,
+        compute=cover,
+        needs=no_needs,
+        sentences={
+            "": "A cover held by[ {count}] {thread} studs against {pressure} on {seal}[, on a "
+            "circle of {circle}][, the cover {rim} across][, {allowed} N/mm² allowed]"
+        },
+        triggers=("cover", "cover studs", "studs for a cover", "cylinder cover"),
+        headline=lambda a: f"{a.count} studs · {a.stress_n_per_mm2.words()} each",
+    )
+)

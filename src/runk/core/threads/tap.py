@@ -1,0 +1,313 @@
+"""``tap``: the drill, the depth and the torque of a tapped hole."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from enum import StrEnum
+from fractions import Fraction
+from typing import Annotated
+
+from runk.core.fields import Choice, Field, Kind
+from runk.core.figures import Caution, Figure, Link, Working
+from runk.core.holes.laws import point_mm
+from runk.core.holes.question import ENDS, Ends
+from runk.core.lengths import Reading
+from runk.core.metals.metal import Metal
+from runk.core.refusals import Refused
+from runk.core.registry import Calculator, register
+from runk.core.threads import laws
+from runk.core.threads.engage import School, bracket, chosen_of, target_percent
+from runk.core.threads.series import Thread
+from runk.core.threads.tap_minds import minds
+from runk.core.threads.tap_torque import TapTorque, torque_of
+from runk.core.threads.thread import THREAD_FIELD
+from runk.core.tools import ShopTool, ToolKind
+from runk.core.units import unit_of
+from runk.core.workshop import Workshop
+
+LEADS = {"taper": 8.0, "second": 4.0, "bottoming": 2.0}
+"""Threads of a tap's lead: common practice."""
+MALE_UP_TO_MM, MALE_SHARE = 6.0, 0.35
+"""Taps up to about 6 mm end in a male point, about so much of their diameter: from memory."""
+POINT_DEG = 118.0
+
+
+class LastTap(StrEnum):
+    """The last tap that goes down the hole."""
+
+    TAPER = "taper"
+    SECOND = "second"
+    BOTTOMING = "bottoming"
+
+
+SCHOOLS = (
+    Choice("easy", "for easy tapping", ("easy", "easy tapping", "easy school")),
+    Choice("book", "by the book", ("book", "by the book", "book size", "full thread")),
+)
+TAPS = (
+    Choice("taper", "a taper tap", ("taper tap", "taper")),
+    Choice("second", "a second tap", ("second tap", "plug tap", "second")),
+    Choice("bottoming", "a bottoming tap", ("bottoming tap", "bottoming", "plug")),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class TapQuestion:
+    """A hole to be tapped.
+
+    Args:
+        deep: Full thread wanted; of a through hole, how thick the metal is.
+        thick: Of a blind hole: how thick the part is there.
+        last: The last tap down the hole; as owned, or as usual, where left out.
+    """
+
+    thread: Annotated[Thread, THREAD_FIELD]
+    metal: Annotated[str, Field(Kind.METAL, "metal", placeholder="mild steel")] = "mild-steel"
+    deep: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "depth of thread", ("deep", "depth", "long"), low=0.2, high=200.0,
+              placeholder="say how deep"),
+    ] = None  # fmt: skip
+    ends: Annotated[Ends, Field(Kind.CHOICE, "ends", choices=ENDS)] = Ends.THROUGH
+    thick: Annotated[
+        Fraction | None,
+        Field(Kind.LENGTH, "thickness of the part", ("thick",), low=0.2, high=500.0,
+              placeholder="say how thick"),
+    ] = None  # fmt: skip
+    school: Annotated[School, Field(Kind.CHOICE, "school", choices=SCHOOLS)] = School.EASY
+    last: Annotated[LastTap | None, Field(Kind.CHOICE, "last tap", choices=TAPS)] = None
+
+
+@dataclass(frozen=True)
+class TapShop:
+    """The metal, the drills, and the taps of this very thread."""
+
+    metal: Metal
+    drills: tuple[ShopTool, ...]
+    taps: tuple[ShopTool, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class DrillChoice:
+    """An owned drill, what it leaves of the thread, and what that still holds."""
+
+    name: str
+    mm: Figure
+    engagement_percent: Figure
+    strength_percent: Figure
+    chosen: bool
+
+
+@dataclass(frozen=True, slots=True)
+class SchoolDrill:
+    """What a school aims at, and the drill it would take."""
+
+    school: str
+    title: str
+    target_percent: Figure
+    drill_name: str
+    engagement_percent: Figure | None
+    chosen: bool
+
+
+@dataclass(frozen=True, slots=True)
+class TapAnswer:
+    """A tapped hole.
+
+    ``hole_depth_mm`` is where the drill's tip ends. ``torque_nm`` is what the tap wants as
+    usual, between ``torque_low_nm`` and ``torque_high_nm``; it breaks near ``break_torque_nm``.
+    """
+
+    drill_name: str
+    drill_mm: Figure
+    engagement_percent: Figure
+    target_percent: Figure
+    ideal_mm: Figure
+    drills: tuple[DrillChoice, ...]
+    schools: tuple[SchoolDrill, ...]
+    major_mm: Figure
+    pitch_mm: Figure
+    minor_mm: Figure
+    deep_mm: Figure | None
+    hole_depth_mm: Figure | None
+    lead_mm: Figure
+    turns: Figure | None
+    torque_nm: Figure
+    torque_low_nm: Figure
+    torque_high_nm: Figure
+    break_torque_nm: Figure
+    near_percent: Figure
+    last_tap: str
+    taps_say: str
+    back_off_says: str
+    lubricant: str
+    cautions: tuple[Caution, ...]
+    links: tuple[Link, ...]
+
+
+def needs(question: TapQuestion, workshop: Workshop) -> TapShop:
+    """Pick the metal, the drills and the taps of this thread."""
+    name = question.thread.name.lower()
+    taps = tuple(
+        t for t in workshop.tools if t.kind is ToolKind.TAP and t.sound and t.name.lower() == name
+    )
+    return TapShop(workshop.metals[question.metal], workshop.drills, taps)
+
+
+def settle(question: TapQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> TapQuestion:
+    """Name the last tap where it was left open: as owned, else as usual."""
+    if question.last is not None:
+        return question
+    owned = {t.series for t in needs(question, workshop).taps}
+    wanted = (
+        ("bottoming", "second", "taper") if question.ends is Ends.BLIND else ("second", "taper")
+    )
+    usual = "bottoming" if question.ends is Ends.BLIND else "second"
+    return replace(question, last=LastTap(next((s for s in wanted if s in owned), usual)))
+
+
+def _check(question: TapQuestion, shop: TapShop) -> None:
+    if question.ends is Ends.BLIND and question.deep is None:
+        raise Refused("How deep is the thread?", field="deep", suggest="8 mm")
+    if (
+        question.ends is Ends.BLIND and question.thick is not None and question.deep is not None
+        and question.deep >= question.thick
+    ):  # fmt: skip
+        raise Refused(
+            f"A thread {float(question.deep):g} mm deep goes through a part "
+            f"{float(question.thick):g} mm thick.", field="deep",
+        )  # fmt: skip
+    if not shop.drills:
+        raise Refused(
+            "There is no drill in the trays that can be used: add a set in the Workshop.",
+            field="thread", suggest="Workshop, Trays, add a set",
+        )  # fmt: skip
+
+
+def tap(question: TapQuestion, shop: TapShop) -> TapAnswer:
+    """A tapped hole: its drill by both schools, its depth, its torque.
+
+    Raises:
+        Refused: No owned drill leaves a thread, or the depth cannot be.
+
+    >>> from runk.core.threads.series import find_thread
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> asked = TapQuestion(find_thread("M4"), school=School.BOOK)
+    >>> answer = tap(asked, needs(asked, WORKSHOP))
+    >>> answer.drill_name, round(answer.engagement_percent.value)
+    ('3.3 mm', 77)
+    """
+    _check(question, shop)
+    w, thread = Working(), question.thread
+    form = thread.form
+    deep = None if question.deep is None else float(question.deep)
+    working = w(laws.thread_depth_mm, times=form.working, pitch_mm=thread.pitch_mm,
+                source=form.source)  # fmt: skip
+    targets = {s: target_percent(w, thread, shop.metal, deep, s) for s in School}
+    target = targets[question.school]
+    ideal = w.of(laws.tapping_mm, "ideal_mm", major_mm=thread.major_mm, working_mm=working,
+                 percent=target.value)  # fmt: skip
+    around = bracket(w, thread, working, shop.drills, ideal.value)
+    chosen = chosen_of(around, target.value)
+    drill = chosen.mm
+    engaged = w.of(laws.engagement_percent, major_mm=thread.major_mm, drill_mm=drill,
+                   working_mm=working)  # fmt: skip
+    last = (question.last or LastTap.SECOND).value
+    lead = w.of(laws.thread_depth_mm, "lead_mm", times=LEADS[last], pitch_mm=thread.pitch_mm,
+                why=f"{LEADS[last]:g} threads of lead")  # fmt: skip
+    blind = question.ends is Ends.BLIND
+    hole = _hole_depth(w, thread, deep, lead.value, drill, blind=blind)
+    turns = None
+    if deep is not None:
+        turns = w.of(laws.tap_turns, "turns", thread_mm=deep, pitch_mm=thread.pitch_mm,
+                     lead_threads=LEADS[last])  # fmt: skip
+    torque: TapTorque = torque_of(w, thread, shop.metal, drill, LEADS["taper"])
+    schools = tuple(
+        _school(thread, working, shop, school, targets[school], question.school)
+        for school in School
+    )  # fmt: skip
+    choices = tuple(
+        DrillChoice(t.name, Figure(t.mm, unit_of("mm"), (), 3), percent, strength, t is chosen)
+        for t, percent, strength in around.rows
+    )  # fmt: skip
+    return TapAnswer(
+        chosen.name, Figure(drill, unit_of("drill_mm"), (), 3), engaged, target, ideal, choices,
+        schools, Figure(thread.major_mm, unit_of("major_mm"), (), 3),
+        Figure(thread.pitch_mm, unit_of("pitch_mm"), (), 4),
+        w.of(laws.smaller_mm, "minor_mm", major_mm=thread.major_mm, times=form.minor,
+             pitch_mm=thread.pitch_mm, source=form.source),
+        None if deep is None else Figure(deep, unit_of("deep_mm")), hole, lead, turns,
+        torque.usual, torque.low, torque.high, torque.breaks, torque.near, last,
+        _taps_say(last, blind, shop.taps), torque.back_off, shop.metal.coolant_drill,
+        minds(question, shop.metal, shop.taps, engaged.value, hole, torque),
+        _links(question, chosen, hole),
+    )  # fmt: skip
+
+
+def _hole_depth(
+    w: Working, thread: Thread, deep: float | None, lead: float, drill: float, *, blind: bool
+) -> Figure | None:
+    if deep is None:
+        return None
+    if not blind:
+        return Figure(deep, unit_of("hole_depth_mm"))
+    start = len(w.steps)
+    end = w(point_mm, diameter_mm=drill, angle_deg=POINT_DEG)
+    if thread.major_mm <= MALE_UP_TO_MM:
+        end = max(end, MALE_SHARE * thread.major_mm)
+    value = w(laws.blind_mm, thread_mm=deep, lead_mm=lead, end_mm=end)
+    return w.figure(value, "hole_depth_mm", since=start)
+
+
+def _school(
+    thread: Thread, working: float, shop: TapShop, school: School, target: Figure, asked: School
+) -> SchoolDrill:
+    w = Working()
+    title = next(c.label for c in SCHOOLS if c.key == school)
+    ideal = laws.tapping_mm(thread.major_mm, working, target.value)
+    around = bracket(w, thread, working, shop.drills, ideal)
+    tool = chosen_of(around, target.value)
+    percent = w.of(laws.engagement_percent, major_mm=thread.major_mm, drill_mm=tool.mm,
+                   working_mm=working)  # fmt: skip
+    return SchoolDrill(school, title, target, tool.name, percent, school is asked)
+
+
+def _taps_say(last: str, blind: bool, taps: tuple[ShopTool, ...]) -> str:
+    owned = [s for s in LEADS if any(t.series == s for t in taps)]
+    order = [s for s in ("taper", "second", "bottoming") if not owned or s in owned or s == last]
+    order = order[: order.index(last) + 1] if last in order else [*order, last]
+    said = ", then ".join(order)
+    return f"{said[0].upper()}{said[1:]}." + (
+        " The last goes in only as far as the hole is deep: mark it." if blind else ""
+    )
+
+
+def _links(question: TapQuestion, drill: ShopTool, hole: Figure | None) -> tuple[Link, ...]:
+    asked = [("size", f"{drill.mm:.6g} mm"), ("metal", question.metal), ("ends", question.ends)]
+    if hole is not None:
+        asked.append(("deep", f"{hole.value:.2f} mm"))
+    return (
+        Link("hole", tuple(asked), f"Drill {drill.name}: pilot and stops"),
+        Link("clearance", (("thread", question.thread.name),), "The clearance hole of its mate"),
+    )
+
+
+TAP = register(
+    Calculator(
+        name="tap",
+        title="A tapped hole",
+        question=TapQuestion,
+        answer=TapAnswer,
+        compute=tap,
+        needs=needs,
+        settle=settle,
+        sentences={
+            "": "Tap {thread} in {metal}, {ends}[, {deep} deep][ in a part {thick} thick], drilled "
+            "{school}, ending with {last}"
+        },
+        triggers=("tap", "tapping", "tapped", "tapping size", "tapping drill", "tap drill",
+                  "tapped hole"),
+        headline=lambda a: f"{a.drill_name} · {a.engagement_percent.words()}",
+    )
+)  # fmt: skip

@@ -1,0 +1,100 @@
+"""What to mind about a tapped hole."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from runk.core.figures import Caution, Figure
+from runk.core.holes.question import Ends
+from runk.core.metals.metal import Metal
+from runk.core.sources import MECHANICS, PRACTICE
+from runk.core.threads.tap_torque import TapTorque
+from runk.core.tools import ShopTool
+
+if TYPE_CHECKING:
+    from runk.core.threads.tap import TapQuestion
+
+BOOK_ME_PERCENT = 95.0
+NEAR_PERCENT = 60.0
+SMALL_MM = 3.0
+
+
+def minds(
+    question: TapQuestion, metal: Metal, taps: tuple[ShopTool, ...], engaged: float,
+    hole: Figure | None, torque: TapTorque,
+) -> tuple[Caution, ...]:  # fmt: skip
+    """Cautions of this very hole, the pressing ones first."""
+    found = [
+        *_of_depth(question, hole), *_of_torque(torque), *_of_taps(question, taps),
+        *_of_metal(metal), *_of_size(question),
+    ]  # fmt: skip
+    if question.thread.series == "ME" and engaged >= BOOK_ME_PERCENT:
+        found.append(
+            Caution("Mind", "the full thread", f"{engaged:.0f} %: the traditional sizes go so far, "
+                    "in brass and with a keen tap.", "engagement_percent", PRACTICE)
+        )  # fmt: skip
+    return tuple(sorted(found, key=lambda c: c.word != "Stop"))
+
+
+def _of_depth(question: TapQuestion, hole: Figure | None) -> list[Caution]:
+    if question.ends is not Ends.BLIND or hole is None:
+        return []
+    found = [
+        Caution("Mind", "the bottom", "Feel for it: a tap that meets the bottom of the hole "
+                "breaks with the next quarter turn.", "hole_depth_mm", PRACTICE)
+    ]  # fmt: skip
+    if question.thick is not None and hole.value >= float(question.thick):
+        found.append(
+            Caution("Stop", "breaking through", f"The drill's tip ends at {hole.value:.2f} mm and "
+                    f"the part is {float(question.thick):g} thick: take a tap with a shorter lead, "
+                    "less thread, or a flat-ended drill.", "hole_depth_mm", MECHANICS)
+        )  # fmt: skip
+    return found
+
+
+def _of_torque(torque: TapTorque) -> list[Caution]:
+    if torque.near.value < NEAR_PERCENT:
+        return []
+    word = "Stop" if torque.near.value >= 100 else "Mind"
+    return [
+        Caution(word, "the tap", f"At its worst it wants {torque.near.value:.0f} % of what breaks "
+                "it: a larger drill, a fresh tap, more oil, and back off often.", "torque_nm",
+                MECHANICS)
+    ]  # fmt: skip
+
+
+def _of_taps(question: TapQuestion, taps: tuple[ShopTool, ...]) -> list[Caution]:
+    if not taps:
+        return [
+            Caution("Mind", "the drawer", f"No {question.thread.name} tap is in the trays.", None,
+                    PRACTICE)
+        ]  # fmt: skip
+    if question.last is not None and all(t.series != question.last for t in taps):
+        return [
+            Caution("Mind", "the drawer", f"No {question.last} {question.thread.name} tap is in "
+                    "the trays.", None, PRACTICE)
+        ]  # fmt: skip
+    return []
+
+
+def _of_metal(metal: Metal) -> list[Caution]:
+    if metal.family == "stainless":
+        return [
+            Caution("Mind", "the work hardening", "Never stop and rub: keep it cutting, clear it, "
+                    "and use tapping compound.", None, PRACTICE)
+        ]  # fmt: skip
+    if metal.kind == "copper":
+        return [Caution("Mind", "grabbing", "Copper tears and grabs a tap: paraffin, and clear "
+                        "often.", None, PRACTICE)]  # fmt: skip
+    return []
+
+
+def _of_size(question: TapQuestion) -> list[Caution]:
+    small = question.thread.major_mm <= SMALL_MM
+    says = (
+        "Hold it square with a sprung follower in the chuck, the drive isolated, and turn by hand"
+    )
+    return [
+        Caution("Mind", "holding it square", f"{says}{'; never under power' if small else ''}.",
+                None, PRACTICE)
+    ]  # fmt: skip
