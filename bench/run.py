@@ -24,6 +24,7 @@ from runk.core.cutting.sweep import chosen_steps, sheet_rpm, targets_rpm
 from runk.core.machines.choose import OVER_ALLOWED
 from runk.core.machines.machine import Holding
 from runk.core.metals import shipped_metals
+from runk.core.threads import find_thread, threads
 from runk.demo.back_shed import LATHE, WORKSHOP
 from runk.formats.sheet_pdf import sheet_pdf
 
@@ -35,6 +36,7 @@ QUESTION = {
 OFFCUT = {"size": "20 mm", "length": "50 mm", "weight": "123", "magnet": "yes"}
 WHINE = {"sign": "whine", "metal": "silver-steel", "diameter": "22", "rpm": "500"}
 REAMED = {"size": "10", "metal": "gunmetal", "finish": "machine-reamed", "deep": "20"}
+TAPPED = {"thread": "4 BA", "metal": "stainless-303", "ends": "blind", "deep": "7"}
 Row = tuple[str, str, str, str]
 
 
@@ -44,6 +46,7 @@ def over_http() -> list[Row]:
     with Pair() as pair:
         for name, question in (
             ("speed", QUESTION), ("identify", OFFCUT), ("faults", WHINE), ("hole", REAMED),
+            ("tap", TAPPED),
         ):  # fmt: skip
             asked = packed(question)
             reply = pair.runk(f"/api/calc/{name}", asked)
@@ -59,6 +62,26 @@ def over_http() -> list[Row]:
                 f"`{name}` over HTTP against a typed echo of the same {len(reply)} bytes", ratio, 2.0
             ))  # fmt: skip
     return rows
+
+
+def lookup() -> list[Row]:
+    """A thread found by its typed name, nothing of it remembered, against a bare dict of names."""
+    names = [t.name.lower() for t in threads()]
+    known = dict.fromkeys(names, 1)
+    find = find_thread.__wrapped__
+
+    def ours() -> object:
+        return [find(name) for name in names]
+
+    def bare() -> object:
+        return [known[name] for name in names]
+
+    ratio = side_by_side(ours, bare, 100)
+    each = ratio.ours_p50 / len(names)
+    return [(
+        f"A thread by its typed name among {len(names)}, against a bare dict",
+        f"{each:.1f} µs each ({ratio.p50:.0f}x)", "under 50 µs", _met(each < 50),
+    )]  # fmt: skip
 
 
 def importing() -> list[Row]:

@@ -58,6 +58,7 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("practice", "/practice", "light", (1280, 800), _nothing),
     ("holes", "/holes", "light", (1280, 800), _last_drill),
     ("trays", "/trays", "light", (1280, 800), _nothing),
+    ("threads", "/threads", "light", (1280, 800), _nothing),
     ("faults", "/faults", "light", (1280, 800), _nothing),
     ("metals", "/metals", "light", (1280, 800), _nothing),
     ("sheet", "/sheet", "light", (1280, 800), _nothing),

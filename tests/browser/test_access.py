@@ -28,6 +28,14 @@ VIEWS: list[tuple[str, str, list[str]]] = [
     ("stops", "/holes/depth", []),
     ("angled", "/holes/angled", []),
     ("trays", "/trays", []),
+    ("tap", "/threads", []),
+    ("tap on the bench", "/threads", ["b"]),
+    ("die", "/threads/die", []),
+    ("stud", "/threads/stud", []),
+    ("cover", "/threads/cover", []),
+    ("clearance", "/threads/clearance", []),
+    ("which", "/threads/which", []),
+    ("sizes", "/threads/sizes", []),
     ("faults", "/faults", []),
     ("metals", "/metals", []),
     ("sheet", "/sheet", []),
@@ -39,7 +47,9 @@ VIEWS: list[tuple[str, str, list[str]]] = [
 
 SHOWS = {
     "/metals": "g/cm³", "/practice": "Wind on", "/holes/nearest": "Next above",
-    "/holes/depth": "in all", "/holes/angled": "Drill so deep", "/trays": "letter drills",
+    "/holes/depth": "in all", "/holes/angled": "Drill so deep", "/trays": "letter drills", "/threads": "How near to breaking", "/threads/die": "Clean every",
+    "/threads/stud": "Each is long", "/threads/cover": "Lifting the cover",
+    "/threads/clearance": "Medium", "/threads/which": "Likeliest", "/threads/sizes": "Core",
 }  # fmt: skip
 
 

@@ -15,6 +15,9 @@ const NearestRoom = lazy(() => import('./rooms/holes/NearestRoom'));
 const DepthRoom = lazy(() => import('./rooms/holes/DepthRoom'));
 const AngledRoom = lazy(() => import('./rooms/holes/AngledRoom'));
 const TraysRoom = lazy(() => import('./rooms/trays/TraysRoom'));
+const TapRoom = lazy(() => import('./rooms/threads/TapRoom'));
+const job = (name: 'DieRoom' | 'StudRoom' | 'CoverRoom' | 'ClearanceRoom' | 'TightenRoom' | 'WhichRoom' | 'SizesRoom') =>
+  lazy(() => import('./rooms/threads/Jobs').then((module) => ({ default: module[name] })));
 const SlateRoom = lazy(() => import('./rooms/slate/SlateRoom'));
 
 const root = createRootRoute({ component: Shell });
@@ -34,6 +37,14 @@ const nearest = createRoute({ getParentRoute: () => root, path: '/holes/nearest'
 const depth = createRoute({ getParentRoute: () => root, path: '/holes/depth', component: DepthRoom });
 const angled = createRoute({ getParentRoute: () => root, path: '/holes/angled', component: AngledRoom });
 const trays = createRoute({ getParentRoute: () => root, path: '/trays', component: TraysRoom });
+const threads = createRoute({ getParentRoute: () => root, path: '/threads', component: TapRoom });
+const die = createRoute({ getParentRoute: () => root, path: '/threads/die', component: job('DieRoom') });
+const stud = createRoute({ getParentRoute: () => root, path: '/threads/stud', component: job('StudRoom') });
+const cover = createRoute({ getParentRoute: () => root, path: '/threads/cover', component: job('CoverRoom') });
+const clearance = createRoute({ getParentRoute: () => root, path: '/threads/clearance', component: job('ClearanceRoom') });
+const tighten = createRoute({ getParentRoute: () => root, path: '/threads/tighten', component: job('TightenRoom') });
+const which = createRoute({ getParentRoute: () => root, path: '/threads/which', component: job('WhichRoom') });
+const sizes = createRoute({ getParentRoute: () => root, path: '/threads/sizes', component: job('SizesRoom') });
 const faults = createRoute({ getParentRoute: () => root, path: '/faults', component: FaultsRoom });
 const metals = createRoute({ getParentRoute: () => root, path: '/metals', component: MetalsRoom });
 const sheet = createRoute({ getParentRoute: () => root, path: '/sheet', component: SheetRoom });
@@ -46,7 +57,8 @@ const workshop = createRoute({
 
 export const router = createRouter({
   routeTree: root.addChildren([
-    home, speeds, toSize, cut, practice, holes, nearest, depth, angled, trays, faults, metals, sheet, slate, workshop,
+    home, speeds, toSize, cut, practice, holes, nearest, depth, angled, trays,
+    threads, die, stud, cover, clearance, tighten, which, sizes, faults, metals, sheet, slate, workshop,
   ]),
 });
 

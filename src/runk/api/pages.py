@@ -11,8 +11,8 @@ from starlette.staticfiles import StaticFiles
 
 _NONCE = "__NONCE__"
 _ROOMS = (
-    "/", "/speeds", "/to-size", "/to-size/{cut}", "/practice", "/holes",
-    "/holes/{question}", "/trays", "/faults", "/metals", "/sheet", "/slate", "/workshop",
+    "/", "/speeds", "/to-size", "/to-size/{cut}", "/practice", "/holes", "/holes/{question}",
+    "/trays", "/threads", "/threads/{job}", "/faults", "/metals", "/sheet", "/slate", "/workshop",
 )  # fmt: skip
 
 

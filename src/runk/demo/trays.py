@@ -27,7 +27,7 @@ _CUTTERS = (
     (ToolKind.END_MILL, ("3 mm", "5 mm", "6 mm", "8 mm", "12 mm", '1/4"', '5/8"')),
     (ToolKind.CENTRE_DRILL, ("1 mm", "2 mm", "3.15 mm")),
 )
-_TAPS = (
+_TAPS: tuple[tuple[tuple[str, ...], tuple[str, ...]], ...] = (
     (("M2", "M2.5", "M3", "M4", "M5", "M6"), ("taper", "second", "bottoming")),
     (("2 BA", "4 BA", "6 BA", "8 BA"), ("taper", "bottoming")),
     (("1/4x40 ME", "3/16x40 ME", "5/16x32 ME"), ("taper", "second")),
@@ -51,8 +51,8 @@ def _all() -> Iterator[ShopTool]:
         for name in names:
             size = read_length(name).mm
             yield ShopTool(kind, name, size, reach_mm=float(3 * size))
-    for names, leads in _TAPS:
-        for name in names:
+    for called, leads in _TAPS:
+        for name in called:
             for which in leads:
                 yield ShopTool(ToolKind.TAP, name, find_thread(name).major, which)
     for name in _DIES:

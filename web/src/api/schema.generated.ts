@@ -55,6 +55,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/clearance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The hole a screw passes through */
+        post: operations["clearance_api_calc_clearance_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/cover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Studs of a cover under pressure */
+        post: operations["cover_api_calc_cover_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/depth": {
         parameters: {
             query?: never;
@@ -66,6 +100,23 @@ export interface paths {
         put?: never;
         /** Where the stop is set */
         post: operations["depth_api_calc_depth_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/die": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A thread by die */
+        post: operations["die_api_calc_die_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -236,6 +287,91 @@ export interface paths {
         put?: never;
         /** /Calc/Speed/Fan */
         post: operations["_calc_speed_fan_api_calc_speed_fan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/stud": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A stud, and a set of them */
+        post: operations["stud_api_calc_stud_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/tap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A tapped hole */
+        post: operations["tap_api_calc_tap_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/thread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A thread's own sizes */
+        post: operations["thread_api_calc_thread_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/tighten": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How tight a nut goes */
+        post: operations["tighten_api_calc_tighten_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/which-thread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which thread is this? */
+        post: operations["which_thread_api_calc_which_thread_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1085,6 +1221,158 @@ export interface components {
             /** Only */
             only: string[];
         };
+        /** ClearanceAnswerWire */
+        ClearanceAnswerWire: {
+            /** Coarse Drill */
+            coarse_drill: string;
+            coarse_mm: components["schemas"]["FigureWire"];
+            drill_mm: components["schemas"]["FigureWire"];
+            /** Drill Name */
+            drill_name: string;
+            /** Fine Drill */
+            fine_drill: string;
+            fine_mm: components["schemas"]["FigureWire"];
+            hole_mm: components["schemas"]["FigureWire"];
+            /** Medium Drill */
+            medium_drill: string;
+            medium_mm: components["schemas"]["FigureWire"];
+        };
+        /** ClearanceQuestion */
+        ClearanceQuestion: {
+            /**
+             * Fit
+             * @description fit: fine, medium, coarse
+             */
+            fit?: string | null;
+            /**
+             * Thread
+             * @description thread
+             */
+            thread?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** ClearanceReply */
+        ClearanceReply: {
+            answer: components["schemas"]["ClearanceAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** CoverAnswerWire */
+        CoverAnswerWire: {
+            allowed_n_per_mm2: components["schemas"]["FigureWire"];
+            between_nuts_mm: components["schemas"]["FigureWire"];
+            chord_mm: components["schemas"]["FigureWire"];
+            chord_over_diameter_ratio: components["schemas"]["FigureWire"];
+            circle_mm: components["schemas"]["FigureWire"];
+            /** Count */
+            count: number;
+            inner_wall_mm: components["schemas"]["FigureWire"];
+            /** Least */
+            least: number;
+            load_n: components["schemas"]["FigureWire"];
+            outer_wall_mm: components["schemas"]["FigureWire"] | null;
+            share_n: components["schemas"]["FigureWire"];
+            spanner_mm: components["schemas"]["FigureWire"];
+            stress_area_mm2: components["schemas"]["FigureWire"];
+            stress_n_per_mm2: components["schemas"]["FigureWire"];
+        };
+        /** CoverQuestion */
+        CoverQuestion: {
+            /**
+             * Allowed
+             * @description stress allowed, N/mm²
+             */
+            allowed?: string | number | null;
+            /**
+             * Circle
+             * @description stud circle
+             */
+            circle?: string | number | null;
+            /**
+             * Count
+             * @description studs
+             */
+            count?: string | number | null;
+            /**
+             * Pressure
+             * @description pressure
+             */
+            pressure?: string | number | null;
+            /**
+             * Rim
+             * @description diameter of the cover
+             */
+            rim?: string | number | null;
+            /**
+             * Seal
+             * @description diameter under pressure
+             */
+            seal?: string | number | null;
+            /**
+             * Thread
+             * @description thread
+             */
+            thread?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** CoverReply */
+        CoverReply: {
+            answer: components["schemas"]["CoverAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * CutLine
          * @description A cut in the list.
@@ -1263,6 +1551,88 @@ export interface components {
             /** Unit */
             unit: string;
         };
+        /** DieAnswerWire */
+        DieAnswerWire: {
+            /** Back Off Says */
+            back_off_says: string;
+            blank_mm: components["schemas"]["FigureWire"];
+            /** Chamfer Says */
+            chamfer_says: string;
+            clean_every_mm: components["schemas"]["FigureWire"];
+            clean_every_turns: components["schemas"]["FigureWire"];
+            /** Lubricant */
+            lubricant: string;
+            major_mm: components["schemas"]["FigureWire"];
+            /** Passes */
+            passes: components["schemas"]["DiePassWire"][];
+            pilot_long_mm: components["schemas"]["FigureWire"];
+            pilot_mm: components["schemas"]["FigureWire"];
+            pitch_mm: components["schemas"]["FigureWire"];
+            turns: components["schemas"]["FigureWire"] | null;
+            /** Withdrawals */
+            withdrawals: number | null;
+        };
+        /** DiePassWire */
+        DiePassWire: {
+            /** Says */
+            says: string;
+        };
+        /** DieQuestion */
+        DieQuestion: {
+            /**
+             * Ending
+             * @description ending: plain, shoulder
+             */
+            ending?: string | null;
+            /**
+             * Long
+             * @description length of thread
+             */
+            long?: string | number | null;
+            /**
+             * Metal
+             * @description metal
+             */
+            metal?: string | null;
+            /**
+             * Thread
+             * @description thread
+             */
+            thread?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** DieReply */
+        DieReply: {
+            answer: components["schemas"]["DieAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * DoneIn
          * @description A pass made and not measured.
@@ -1277,6 +1647,16 @@ export interface components {
             event_key: string;
             /** Wound */
             wound?: string | null;
+        };
+        /** DrillChoiceWire */
+        DrillChoiceWire: {
+            /** Chosen */
+            chosen: boolean;
+            engagement_percent: components["schemas"]["FigureWire"];
+            mm: components["schemas"]["FigureWire"];
+            /** Name */
+            name: string;
+            strength_percent: components["schemas"]["FigureWire"];
         };
         /**
          * Drive
@@ -2712,6 +3092,19 @@ export interface components {
             /** Title */
             title: string;
         };
+        /** SchoolDrillWire */
+        SchoolDrillWire: {
+            /** Chosen */
+            chosen: boolean;
+            /** Drill Name */
+            drill_name: string;
+            engagement_percent: components["schemas"]["FigureWire"] | null;
+            /** School */
+            school: string;
+            target_percent: components["schemas"]["FigureWire"];
+            /** Title */
+            title: string;
+        };
         /**
          * Score
          * @description How it went, beside what Runk's advice makes of the very same lathe.
@@ -3216,6 +3609,107 @@ export interface components {
             /** Words */
             words: string;
         };
+        /** StudAnswerWire */
+        StudAnswerWire: {
+            breaks_n: components["schemas"]["FigureWire"];
+            /** Count */
+            count: number;
+            engaged_mm: components["schemas"]["FigureWire"];
+            enough_mm: components["schemas"]["FigureWire"];
+            /** Hold Says */
+            hold_says: string;
+            length_mm: components["schemas"]["FigureWire"];
+            nut_end_mm: components["schemas"]["FigureWire"];
+            plain_mm: components["schemas"]["FigureWire"];
+            /** Set Says */
+            set_says: string;
+            stock_mm: components["schemas"]["FigureWire"];
+            strips_inside_n: components["schemas"]["FigureWire"];
+            strips_outside_n: components["schemas"]["FigureWire"];
+            /** Weakest */
+            weakest: string;
+        };
+        /** StudQuestion */
+        StudQuestion: {
+            /**
+             * Count
+             * @description studs alike
+             */
+            count?: string | number | null;
+            /**
+             * Cover
+             * @description thickness of the cover
+             */
+            cover?: string | number | null;
+            /**
+             * Engaged
+             * @description thread in the metal
+             */
+            engaged?: string | number | null;
+            /**
+             * Gasket
+             * @description gasket
+             */
+            gasket?: string | number | null;
+            /**
+             * Metal
+             * @description metal it stands in
+             */
+            metal?: string | null;
+            /**
+             * Nut
+             * @description height of the nut
+             */
+            nut?: string | number | null;
+            /**
+             * Stud Metal
+             * @description metal of the stud
+             */
+            stud_metal?: string | null;
+            /**
+             * Thread
+             * @description thread
+             */
+            thread?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * Washer
+             * @description washer
+             */
+            washer?: string | number | null;
+        };
+        /** StudReply */
+        StudReply: {
+            answer: components["schemas"]["StudAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * TabletOut
          * @description Whether the workshop's network may use this Runk, and at which address.
@@ -3225,6 +3719,257 @@ export interface components {
             address: string;
             /** Lan */
             lan: boolean;
+        };
+        /** TapAnswerWire */
+        TapAnswerWire: {
+            angle_deg: components["schemas"]["FigureWire"];
+            /** Back Off Says */
+            back_off_says: string;
+            break_torque_nm: components["schemas"]["FigureWire"];
+            crest_mm: components["schemas"]["FigureWire"];
+            deep_mm: components["schemas"]["FigureWire"] | null;
+            drill_mm: components["schemas"]["FigureWire"];
+            /** Drill Name */
+            drill_name: string;
+            /** Drills */
+            drills: components["schemas"]["DrillChoiceWire"][];
+            engagement_percent: components["schemas"]["FigureWire"];
+            hole_depth_mm: components["schemas"]["FigureWire"] | null;
+            ideal_mm: components["schemas"]["FigureWire"];
+            /** Last Tap */
+            last_tap: string;
+            lead_mm: components["schemas"]["FigureWire"];
+            /** Lubricant */
+            lubricant: string;
+            major_mm: components["schemas"]["FigureWire"];
+            minor_mm: components["schemas"]["FigureWire"];
+            near_percent: components["schemas"]["FigureWire"];
+            pitch_mm: components["schemas"]["FigureWire"];
+            /** Schools */
+            schools: components["schemas"]["SchoolDrillWire"][];
+            /** Taps Say */
+            taps_say: string;
+            target_percent: components["schemas"]["FigureWire"];
+            torque_high_nm: components["schemas"]["FigureWire"];
+            torque_low_nm: components["schemas"]["FigureWire"];
+            torque_nm: components["schemas"]["FigureWire"];
+            turns: components["schemas"]["FigureWire"] | null;
+        };
+        /** TapQuestion */
+        TapQuestion: {
+            /**
+             * Deep
+             * @description depth of thread
+             */
+            deep?: string | number | null;
+            /**
+             * Ends
+             * @description ends: through, blind
+             */
+            ends?: string | null;
+            /**
+             * Last
+             * @description last tap: taper, second, bottoming
+             */
+            last?: string | null;
+            /**
+             * Metal
+             * @description metal
+             */
+            metal?: string | null;
+            /**
+             * School
+             * @description school: easy, book
+             */
+            school?: string | null;
+            /**
+             * Thick
+             * @description thickness of the part
+             */
+            thick?: string | number | null;
+            /**
+             * Thread
+             * @description thread
+             */
+            thread?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** TapReply */
+        TapReply: {
+            answer: components["schemas"]["TapAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** ThreadAnswerWire */
+        ThreadAnswerWire: {
+            /** Alike */
+            alike: string[];
+            angle_deg: components["schemas"]["FigureWire"];
+            core_mm: components["schemas"]["FigureWire"];
+            depth_mm: components["schemas"]["FigureWire"];
+            effective_mm: components["schemas"]["FigureWire"];
+            /** Form */
+            form: string;
+            major_mm: components["schemas"]["FigureWire"];
+            minor_mm: components["schemas"]["FigureWire"];
+            /** Name */
+            name: string;
+            per_inch: components["schemas"]["FigureWire"];
+            pitch_mm: components["schemas"]["FigureWire"];
+            radius_mm: components["schemas"]["FigureWire"];
+            /** Series */
+            series: string;
+            stress_area_mm2: components["schemas"]["FigureWire"];
+            working_mm: components["schemas"]["FigureWire"];
+        };
+        /** ThreadCandidateWire */
+        ThreadCandidateWire: {
+            major_mm: components["schemas"]["FigureWire"];
+            /** Name */
+            name: string;
+            pitch_mm: components["schemas"]["FigureWire"];
+            pitch_off_percent: components["schemas"]["FigureWire"] | null;
+            /** Series */
+            series: string;
+            under_mm: components["schemas"]["FigureWire"];
+        };
+        /** ThreadQuestion */
+        ThreadQuestion: {
+            /**
+             * Thread
+             * @description thread
+             */
+            thread?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** ThreadReply */
+        ThreadReply: {
+            answer: components["schemas"]["ThreadAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** TightenAnswerWire */
+        TightenAnswerWire: {
+            past_snug_deg: components["schemas"]["FigureWire"] | null;
+            pull_n: components["schemas"]["FigureWire"];
+            /** Says */
+            says: string;
+            share_percent: components["schemas"]["FigureWire"];
+            stress_area_mm2: components["schemas"]["FigureWire"];
+            torque_nm: components["schemas"]["FigureWire"];
+        };
+        /** TightenQuestion */
+        TightenQuestion: {
+            /**
+             * Grip
+             * @description length that stretches
+             */
+            grip?: string | number | null;
+            /**
+             * Metal
+             * @description metal of the stud
+             */
+            metal?: string | null;
+            /**
+             * Share
+             * @description share of proof, %
+             */
+            share?: string | number | null;
+            /**
+             * Surface
+             * @description surface: oiled, dry
+             */
+            surface?: string | null;
+            /**
+             * Thread
+             * @description thread
+             */
+            thread?: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** TightenReply */
+        TightenReply: {
+            answer: components["schemas"]["TightenAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
         };
         /**
          * ToolIn
@@ -3272,7 +4017,7 @@ export interface components {
          * @description What sort of tool it is.
          * @enum {string}
          */
-        ToolKind: "drill" | "centre drill" | "reamer" | "end mill" | "slot drill" | "slitting saw" | "grooving tool" | "parting tool" | "measuring tool";
+        ToolKind: "drill" | "centre drill" | "reamer" | "end mill" | "slot drill" | "slitting saw" | "grooving tool" | "parting tool" | "measuring tool" | "tap" | "die";
         /**
          * ToolOut
          * @description A tool as the trays show it. ``id`` is 0 for the invented workshop's.
@@ -3332,6 +4077,70 @@ export interface components {
             size_mm: number | null;
             /** Way */
             way: string;
+        };
+        /** WhichAnswerWire */
+        WhichAnswerWire: {
+            /** Candidates */
+            candidates: components["schemas"]["ThreadCandidateWire"][];
+            pitch_mm: components["schemas"]["FigureWire"] | null;
+            /** Verdict */
+            verdict: string;
+        };
+        /** WhichThreadQuestion */
+        WhichThreadQuestion: {
+            /**
+             * Over
+             * @description length they were counted in
+             */
+            over?: string | number | null;
+            /**
+             * Pitch
+             * @description pitch
+             */
+            pitch?: string | number | null;
+            /**
+             * Size
+             * @description diameter over the thread
+             */
+            size?: string | number | null;
+            /**
+             * Turns
+             * @description threads counted
+             */
+            turns?: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** WhichThreadReply */
+        WhichThreadReply: {
+            answer: components["schemas"]["WhichAnswerWire"];
+            /** Calculator */
+            calculator: string;
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            /** Headline */
+            headline: string;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Read As */
+            read_as: string;
+            /** Readings */
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            /** Version */
+            version: number;
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
         };
     };
     responses: never;
@@ -3572,6 +4381,214 @@ export interface operations {
             };
         };
     };
+    clearance_api_calc_clearance_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClearanceQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClearanceReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    cover_api_calc_cover_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CoverQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoverReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     depth_api_calc_depth_post: {
         parameters: {
             query?: never;
@@ -3592,6 +4609,110 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DepthReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    die_api_calc_die_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DieQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DieReply"];
                 };
             };
             /** @description A body or address that cannot be read */
@@ -4632,6 +5753,526 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Fan"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    stud_api_calc_stud_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StudQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    tap_api_calc_tap_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TapQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TapReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    thread_api_calc_thread_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThreadQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThreadReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    tighten_api_calc_tighten_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TightenQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TightenReply"];
+                };
+            };
+            /** @description A body or address that cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A request from somewhere else */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Nothing there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved elsewhere since it was opened */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused, with the reason */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    which_thread_api_calc_which_thread_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhichThreadQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhichThreadReply"];
                 };
             };
             /** @description A body or address that cannot be read */

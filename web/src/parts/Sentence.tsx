@@ -8,6 +8,8 @@ import { TypedWord } from './TypedWord';
 
 const NearestOwned = lazy(() => import('./NearestOwned'));
 
+const TYPED = ['length', 'lengths', 'metals', 'count', 'number', 'thread', 'pressure', 'text'];
+
 interface Readings {
   [field: string]: { echo: string; plain: boolean };
 }
@@ -111,7 +113,7 @@ function word(props: Props, name: string, rulingKey: string): ReactNode {
   const field = props.calculator.fields.find((f) => f.name === name);
   if (!field) return name;
   const wrong = props.problem?.field === name;
-  if (['length', 'lengths', 'metals', 'count', 'number', 'text'].includes(field.kind)) {
+  if (TYPED.includes(field.kind)) {
     return (
       <TypedWord
         label={field.label}
@@ -119,6 +121,7 @@ function word(props: Props, name: string, rulingKey: string): ReactNode {
         placeholder={props.words[name] || field.placeholder}
         wrong={wrong}
         unit={field.kind.startsWith('length') ? props.unit : ''}
+        pad={field.kind.startsWith('length') || field.kind === 'thread'}
         onChange={(value) => props.change({ [name]: value })}
         onFocus={() => props.touched?.(field.kind === 'length' ? name : '')}
       />

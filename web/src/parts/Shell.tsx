@@ -16,6 +16,7 @@ const ROOMS = [
   { to: '/speeds', name: 'Speeds', also: '/sheet' },
   { to: '/to-size', name: 'To size', also: '/practice' },
   { to: '/holes', name: 'Holes', also: '/trays' },
+  { to: '/threads', name: 'Threads' },
   { to: '/faults', name: 'Faults' },
   { to: '/metals', name: 'Metals' },
   { to: '/slate', name: 'Slate' },

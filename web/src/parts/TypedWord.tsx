@@ -7,14 +7,16 @@ interface Props {
   wrong: boolean;
   /** Said after a bare number, which takes the page's unit. */
   unit: string;
+  /** Whether fingers get the pad of sizes. */
+  pad: boolean;
   onChange: (value: string) => void;
   onFocus?: () => void;
 }
 
 /** A live word to type in: a size as it is spoken, a count. Stays as typed, right or wrong. */
-export function TypedWord({ label, value, placeholder, wrong, unit, onChange, onFocus }: Props) {
+export function TypedWord({ label, value, placeholder, wrong, unit, pad: wanted, onChange, onFocus }: Props) {
   const text = value || placeholder;
-  const pad = usePad(unit !== '');
+  const pad = usePad(wanted);
   const bare = /^[\d.,]+$/.test(value);
   return (
     <>

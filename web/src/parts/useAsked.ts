@@ -19,7 +19,7 @@ export function useAsked<R extends { words: Record<string, string> }>(name: stri
       key: machine.key,
       label: machine.name,
     }));
-    return { metal: named, other: named, machine };
+    return { metal: named, other: named, stud_metal: named, machine };
   }, [metals.data, shop.data]);
   const calculator = calculators.data?.find((c) => c.name === name);
   const problem = refusalOf(answer.error);

@@ -29,6 +29,14 @@ const FIRST: Record<string, Typed> = {
   'nearest-drill': { size: '4.37 mm' },
   depth: { way: 'touch', deep: '12', feeler: '0.05', drill: '3' },
   'angled-hole': { drill: '3', angle: '30', across: '12', room: '20' },
+  tap: { thread: '4 BA', metal: 'stainless-303', ends: 'blind', deep: '7' },
+  die: { thread: '2 BA', metal: 'stainless-303', long: '20' },
+  stud: { thread: '4 BA', metal: 'gunmetal', stud_metal: 'stainless-303', cover: '4', gasket: '0.4', count: '6' },
+  cover: { thread: '4 BA', pressure: '80 psi', seal: '11/16"', rim: '1 1/4"' },
+  clearance: { thread: 'M3' },
+  tighten: { thread: '4 BA', metal: 'stainless-303' },
+  'which-thread': { size: '4.65', pitch: '0.81' },
+  thread: { thread: '2 BA' },
   pair: { metal: 'brass', other: 'stainless-303' },
 };
 
@@ -44,6 +52,14 @@ export const ROOM_OF: Record<
   | '/holes/nearest'
   | '/holes/depth'
   | '/holes/angled'
+  | '/threads'
+  | '/threads/die'
+  | '/threads/stud'
+  | '/threads/cover'
+  | '/threads/clearance'
+  | '/threads/tighten'
+  | '/threads/which'
+  | '/threads/sizes'
 > = {
   speed: '/speeds',
   identify: '/metals',
@@ -55,6 +71,14 @@ export const ROOM_OF: Record<
   'nearest-drill': '/holes/nearest',
   depth: '/holes/depth',
   'angled-hole': '/holes/angled',
+  tap: '/threads',
+  die: '/threads/die',
+  stud: '/threads/stud',
+  cover: '/threads/cover',
+  clearance: '/threads/clearance',
+  tighten: '/threads/tighten',
+  'which-thread': '/threads/which',
+  thread: '/threads/sizes',
 };
 
 const questions = new Map<string, Typed>();

@@ -129,6 +129,8 @@ class TapAnswer:
     major_mm: Figure
     pitch_mm: Figure
     minor_mm: Figure
+    angle_deg: Figure
+    crest_mm: Figure
     deep_mm: Figure | None
     hole_depth_mm: Figure | None
     lead_mm: Figure
@@ -237,6 +239,8 @@ def tap(question: TapQuestion, shop: TapShop) -> TapAnswer:
         Figure(thread.pitch_mm, unit_of("pitch_mm"), (), 4),
         w.of(laws.smaller_mm, "minor_mm", major_mm=thread.major_mm, times=form.minor,
              pitch_mm=thread.pitch_mm, source=form.source),
+        Figure(form.angle_deg, unit_of("angle_deg"), (), 1),
+        Figure(form.crest * thread.pitch_mm, unit_of("crest_mm"), (), 3),
         None if deep is None else Figure(deep, unit_of("deep_mm")), hole, lead, turns,
         torque.usual, torque.low, torque.high, torque.breaks, torque.near, last,
         _taps_say(last, blind, shop.taps), torque.back_off, shop.metal.coolant_drill,

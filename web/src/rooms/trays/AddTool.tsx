@@ -15,6 +15,8 @@ const KINDS: Record<string, { series: string[]; fields: string[] }> = {
   'slitting saw': { series: [''], fields: ['width', 'reach'] },
   'grooving tool': { series: [''], fields: ['reach'] },
   'parting tool': { series: [''], fields: ['reach'] },
+  tap: { series: ['taper', 'second', 'bottoming'], fields: [] },
+  die: { series: [''], fields: [] },
   'measuring tool': { series: [''], fields: ['resolution'] },
 };
 const LABELS: Record<string, string> = {

@@ -1,0 +1,100 @@
+"""Threads in the browser: the drill, the turns on the bench, what cannot be, one job to the next."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+pytestmark = pytest.mark.browser
+
+
+def room(page: Page, text: str | re.Pattern[str]) -> None:
+    expect(page.locator("#room")).to_contain_text(text)
+
+
+def test_a_tapped_hole_and_its_turns_on_the_bench(page: Page) -> None:
+    page.goto("/threads")
+    room(page, "3.1 mm")
+    around = page.get_by_role("group", name="Drills owned around it")
+    around.get_by_role("button", name=re.compile("^3 mm")).click()
+    room(page, re.compile("3 mm leaves 76 % of the thread and keeps"))
+    page.get_by_role("group", name="School").get_by_role("button", name=re.compile("book")).click()
+    expect(around.get_by_role("button", name=re.compile("^3 mm"))).to_have_class(
+        re.compile("bg-mark")
+    )
+    page.get_by_label("thread", exact=True).blur()
+    page.keyboard.press("b")
+    bench = page.get_by_role("dialog")
+    turn = bench.get_by_role("button", name="One turn")
+    for _ in range(3):
+        turn.click()
+    expect(bench).to_contain_text("Clear it.")
+    bench.get_by_role("button", name="Undo one").click()
+    expect(bench).to_contain_text(re.compile(r"Turns\s*2\s*of 13"))
+    for _ in range(11):
+        turn.click()
+    expect(bench).to_contain_text("Stop: the thread is deep enough.")
+    expect(turn).to_be_disabled()
+
+
+def test_a_thread_named_two_ways_is_asked_about_and_kept(page: Page) -> None:
+    page.goto("/threads")
+    field = page.get_by_label("thread", exact=True)
+    field.fill("1/4")
+    expect(page.get_by_role("alert")).to_contain_text("several 1/4 threads")
+    expect(page.get_by_role("alert")).to_contain_text("1/4-20 UNC")
+    expect(field).to_have_value("1/4")
+    field.fill("1/4x40")
+    expect(page.get_by_role("alert")).to_have_count(0)
+    room(page, "6.350")
+    page.get_by_label("depth of thread").fill("")
+    expect(page.get_by_role("alert")).to_contain_text("How deep is the thread")
+
+
+def test_one_job_hands_its_numbers_to_the_next(page: Page) -> None:
+    page.goto("/threads/stud")
+    room(page, "the stud breaks first")
+    page.get_by_role("button", name=re.compile("^Tap its hole")).click()
+    expect(page).to_have_url(re.compile("/threads$"))
+    room(page, re.compile("4.50"))
+    page.get_by_role("button", name=re.compile("pilot and stops")).click()
+    expect(page).to_have_url(re.compile("/holes$"))
+    room(page, "Spot with the")
+
+
+def test_pressure_says_stop_and_studs_that_overlap_are_refused(page: Page) -> None:
+    page.goto("/threads/cover")
+    room(page, "Steam and air under pressure kill")
+    pressure = page.get_by_label("pressure")
+    pressure.fill("-5 bar")
+    expect(page.get_by_role("alert")).to_contain_text("no pressure")
+    pressure.fill("3000 psi")
+    expect(page.get_by_role("alert")).to_contain_text(re.compile("at most|overlap"))
+    pressure.fill("80 psi")
+    page.get_by_role("button", name="Say more").click()
+    page.get_by_label("studs", exact=True).fill("40")
+    expect(page.get_by_role("alert")).to_contain_text("overlap")
+    page.get_by_label("studs", exact=True).fill("6")
+    expect(page.get_by_role("alert")).to_have_count(0)
+
+
+@pytest.mark.parametrize(
+    ("line", "url", "says"),
+    [
+        ("die M3 stainless 16 long", "/threads/die$", "2.925"),
+        ("clearance M3", "/threads/clearance$", "3.4 mm"),
+        ("which thread 6.3 40 tpi", "/threads/which$", "1/4x40 ME"),
+        ("tighten M4 mild steel", "/threads/tighten$", "0.63"),
+        ("thread 2BA", "/threads/sizes$", "0.486"),
+    ],
+)
+def test_ask_opens_the_job(page: Page, line: str, url: str, says: str) -> None:
+    page.goto("/speeds")
+    page.keyboard.press("Control+k")
+    page.get_by_label("Ask in plain words, in any order").fill(line)
+    expect(page.get_by_role("dialog")).to_contain_text("·")
+    page.keyboard.press("Enter")
+    expect(page).to_have_url(re.compile(url))
+    room(page, says)
