@@ -238,15 +238,16 @@ def _fill_numbers(asked: dict[str, Field], numbers: list[Number], typed: dict[st
         claimed = None
         # "bar 12 out 45" and "12 bar 45 out": a word serves one number only, the one after it
         # unless the one before it has taken it.
-        for hint, at, leads in (
-            (number.before, number.before_at, True), (number.after, number.after_at, False),
-        ):  # fmt: skip
+        sides = [(number.before, number.before_at, True), (number.after, number.after_at, False)]
+        for hint, at, leads in reversed(sides) if number.called else sides:
             if not hint or at in used:
                 continue
             claimed = next(
                 (
                     n for n, f in fields
-                    if n not in typed and hint in (f.hints + f.before if leads else f.hints)
+                    if n not in typed
+                    and hint in (f.hints + f.before if leads else f.hints)
+                    and (f.kind is not Kind.COUNT or number.text.isdigit())
                 ),
                 None,
             )  # fmt: skip

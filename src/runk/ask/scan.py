@@ -32,6 +32,8 @@ class Number:
     before: str = ""
     after_at: int = -1
     before_at: int = -1
+    called: bool = False
+    """Whether the word before it is the one that called the sum: a gauge *pin*, 5 deep."""
 
 
 @dataclass(slots=True)
@@ -128,7 +130,7 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
         workshop: For its metals and machines.
     """
     words, known, found = clean(line), phrases_of(workshop), Scan()
-    at, before, before_at = 0, "", -1
+    at, before, before_at, called = 0, "", -1, False
     while at < len(words):
         phrase = _phrase_at(words, at, known)
         number = _number_at(words, at, page, known)
@@ -138,7 +140,9 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
             found.meanings.extend(meanings)
             # "from 16 to 14.5": the word that calls the sum also says which number follows.
             said = meanings[0].phrase.split()[-1]
-            before = said if said in leading_hints() and meanings[0].kind == "trigger" else ""
+            leads = said in leading_hints() and meanings[0].kind == "trigger"
+            called = leads and " " in meanings[0].phrase
+            before = said if leads else ""
             continue
         if number:
             one, at = number
@@ -153,14 +157,14 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
             found.numbers.append(
                 Number(
                     one.text, one.reading, one.refused, following if claims else "", before,
-                    ahead if claims else -1, before_at,
+                    ahead if claims else -1, before_at, called,
                 )
             )  # fmt: skip
-            before, before_at = "", -1
+            before, before_at, called = "", -1, False
             continue
         word = words[at].lower()
         if word in leading_hints():
-            before, before_at = word, at
+            before, before_at, called = word, at, False
         elif word != "," and word not in FILLER:
             found.unknown.append(words[at])
         at += 1

@@ -45,7 +45,7 @@ FINISHES = (
     Choice("bored", "bored", ("bored hole", "bored out")),
     Choice("d-bit", "finished with a D-bit", ("d-bit", "d bit", "dbit")),
     Choice("bar", "finished with the bar that runs in it", ("running bar", "its own bar")),
-    Choice("honed", "bored and honed", ("honed", "honing", "hone")),
+    Choice("honed", "bored and honed", ("honed", "honing", "hone", "honed hole")),
 )
 ENDS = (
     Choice("through", "through", ("through", "thru", "right through", "through hole")),
