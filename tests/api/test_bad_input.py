@@ -1,0 +1,104 @@
+"""Bad input to the newer calculators over HTTP: a sentence, the field, and what to type instead."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+from runk.core.registry import calculators
+from tests.api.test_contract import ASKED
+
+# calculator, what is changed in a good question, field, words
+BAD: list[tuple[str, dict[str, Any], str, str]] = [
+    ("hole", {"size": "6 m m"}, "size", "stray"),
+    ("hole", {"size": "0"}, "size", "more than 0"),
+    ("hole", {"size": "#97"}, "size", "no number drill 97"),
+    ("hole", {"size": "500"}, "size", "at most"),
+    ("hole", {"metal": "unobtainium"}, "metal", "no metal called"),
+    ("hole", {"finish": "polished"}, "finish", "no finish I know"),
+    ("hole", {"ends": "half"}, "ends", "no ends I know"),
+    ("hole", {"deep": "12", "ends": "blind", "thick": "10"}, "deep", "through hole"),
+    ("hole", {"finish": "drilled", "slope": "steep"}, "slope", "not a number"),
+    ("hole", {"slope": "89"}, "slope", "at most"),
+    ("hole", {"bearings": "2.5"}, "bearings", "not a whole number"),
+    ("hole", {"machine": "Robot"}, "machine", "no machine called"),
+    ("hole", {"counterbore": "5"}, "counterbore", "larger than its hole"),
+    ("hole", {"counterbore": "10", "seat": "30"}, "seat", "as deep as the hole"),
+    ("nearest-drill", {"size": ""}, "size", "What size is it?"),
+    ("nearest-drill", {"size": "1 3/"}, "size", "unfinished"),
+    ("nearest-drill", {"purpose": "fun"}, "purpose", "no purpose I know"),
+    ("depth", {"deep": "0"}, "deep", "more than 0"),
+    ("depth", {"way": "pin"}, "pin", "What size is the gauge pin?"),
+    ("depth", {"way": "edge"}, "finder", "What size is the finder's tip?"),
+    ("depth", {"way": "block"}, "block", "What size is the block?"),
+    ("depth", {"way": "edge", "finder": "40", "side": "beyond", "deep": "5", "start": ""}, "deep",
+     "less than nothing"),
+    ("angled-hole", {"angle": "-30"}, "angle", "not a number"),
+    ("angled-hole", {"angle": "88"}, "angle", "never meets the other"),
+    ("angled-hole", {"angle": "70"}, "angle", "never meets"),
+    ("thread", {"thread": ""}, "thread", "What thread is it?"),
+    ("thread", {"thread": "M4.3"}, "thread", "No series here"),
+    ("thread", {"thread": "1/4"}, "thread", "several 1/4 threads"),
+    ("tap", {"thread": "M4x3"}, "thread", "almost nothing"),
+    ("tap", {"deep": ""}, "deep", "How deep is the thread?"),
+    ("tap", {"thick": "7"}, "deep", "goes through"),
+    ("tap", {"thread": "40x3"}, "thread", "No drill in the trays"),
+    ("tap", {"school": "night"}, "school", "no school I know"),
+    ("clearance", {"thread": "G3/4"}, "thread", "No drill in the trays clears"),
+    ("die", {"long": "0.3"}, "long", "less than one turn"),
+    ("stud", {"cover": ""}, "cover", "How thick"),
+    ("stud", {"count": "0"}, "count", "at least 1"),
+    ("cover", {"pressure": "-5 bar"}, "pressure", "no pressure"),
+    ("cover", {"pressure": "300 bar"}, "pressure", "at most"),
+    ("cover", {"pressure": "0"}, "pressure", "at least"),
+    ("cover", {"count": "40"}, "count", "overlap"),
+    ("cover", {"circle": "20"}, "circle", "cuts into"),
+    ("cover", {"circle": "40", "rim": "41"}, "circle", "runs off"),
+    ("tighten", {"share": "95"}, "share", "leaves nothing"),
+    ("tighten", {"share": "nearly all"}, "share", "not a number"),
+    ("which-thread", {"size": "55"}, "size", "No thread here measures"),
+    ("which-thread", {"pitch": "", "over": "25.4"}, "turns", "How many threads"),
+    ("plan", {"wanted": "17"}, "wanted", "only makes it smaller"),
+    ("plan", {"step": "-1"}, "step", "less than nothing"),
+    ("plan", {"allowance": "4"}, "allowance", "more than"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("name", "change", "field", "says"), BAD)
+def test_bad_input_is_refused_in_words(
+    client: TestClient, name: str, change: dict[str, Any], field: str, says: str
+) -> None:
+    refused = client.post(f"/api/calc/{name}", json=ASKED[name] | change)
+    assert refused.status_code == 422, refused.text
+    problem = refused.json()
+    assert problem["field"] == field
+    assert says in problem["detail"]
+    assert len(problem["detail"]) < 320
+    assert "None" not in problem["detail"]
+
+
+@pytest.mark.parametrize("name", sorted(ASKED))
+def test_every_answer_can_be_kept_and_opened_again(client: TestClient, name: str) -> None:
+    body = {"keep_key": f"kept-{name}-once", "calculator": name, "question": ASKED[name]}
+    kept = client.post("/api/slate", json=body)
+    assert kept.status_code == 201, kept.text
+    item = kept.json()
+    assert item["title"]
+    assert item["headline"] == item["answer"]["headline"]
+    again = client.post(f"/api/calc/{name}", json=item["question"]).json()
+    assert again["answer"] == item["answer"]["answer"]
+
+
+@pytest.mark.parametrize("name", sorted(ASKED))
+def test_every_link_can_be_followed(client: TestClient, name: str) -> None:
+    """What a link carries is a question its calculator reads, even where it asks for more."""
+    reply = client.post(f"/api/calc/{name}", json=ASKED[name]).json()
+    for link in reply["links"]:
+        there = calculators()[link["calculator"]]
+        assert set(link["question"]) <= set(there.fields)
+        answer = client.post(f"/api/calc/{link['calculator']}", json=link["question"])
+        if answer.status_code != 200:
+            problem = answer.json()
+            assert problem["field"] not in link["question"], problem
