@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
+import multiprocessing
 import os
 import socket
-import subprocess
 import sys
 import time
 import urllib.error
 import urllib.request
 from pathlib import Path
+from typing import Any
 
 CHROMIUM = "/usr/bin/chromium"
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run"]
@@ -23,6 +24,20 @@ def free_port() -> int:
         return port
 
 
+# Every server is a process of its own, forked from one that has imported the libraries already.
+_FORKS = multiprocessing.get_context("forkserver")
+_FORKS.set_forkserver_preload(["runk.server", "runk.api.app", "runk.demo.run", "alembic.command"])
+
+
+def _serve(arguments: list[str], environment: dict[str, str]) -> None:
+    from runk.cli import main
+
+    os.environ.clear()
+    os.environ.update(environment)
+    os.dup2(os.open(os.devnull, os.O_WRONLY), 1)
+    sys.exit(main(arguments))
+
+
 class Server:
     """Runk with the demonstration's data in a folder of its own; can be stopped and started."""
 
@@ -30,23 +45,25 @@ class Server:
         self.folder, self.port = folder, free_port()
         self.arguments = [command, "--port", str(self.port), *more]
         self.url = f"http://127.0.0.1:{self.port}"
-        self._process: subprocess.Popen[bytes] | None = None
+        self._process: Any = None
 
     def start(self) -> None:
         """Start, and wait until it answers."""
         environment = os.environ | {"XDG_DATA_HOME": str(self.folder)}
         environment.pop("RUNK_DATABASE_URL", None)
-        code = f"import sys; from runk.cli import main; sys.exit(main({self.arguments!r}))"
-        self._process = subprocess.Popen(
-            [sys.executable, "-c", code], env=environment, stdout=subprocess.DEVNULL
+        self._process = _FORKS.Process(
+            target=_serve, args=(self.arguments, environment), daemon=True
         )
+        self._process.start()
         deadline = time.monotonic() + 60
         while time.monotonic() < deadline:
             try:
                 with urllib.request.urlopen(f"{self.url}/api/alive", timeout=2):
                     return
             except (urllib.error.URLError, OSError):
-                if self._process.poll() is not None:
+                # Waits for the process, not against it: polling would eat the core it starts on.
+                self._process.join(0.05)
+                if not self._process.is_alive():
                     raise RuntimeError("the server stopped by itself") from None
         raise RuntimeError("the server never answered")
 
@@ -54,5 +71,5 @@ class Server:
         """Stop at once, as when the plug is pulled."""
         if self._process is not None:
             self._process.kill()
-            self._process.wait()
+            self._process.join()
             self._process = None
