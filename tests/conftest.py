@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import shutil
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
@@ -23,20 +24,37 @@ settings.register_profile("here", deadline=None)
 settings.load_profile("ci" if os.environ.get("CI") else "here")
 
 
-@pytest.fixture
-def store(tmp_path: Path) -> Iterator[Store]:
-    """An empty store, migrated."""
-    one = Store(f"sqlite:///{tmp_path / 'a shop.sqlite3'}")
-    one.migrate()
+@pytest.fixture(scope="session")
+def templates(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A migrated store and one with the demonstration's data, made once and copied for each."""
+    folder = tmp_path_factory.mktemp("templates")
+    for name in ("empty", "filled"):
+        one = Store(f"sqlite:///{folder / name}.sqlite3")
+        one.migrate()
+        if name == "filled":
+            prepare(one)
+        one.close()
+    return folder
+
+
+def _opened(template: Path, folder: Path) -> Iterator[Store]:
+    file = folder / "a shop.sqlite3"
+    shutil.copyfile(template, file)
+    one = Store(f"sqlite:///{file}")
     yield one
     one.close()
 
 
 @pytest.fixture
-def filled(store: Store) -> Store:
+def store(templates: Path, tmp_path: Path) -> Iterator[Store]:
+    """An empty store, migrated."""
+    yield from _opened(templates / "empty.sqlite3", tmp_path)
+
+
+@pytest.fixture
+def filled(templates: Path, tmp_path: Path) -> Iterator[Store]:
     """A store with the demonstration's data."""
-    prepare(store)
-    return store
+    yield from _opened(templates / "filled.sqlite3", tmp_path)
 
 
 @pytest.fixture

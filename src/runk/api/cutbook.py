@@ -115,7 +115,7 @@ class CutBook:
             Stale: Something happened that the sender has not seen.
             SlipFound: The reading looks like a slip.
         """
-        with self._lock, self._store.session() as session:
+        with self._lock, self._store.writing() as session:
             page = self.page(session, cut)
             objection = self._objection(page, event, after, sure)
             if objection is not None:

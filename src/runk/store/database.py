@@ -82,6 +82,16 @@ class Store:
         with Session(self.engine, expire_on_commit=False) as session, session.begin():
             yield session
 
+    @contextmanager
+    def writing(self) -> Iterator[Session]:
+        """A session that holds the only right to write from its first look on.
+
+        What is read in it cannot be overtaken by another process before it is written.
+        """
+        with self.session() as session:
+            session.connection().exec_driver_sql("BEGIN IMMEDIATE")
+            yield session
+
     def changed_at(self) -> int:
         """A value that changes when anybody writes to the file, this process included."""
         row = self._watch.execute("PRAGMA data_version").fetchone()

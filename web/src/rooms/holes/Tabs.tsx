@@ -1,4 +1,4 @@
-import { Link } from '@tanstack/react-router';
+import { RoomTabs } from '../../parts/RoomTabs';
 
 const TABS = [
   { to: '/holes', name: 'A hole' },
@@ -9,19 +9,4 @@ const TABS = [
 ] as const;
 
 /** The questions about holes, side by side. */
-export function Tabs() {
-  return (
-    <nav aria-label="Holes" className="flex flex-wrap gap-1">
-      {TABS.map((tab) => (
-        <Link
-          key={tab.to}
-          to={tab.to}
-          activeOptions={{ exact: true }}
-          className="inline-flex min-h-11 items-center rounded-md border border-line px-3 text-lg no-underline aria-[current=page]:border-mark aria-[current=page]:bg-mark-wash aria-[current=page]:font-semibold"
-        >
-          {tab.name}
-        </Link>
-      ))}
-    </nav>
-  );
-}
+export const Tabs = () => <RoomTabs label="Holes" tabs={TABS} />;

@@ -1,4 +1,4 @@
-import { Link } from '@tanstack/react-router';
+import { RoomTabs } from '../../parts/RoomTabs';
 
 const TABS = [
   { to: '/threads', name: 'Tap' },
@@ -12,19 +12,4 @@ const TABS = [
 ] as const;
 
 /** The jobs with a thread, side by side. */
-export function ThreadTabs() {
-  return (
-    <nav aria-label="Threads" className="flex flex-wrap gap-1">
-      {TABS.map((tab) => (
-        <Link
-          key={tab.to}
-          to={tab.to}
-          activeOptions={{ exact: true }}
-          className="inline-flex min-h-11 items-center rounded-md border border-line px-3 text-lg no-underline aria-[current=page]:border-mark aria-[current=page]:bg-mark-wash aria-[current=page]:font-semibold"
-        >
-          {tab.name}
-        </Link>
-      ))}
-    </nav>
-  );
-}
+export const ThreadTabs = () => <RoomTabs label="Threads" tabs={TABS} />;

@@ -1,0 +1,153 @@
+"""The store grows: older files are brought up, everything is in a backup, many hands at once."""
+
+from __future__ import annotations
+
+import sqlite3
+import threading
+from dataclasses import replace
+from importlib import resources
+from pathlib import Path
+
+import pytest
+from alembic import command
+from alembic.config import Config
+from sqlalchemy import inspect
+
+from runk.api.cutbook import CutBook
+from runk.cli import main, stored_workshop
+from runk.core.plan.events import Event, EventKind
+from runk.core.plan.settle import Said
+from runk.core.tools import State, ToolKind
+from runk.core.tools.sets import tool_set
+from runk.demo.back_shed import LATHE, WORKSHOP
+from runk.demo.run import prepare
+from runk.store.cuts import newest, start_cut
+from runk.store.database import Store, backup, restore
+from runk.store.engines import list_engines
+from runk.store.machines import add_machine, list_machines
+from runk.store.slate import list_slate
+from runk.store.tools import list_tools, mark_tool, put_tools
+from tests.core.test_plan import PLAIN
+
+SAID = Said("", "", None, None, "Lathe", ())
+
+
+def migrated_to(path: Path, revision: str) -> Store:
+    """A store as an older version left it."""
+    store = Store(f"sqlite:///{path}")
+    config = Config()
+    with resources.as_file(resources.files("runk.store") / "migrations") as scripts:
+        config.set_main_option("script_location", str(scripts))
+        with store.engine.begin() as connection:
+            config.attributes["connection"] = connection
+            command.upgrade(config, revision)
+    return store
+
+
+@pytest.mark.parametrize("revision", ["0001", "0002", "0003"])
+def test_an_older_file_is_brought_up_with_all_that_was_in_it(tmp_path: Path, revision: str) -> None:
+    old = migrated_to(tmp_path / "old.sqlite3", revision)
+    with old.session() as session:
+        add_machine(session, LATHE)
+    assert not inspect(old.engine).has_table("tool")
+    old.close()
+    now = Store(f"sqlite:///{tmp_path / 'old.sqlite3'}")
+    now.migrate()
+    tables = set(inspect(now.engine).get_table_names())
+    assert {"machine", "slate", "cut", "cut_event", "tool"} <= tables
+    with now.session() as session:
+        assert [k.machine for k in list_machines(session)] == [LATHE]
+        assert newest(session) == []
+        put_tools(session, tool_set("letter"))
+        assert len(list_tools(session)) == 26
+    # A second start changes nothing.
+    now.migrate()
+    now.close()
+
+
+def test_a_backup_brings_back_cuts_and_trays(tmp_path: Path) -> None:
+    here, kept = tmp_path / "here.sqlite3", tmp_path / "kept.sqlite3"
+    store = Store(f"sqlite:///{here}")
+    store.migrate()
+    prepare(store)
+    with store.session() as session:
+        cut = start_cut(session, "kept-cut-1", "A cut", {}, "mm", 1, PLAIN, SAID).id
+    book = CutBook(store)
+    before = book.add(cut, "reading-one", Event(0, EventKind.READING, (15.4,)), None)
+    backup(here, kept)
+    book.add(cut, "reading-two", Event(0, EventKind.READING, (14.9,)), None)
+    with store.session() as session:
+        one = list_tools(session)[0]
+        mark_tool(session, one.id, one.version, State.BENT)
+    store.close()
+    aside = restore(kept, here)
+    assert aside is not None
+    again = Store(f"sqlite:///{here}")
+    with again.session() as session:
+        page = CutBook(again).page(session, cut)
+        assert page.where == before.where
+        assert list_tools(session)[0] == one
+        assert len(list_engines(session)) == 2
+        assert len(list_slate(session)) == 3
+    again.close()
+    with sqlite3.connect(aside) as set_aside:
+        assert set_aside.execute("SELECT count(*) FROM cut_event").fetchone()[0] == 2
+    set_aside.close()
+
+
+def test_many_hands_on_one_cut_lose_nothing(store: Store) -> None:
+    with store.session() as session:
+        cut = start_cut(session, "many-hands", "A cut", {}, "mm", 1, PLAIN, SAID).id
+    books = [CutBook(store), CutBook(store)]
+    failed: list[Exception] = []
+
+    def add(hand: int) -> None:
+        for turn in range(12):
+            event = Event(0, EventKind.READING, (15.0 + turn / 1000,), 0.0)
+            try:
+                books[hand % 2].add(cut, f"hand-{hand}-{turn:04d}", event, None)
+            except Exception as error:
+                failed.append(error)
+
+    hands = [threading.Thread(target=add, args=(n,)) for n in range(4)]
+    for hand in hands:
+        hand.start()
+    for hand in hands:
+        hand.join()
+    assert failed == []
+    with store.session() as session:
+        pages = [book.page(session, cut) for book in books]
+    assert {len(page.events) for page in pages} == {48}
+    assert pages[0].where == pages[1].where
+    assert [e.id for e in pages[0].events] == sorted(e.id for e in pages[0].events)
+
+
+def test_the_shell_answers_from_the_stored_trays(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
+) -> None:
+    url = f"sqlite:///{tmp_path / 'mine.sqlite3'}"
+    monkeypatch.setenv("RUNK_DATABASE_URL", url)
+    assert stored_workshop() == WORKSHOP
+    store = Store(url)
+    store.migrate()
+    with store.session() as session:
+        put_tools(session, tool_set("metric-half"))
+    store.close()
+    assert {t.kind for t in stored_workshop().tools} == {ToolKind.DRILL}
+    assert main(["ask", "nearest", "drill", "4.37"]) == 0
+    assert "4.5 mm" in capsys.readouterr().out
+    assert main(["ask", "6", "mm", "reamed", "hole", "brass"]) == 1
+    assert "There is none in the drawer" in capsys.readouterr().err
+
+
+def test_machines_of_ones_own_and_no_tools_are_no_stand_in(store: Store) -> None:
+    from runk.store.workshop import WorkshopReader
+
+    reader = WorkshopReader(store, WORKSHOP)
+    assert reader.workshop().tools
+    with store.session() as session:
+        add_machine(session, replace(LATHE, name="Mine"))
+    mine = reader.workshop()
+    assert [m.name for m in mine.machines] == ["Mine"]
+    # An invented tray beside a real machine would send somebody looking for a drill.
+    assert mine.tools == ()
