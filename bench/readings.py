@@ -5,6 +5,7 @@ from __future__ import annotations
 import itertools
 import json
 import sqlite3
+from dataclasses import replace
 from typing import Any
 
 from fastapi import FastAPI
@@ -17,6 +18,7 @@ from runk.gauges.practice import EXERCISES, advised_run, cut_of, halving_run, in
 
 CUT = {"job": "outside", "metal": "mild-steel", "now": "16", "wanted": "14.5"}
 READINGS_EACH, TIMES, LONG, SHORT, SEEDS = 10, 600, 500, 5, 500
+APART_MM, SPRING = 0.015, 0.25
 
 
 class Inserted(BaseModel):
@@ -81,15 +83,28 @@ def opened(pair: Pair) -> Ratio:
 
 
 def advice_rows() -> list[tuple[str, str, str, str]]:
-    """Over 500 simulated lathes: how often the advice ends inside, and how often halving does."""
+    """Over 500 simulated lathes: how often the advice ends inside, and how often halving does.
+
+    The practice pieces with limits a hundredth and a half apart, on set-ups that spring.
+    """
     rows = []
     for exercise in EXERCISES:
         spec = cut_of(exercise, WORKSHOP).spec
+        springy = 0.0 if exercise.key == "stub" else max(spec.spring_ratio, SPRING)
+        spec = replace(
+            spec, low_mm=spec.aim_mm - APART_MM / 2, high_mm=spec.aim_mm + APART_MM / 2,
+            spring_ratio=springy,
+        )  # fmt: skip
         ours = sum(inside(advised_run(spec, seed)) for seed in range(SEEDS))
         theirs = sum(inside(halving_run(spec, seed)) for seed in range(SEEDS))
         rows.append((
-            f"{exercise.name}, {SEEDS} simulated lathes: inside by the advice, by halving what is left",
+            f"{exercise.name}, limits {APART_MM:g} mm apart, {SEEDS} simulated lathes: inside by "
+            "the advice, by halving what is left",
             f"{100 * ours / SEEDS:.0f} % against {100 * theirs / SEEDS:.0f} %", "far more often",
-            "yes" if ours > theirs else "**no**",
+            _met(ours - theirs >= SEEDS / 10),
         ))  # fmt: skip
     return rows
+
+
+def _met(met: bool) -> str:
+    return "yes" if met else "**no**"

@@ -75,8 +75,8 @@ def test_the_book_is_the_fold_of_what_stands(happened: list[Event | int], tmp_pa
         plain = follow(page.cut.spec, standing_events(list(page.events)))
         assert page.where == plain
     with store.session() as session:
-        kept = events_after(session, cut)
-        assert newest_event(session, cut) == (kept[-1].id if kept else 0)
+        kept = events_after(session.connection(), cut)
+        assert newest_event(session.connection(), cut) == (kept[-1].id if kept else 0)
         pages = [book.page(session, cut) for book in (mine, theirs, CutBook(store))]
     assert all(page.where == pages[0].where for page in pages)
     assert all(page.events == tuple(kept) for page in pages)
@@ -108,7 +108,7 @@ def test_a_slip_is_raised_and_nothing_is_added(store: Store) -> None:
         book.add(cut, "slipped-once", reading(7.7), None, sure=False)
     assert "radius" in caught.value.slip.says
     with store.session() as session:
-        assert newest_event(session, cut) == 0
+        assert newest_event(session.connection(), cut) == 0
     assert len(book.add(cut, "slipped-once", reading(7.7), None).events) == 1
 
 

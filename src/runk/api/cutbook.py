@@ -6,6 +6,7 @@ import threading
 from contextlib import AbstractContextManager
 from dataclasses import dataclass, replace
 
+from sqlalchemy import Connection
 from sqlalchemy.orm import Session
 
 from runk.core.plan.events import Event, EventKind, standing_events
@@ -72,16 +73,20 @@ class CutBook:
         Raises:
             Refused: It is gone.
         """
-        newest = newest_event(session, cut)
+        return self._page(session.connection(), cut)
+
+    def _page(self, connection: Connection, cut: int) -> Page:
+        newest = newest_event(connection, cut)
         if newest is None:
             self._pages.pop(cut, None)
             raise Refused("That cut is no longer kept.", field="id")
         page = self._pages.get(cut)
         if page is None:
-            kept = cut_kept(session, cut)
+            with Session(bind=connection) as session:
+                kept = cut_kept(session, cut)
             page = Page(kept, begin(kept.spec), ())
         if newest != page.last_event:
-            page = self._added(page, events_after(session, cut, page.last_event))
+            page = self._added(page, events_after(connection, cut, page.last_event))
         if len(self._pages) >= _MOST_KEPT:
             self._pages.clear()
         self._pages[cut] = page
@@ -115,15 +120,15 @@ class CutBook:
             Stale: Something happened that the sender has not seen.
             SlipFound: The reading looks like a slip.
         """
-        with self._lock, self._store.writing() as session:
-            page = self.page(session, cut)
+        with self._lock, self._store.writing() as connection:
+            page = self._page(connection, cut)
             objection = self._objection(page, event, after, sure)
             if objection is not None:
                 # What was added already is no fault, however late its echo comes.
-                if known_event(session, event_key):
+                if known_event(connection, event_key):
                     return page
                 raise objection
-            added = add_event(session, cut, event_key, event)
+            added = add_event(connection, cut, event_key, event)
         if added is not None:
             page = self._added(page, [added])
             self._pages[cut] = page

@@ -6,7 +6,7 @@ from dataclasses import asdict, dataclass, replace
 from datetime import datetime
 from typing import Any, cast
 
-from sqlalchemy import Table, bindparam, func, insert, select
+from sqlalchemy import Connection, Table, bindparam, func, insert, select
 from sqlalchemy.orm import Session
 
 from runk.core.plan.events import Event, EventKind
@@ -105,38 +105,38 @@ def cut_kept(session: Session, cut: int) -> KeptCut:
     return _cut(_row(session, cut))
 
 
-def newest_event(session: Session, cut: int) -> int | None:
+def newest_event(connection: Connection, cut: int) -> int | None:
     """The newest event of a cut, 0 where there is none yet; None where the cut is gone.
 
     One look that tells whether what is known of the cut is still all there is.
     """
-    row = session.connection().execute(_NEWEST, {"cut": cut}).one_or_none()
+    row = connection.execute(_NEWEST, {"cut": cut}).one_or_none()
     return None if row is None else int(row[0] or 0)
 
 
-def events_after(session: Session, cut: int, event: int = 0) -> list[Event]:
+def events_after(connection: Connection, cut: int, event: int = 0) -> list[Event]:
     """A cut's events after one of them, oldest first."""
-    rows = session.connection().execute(_AFTER, {"cut": cut, "event": event})
+    rows = connection.execute(_AFTER, {"cut": cut, "event": event})
     return [
         Event(id_, EventKind(kind), tuple(sizes), wound, warm, undoes)
         for id_, kind, sizes, wound, warm, undoes in rows
     ]
 
 
-def known_event(session: Session, event_key: str) -> bool:
+def known_event(connection: Connection, event_key: str) -> bool:
     """Whether an event with this key is there already."""
-    found = session.scalar(select(CutEventRow.id).where(CutEventRow.event_key == event_key))
+    found = connection.scalar(select(CutEventRow.id).where(CutEventRow.event_key == event_key))
     return found is not None
 
 
-def add_event(session: Session, cut: int, event_key: str, event: Event) -> Event | None:
+def add_event(connection: Connection, cut: int, event_key: str, event: Event) -> Event | None:
     """Add what happened; None where an event with this key is there already."""
     given = {
         "cut_id": cut, "event_key": event_key, "kind": event.kind.value,
         "sizes_mm": list(event.sizes_mm), "wound": event.wound, "warm_deg": event.warm_deg,
         "undoes": event.undoes, "at": now(),
     }  # fmt: skip
-    done = session.connection().execute(_ADD, given)
+    done = connection.execute(_ADD, given)
     if not done.rowcount:
         return None
     return replace(event, id=int(done.lastrowid))

@@ -12,7 +12,7 @@ from pathlib import Path
 from typing import Any
 
 import platformdirs
-from sqlalchemy import Engine, create_engine, event
+from sqlalchemy import Connection, Engine, create_engine, event
 from sqlalchemy.orm import Session
 
 from runk.core.refusals import Refused
@@ -83,14 +83,16 @@ class Store:
             yield session
 
     @contextmanager
-    def writing(self) -> Iterator[Session]:
-        """A session that holds the only right to write from its first look on.
+    def writing(self) -> Iterator[Connection]:
+        """A connection that holds the only right to write from its first look on.
 
-        What is read in it cannot be overtaken by another process before it is written.
+        What is read in it cannot be overtaken by another process before it is written. Rolled
+        back as a whole on any error.
         """
-        with self.session() as session:
-            session.connection().exec_driver_sql("BEGIN IMMEDIATE")
-            yield session
+        with self.engine.connect() as connection:
+            connection.exec_driver_sql("BEGIN IMMEDIATE")
+            yield connection
+            connection.commit()
 
     def changed_at(self) -> int:
         """A value that changes when anybody writes to the file, this process included."""

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from enum import StrEnum
 from math import ceil, floor
 
@@ -154,10 +154,10 @@ def made_pass(spec: CutSpec, at: Standing, kind: PassKind, divisions: float, end
 def after(at: Standing, made: Pass) -> Standing:
     """Where a cut stands once a pass has come out as predicted."""
     spring = made.kind is PassKind.SPRING
-    return replace(
-        at, left_mm=made.leaves_mm, load_mm=made.load_mm, wound=at.wound + made.divisions,
-        spring_passes=at.spring_passes + 1 if spring else 0,
-        finishing=made.kind is not PassKind.ROUGH,
+    # Built anew rather than replaced: a plan takes this step for every pass, at every reading.
+    return Standing(
+        made.leaves_mm, made.load_mm, at.ratio, at.wound + made.divisions,
+        at.spring_passes + 1 if spring else 0, made.kind is not PassKind.ROUGH,
     )  # fmt: skip
 
 

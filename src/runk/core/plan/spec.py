@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import cached_property
 
 
 class Job(StrEnum):
@@ -16,7 +17,7 @@ class Job(StrEnum):
     GROOVE = "groove"
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class CutSpec:
     """Everything a cut is planned and followed by.
 
@@ -60,34 +61,34 @@ class CutSpec:
     ends: int = 1
     parts: int = 1
 
-    @property
+    @cached_property
     def growing(self) -> bool:
         """Whether the size grows as metal goes: a bore, a slot's depth."""
         return self.job in (Job.BORE, Job.SLOT)
 
-    @property
+    @cached_property
     def across(self) -> int:
         """How often travel counts in the size: twice on a diameter."""
         return 2 if self.job in (Job.OUTSIDE, Job.BORE) else 1
 
-    @property
+    @cached_property
     def division(self) -> float:
         """What one division makes of the size; a hundredth of a millimetre where there is none."""
         return self.division_mm * self.across or 0.01
 
-    @property
+    @cached_property
     def most_left(self) -> float:
         """Most metal that may still be on: at the limit where it could stay."""
         return self.left(self.low_mm if self.growing else self.high_mm)
 
-    @property
+    @cached_property
     def sure_left(self) -> float:
         """Most metal that may still be on with the gauge's own error taken off: a reading has
         to be inside by that much before it proves anything (the rule of ISO 14253-1)."""
         guard = min(self.resolution_mm / 2, (self.most_left - self.least_left) / 4)
         return self.most_left - guard
 
-    @property
+    @cached_property
     def least_left(self) -> float:
         """Least metal, at most 0: past it too much has come off."""
         return self.left(self.high_mm if self.growing else self.low_mm)

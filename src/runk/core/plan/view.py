@@ -9,7 +9,7 @@ from runk.core.plan.answer import PlanAnswer, PlannedPass
 from runk.core.plan.follow import Followed
 from runk.core.plan.laws import comes_off_mm
 from runk.core.plan.minds import minds
-from runk.core.plan.passes import Pass, PassKind, Standing, after, every_pass, next_pass
+from runk.core.plan.passes import Pass, PassKind, Standing, after, every_pass
 from runk.core.plan.rescue import ways_out
 from runk.core.plan.say import (
     both,
@@ -82,9 +82,8 @@ def _planned(
     )  # fmt: skip
 
 
-def passes_of(spec: CutSpec, at: Standing) -> tuple[PlannedPass, ...]:
+def passes_of(spec: CutSpec, at: Standing, made: tuple[Pass, ...]) -> tuple[PlannedPass, ...]:
     """Every pass to come, in words and figures."""
-    made = every_pass(spec, at)
     planned = []
     for number, one in enumerate(made):
         following = made[number + 1].kind if number + 1 < len(made) else None
@@ -121,12 +120,11 @@ def _what_next(
     )
 
 
-def state_of(spec: CutSpec, where: Followed) -> str:
+def state_of(spec: CutSpec, where: Followed, made: tuple[Pass, ...]) -> str:
     """``cut``, ``inside`` or ``over``; only a reading can say that it is over."""
-    left = where.at.left_mm
-    if left < spec.least_left - 1e-9:
+    if where.at.left_mm < spec.least_left - 1e-9:
         return "over"
-    return "inside" if next_pass(spec, where.at) is None else "cut"
+    return "cut" if made else "inside"
 
 
 def view(spec: CutSpec, said: Said, where: Followed, working: Iterable[object] = ()) -> PlanAnswer:
@@ -138,8 +136,9 @@ def view(spec: CutSpec, said: Said, where: Followed, working: Iterable[object] =
         where: Everything that happened, folded.
         working: Steps of the bending sum, shown under the spring.
     """
-    state = state_of(spec, where)
-    passes = passes_of(spec, where.at) if state == "cut" else ()
+    made = every_pass(spec, where.at)
+    state = state_of(spec, where, made)
+    passes = passes_of(spec, where.at, made) if state == "cut" else ()
     says, detail = _what_next(spec, where, passes, state)
     size = spec.size(where.at.left_mm)
     w = Working()
@@ -162,7 +161,7 @@ def view(spec: CutSpec, said: Said, where: Followed, working: Iterable[object] =
             w3(left_to_cut_mm, one_mm=spec.aim_mm + past, other_mm=spec.aim_mm), "over_mm", places=3
         )
     cautions = [
-        *minds(spec, where, next_pass(spec, where.at) if state == "cut" else None),
+        *minds(spec, where, made[0] if state == "cut" else None),
         *(Caution(word, about, words, None, PRACTICE) for word, about, words in said.cautions),
     ]
 

@@ -1,6 +1,7 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, Suspense, lazy } from 'react';
 import type { Figure, MachineOut, SpeedAnswer } from '../../api/queries';
-import { Pulleys } from '../../drawings/Pulleys';
+
+const Pulleys = lazy(() => import('../../drawings/Pulleys').then((m) => ({ default: m.Pulleys })));
 
 interface Props {
   answer: SpeedAnswer;
@@ -28,7 +29,9 @@ export function Plate({ answer, machine, operation }: Props) {
               </div>
               {machine && (
                 <div className="max-w-56 min-w-0 flex-1 pt-1">
-                  <Pulleys machine={machine} mark={answer.mark} />
+                  <Suspense>
+                    <Pulleys machine={machine} mark={answer.mark} />
+                  </Suspense>
                 </div>
               )}
             </div>

@@ -1,22 +1,23 @@
 import { Link } from '@tanstack/react-router';
 import { Suspense, lazy, useCallback, useState } from 'react';
 import { type Reply, type SpeedAnswer, useFan, useShop } from '../../api/queries';
-import { SpeedFan } from '../../drawings/SpeedFan';
 import { Button } from '../../parts/Button';
 import { Cautions } from '../../parts/Cautions';
-import { KeepButton } from '../../parts/KeepButton';
-import { Links } from '../../parts/Links';
 import { Said } from '../../parts/Said';
 import { Sentence } from '../../parts/Sentence';
-import { SlateList } from '../../parts/SlateList';
 import { Working, stepsOf } from '../../parts/Working';
 import { useKey } from '../../state/keys';
 import { type Typed, setQuestion } from '../../state/question';
 import { useAsked } from '../../parts/useAsked';
 import { Plate } from './Plate';
-import { Schools } from './Schools';
 
 const BenchView = lazy(() => import('./BenchView'));
+// The number to set comes first; what stands beside it may come a moment later.
+const SpeedFan = lazy(() => import('../../drawings/SpeedFan').then((m) => ({ default: m.SpeedFan })));
+const KeepButton = lazy(() => import('../../parts/KeepButton').then((m) => ({ default: m.KeepButton })));
+const Links = lazy(() => import('../../parts/Links').then((m) => ({ default: m.Links })));
+const Schools = lazy(() => import('./Schools').then((m) => ({ default: m.Schools })));
+const SlateList = lazy(() => import('../../parts/SlateList').then((m) => ({ default: m.SlateList })));
 
 /** What to set on the machine for a cut. */
 export function SpeedsRoom() {
@@ -91,8 +92,12 @@ export function SpeedsRoom() {
             >
               <Plate answer={shown} machine={machine} operation={operation} />
               <Cautions cautions={reply.cautions} />
-              <Links links={reply.links} />
-              <Schools answer={shown} change={change} />
+              <Suspense>
+                <Links links={reply.links} />
+              </Suspense>
+              <Suspense>
+                <Schools answer={shown} change={change} />
+              </Suspense>
               <Working steps={stepsOf(figuresOf(shown))} />
             </div>
           )}
@@ -100,13 +105,15 @@ export function SpeedsRoom() {
         <div className="min-w-0 space-y-5">
           {fan.data && shown && reply && (
             <div className={`rounded-lg border border-line bg-card p-4 max-sm:p-2 ${problem ? 'opacity-40' : ''}`}>
-              <SpeedFan
-                fan={fan.data}
-                machine={shown.machine}
-                diameter={reply.readings.diameter?.mm ?? 1}
-                wants={both!.target_rpm.value}
-                set={both!.set_rpm.value}
-              />
+              <Suspense fallback={<div className="aspect-[470/400]" />}>
+                <SpeedFan
+                  fan={fan.data}
+                  machine={shown.machine}
+                  diameter={reply.readings.diameter?.mm ?? 1}
+                  wants={both!.target_rpm.value}
+                  set={both!.set_rpm.value}
+                />
+              </Suspense>
               <Link
                 to="/sheet"
                 className="inline-flex min-h-11 items-center text-mark"
@@ -123,10 +130,14 @@ export function SpeedsRoom() {
                 <Button onClick={() => setBench(true)} disabled={!ready}>
                   Bench view <kbd className="text-base text-soft">B</kbd>
                 </Button>
-                <KeepButton calculator="speed" typed={typed} unit={unit} ready={ready} />
+                <Suspense>
+                  <KeepButton calculator="speed" typed={typed} unit={unit} ready={ready} />
+                </Suspense>
               </div>
             </div>
-            <SlateList short />
+            <Suspense>
+              <SlateList short />
+            </Suspense>
           </div>
         </div>
       </div>
