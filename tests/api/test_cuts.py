@@ -188,6 +188,18 @@ def test_the_demonstrations_gauge_finishes_a_cut(client: TestClient) -> None:
     assert again["readings"][-1]["kind"] == "measured again"
 
 
+def test_the_gauge_reads_a_pass_that_was_made_unmeasured(client: TestClient) -> None:
+    cut = start(client, simulated=True)
+    told = told_mm(cut)
+    made = send(client, cut["id"], "done").json()
+    assert made["unmeasured"] == 1
+    read = send(client, cut["id"], "gauge").json()
+    assert read["unmeasured"] == 0
+    assert read["readings"][-1]["passes"] == 1
+    # One pass was made, not two.
+    assert read["readings"][-1]["size_mm"] == pytest.approx(told, abs=0.12)
+
+
 def test_a_real_cut_has_no_gauge_until_one_is_connected(client: TestClient) -> None:
     refused = send(client, start(client)["id"], "gauge")
     assert refused.status_code == 422

@@ -283,8 +283,10 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
     def from_gauge(cut: RowId, body: GaugeIn) -> Response:
         with book.session() as session:
             page = book.page(session, cut)
-        shown = read_within(gauge_of(page, body.again), GAUGE_S)
-        wound = 0.0 if body.again or page.where.made else None
+        # Passes made and not measured yet are what it reads now.
+        again = body.again or page.where.made > 0
+        shown = read_within(gauge_of(page, again), GAUGE_S)
+        wound = 0.0 if again else None
         event = Event(0, EventKind.READING, (shown.value,), wound)
         try:
             return _out(book.add(cut, body.event_key, event, body.after, sure=False))

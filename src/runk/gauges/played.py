@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from runk.core.plan.events import Event
+from runk.core.plan.events import Event, EventKind
 from runk.core.plan.follow import Followed, begin, follow
 from runk.core.plan.passes import PassKind, next_pass
 from runk.core.plan.spec import CutSpec
@@ -24,7 +24,9 @@ def played(spec: CutSpec, seed: int, events: Iterable[Event]) -> tuple[Simulated
     """
     lathe, where = SimulatedLathe(spec, seed), begin(spec)
     for event in events:
-        _cut(lathe, spec, where, event.wound)
+        # A reading after passes that were made unmeasured tells of no further pass.
+        if event.kind is EventKind.DONE or where.made == 0:
+            _cut(lathe, spec, where, event.wound)
         where = follow(spec, [event], where)
     return lathe, where
 

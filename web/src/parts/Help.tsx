@@ -7,6 +7,7 @@ const KEYS = [
   ['/', 'Ask, when no field has the cursor'],
   ['K', 'Keep this answer on the slate'],
   ['B', 'Bench view: the setting alone, large'],
+  ['G', 'Read the gauge, at a cut on the simulated lathe'],
   ['W', 'Fold or show the working'],
   ['?', 'This list'],
   ['Esc', 'Close whatever is open'],
