@@ -80,7 +80,7 @@ def test_a_table_is_brought_in_or_its_wrong_line_named(page: Page, tmp_path: Pat
     expect(page.get_by_role("alert")).to_contain_text(re.compile(r"Line \d+ .*Nothing was changed"))
     chooser.set_input_files(good)
     expect(page.get_by_text("brought in from mine.csv")).to_be_visible()
-    expect(page.get_by_role("button", name=re.compile(r"^9 mm"))).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile(r"^9 mm lead 30"))).to_be_visible()
     expect(page.get_by_role("button", name=re.compile(r"^21 mm"))).to_have_count(0)
 
 

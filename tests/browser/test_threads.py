@@ -91,9 +91,11 @@ JOBS = [
 
 def test_ask_opens_the_job(page: Page) -> None:
     page.goto("/speeds")
+    room(page, "rev/min")
     for line, url, says in JOBS:
         page.keyboard.press("Control+k")
         page.get_by_label("Ask in plain words, in any order").fill(line)
         page.get_by_role("button", name="Open in the room").click()
         expect(page).to_have_url(re.compile(url))
         room(page, says)
+        expect(page.get_by_role("dialog")).to_have_count(0)

@@ -1,24 +1,25 @@
 import { createRootRoute, createRoute, createRouter, redirect } from '@tanstack/react-router';
-import { lazy } from 'react';
+
 import { Shell } from './parts/Shell';
 import { SpeedsRoom } from './rooms/speeds/SpeedsRoom';
+import { later } from './parts/later';
 
-const WorkshopRoom = lazy(() => import('./rooms/workshop/WorkshopRoom'));
-const FaultsRoom = lazy(() => import('./rooms/faults/FaultsRoom'));
-const MetalsRoom = lazy(() => import('./rooms/metals/MetalsRoom'));
-const SheetRoom = lazy(() => import('./rooms/sheet/SheetRoom'));
-const ToSizeRoom = lazy(() => import('./rooms/tosize/ToSizeRoom'));
-const CutRoom = lazy(() => import('./rooms/tosize/CutRoom'));
-const PracticeRoom = lazy(() => import('./rooms/tosize/PracticeRoom'));
-const HolesRoom = lazy(() => import('./rooms/holes/HolesRoom'));
-const NearestRoom = lazy(() => import('./rooms/holes/NearestRoom'));
-const DepthRoom = lazy(() => import('./rooms/holes/DepthRoom'));
-const AngledRoom = lazy(() => import('./rooms/holes/AngledRoom'));
-const TraysRoom = lazy(() => import('./rooms/trays/TraysRoom'));
-const TapRoom = lazy(() => import('./rooms/threads/TapRoom'));
+const WorkshopRoom = later(() => import('./rooms/workshop/WorkshopRoom'));
+const FaultsRoom = later(() => import('./rooms/faults/FaultsRoom'));
+const MetalsRoom = later(() => import('./rooms/metals/MetalsRoom'));
+const SheetRoom = later(() => import('./rooms/sheet/SheetRoom'));
+const ToSizeRoom = later(() => import('./rooms/tosize/ToSizeRoom'));
+const CutRoom = later(() => import('./rooms/tosize/CutRoom'));
+const PracticeRoom = later(() => import('./rooms/tosize/PracticeRoom'));
+const HolesRoom = later(() => import('./rooms/holes/HolesRoom'));
+const NearestRoom = later(() => import('./rooms/holes/NearestRoom'));
+const DepthRoom = later(() => import('./rooms/holes/DepthRoom'));
+const AngledRoom = later(() => import('./rooms/holes/AngledRoom'));
+const TraysRoom = later(() => import('./rooms/trays/TraysRoom'));
+const TapRoom = later(() => import('./rooms/threads/TapRoom'));
 const job = (name: 'DieRoom' | 'StudRoom' | 'CoverRoom' | 'ClearanceRoom' | 'TightenRoom' | 'WhichRoom' | 'SizesRoom') =>
-  lazy(() => import('./rooms/threads/Jobs').then((module) => ({ default: module[name] })));
-const SlateRoom = lazy(() => import('./rooms/slate/SlateRoom'));
+  later(() => import('./rooms/threads/Jobs').then((module) => ({ default: module[name] })));
+const SlateRoom = later(() => import('./rooms/slate/SlateRoom'));
 
 const root = createRootRoute({ component: Shell });
 const home = createRoute({

@@ -1,12 +1,13 @@
-import { Fragment, type ReactNode, Suspense, lazy, useState } from 'react';
+import { Fragment, type ReactNode, Suspense, useState } from 'react';
 import type { Calculator, FieldOut } from '../api/queries';
 import type { Problem } from '../api/client';
 import type { Typed } from '../state/question';
 import { Button } from './Button';
 import { ChoiceWord, type Option } from './ChoiceWord';
 import { TypedWord } from './TypedWord';
+import { later } from './later';
 
-const NearestOwned = lazy(() => import('./NearestOwned'));
+const NearestOwned = later(() => import('./NearestOwned'));
 
 const TYPED = ['length', 'lengths', 'metals', 'count', 'number', 'thread', 'pressure', 'text'];
 

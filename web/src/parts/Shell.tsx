@@ -1,5 +1,5 @@
 import { Link, Outlet, useRouterState } from '@tanstack/react-router';
-import { Suspense, lazy, useCallback, useEffect, useState } from 'react';
+import { Suspense, useCallback, useEffect, useState } from 'react';
 import { useCalculators, useServerGone } from '../api/queries';
 import { useLocked } from '../state/door';
 import { useKey } from '../state/keys';
@@ -7,10 +7,11 @@ import { isDark, setPrefs, usePrefs } from '../state/prefs';
 import { pinBareNumbers } from '../state/question';
 import { Button } from './Button';
 import { Undo } from './Undo';
+import { later } from './later';
 
-const Ask = lazy(() => import('./Ask'));
-const SignIn = lazy(() => import('./SignIn'));
-const Help = lazy(() => import('./Help'));
+const Ask = later(() => import('./Ask'));
+const SignIn = later(() => import('./SignIn'));
+const Help = later(() => import('./Help'));
 
 const ROOMS = [
   { to: '/speeds', name: 'Speeds', also: '/sheet' },

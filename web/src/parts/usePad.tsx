@@ -1,7 +1,8 @@
-import { type FocusEvent, Suspense, lazy, useRef, useState } from 'react';
+import { type FocusEvent, Suspense, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
+import { later } from './later';
 
-const LengthPad = lazy(() => import('./LengthPad'));
+const LengthPad = later(() => import('./LengthPad'));
 
 /** Whether fingers do the typing: then a size gets a pad of its own. */
 export const touched = () => window.matchMedia('(pointer: coarse)').matches;

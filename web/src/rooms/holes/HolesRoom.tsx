@@ -1,4 +1,4 @@
-import { Suspense, lazy, useCallback, useState } from 'react';
+import { Suspense, useCallback, useState } from 'react';
 import type { HoleReply, HoleStep } from '../../api/holes';
 import { HoleSection } from '../../drawings/HoleSection';
 import { Button } from '../../parts/Button';
@@ -11,8 +11,9 @@ import { useAsked } from '../../parts/useAsked';
 import { useKey } from '../../state/keys';
 import { StepPlate } from './StepPlate';
 import { Tabs } from './Tabs';
+import { later } from '../../parts/later';
 
-const BenchSteps = lazy(() => import('../../parts/BenchSteps').then((m) => ({ default: m.BenchSteps })));
+const BenchSteps = later(() => import('../../parts/BenchSteps').then((m) => ({ default: m.BenchSteps })));
 
 /** A hole from the centre mark to its size, tool by tool. */
 export default function HolesRoom() {

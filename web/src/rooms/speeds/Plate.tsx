@@ -1,7 +1,8 @@
-import { type ReactNode, Suspense, lazy } from 'react';
+import { type ReactNode, Suspense } from 'react';
 import type { Figure, MachineOut, SpeedAnswer } from '../../api/queries';
+import { later } from '../../parts/later';
 
-const Pulleys = lazy(() => import('../../drawings/Pulleys').then((m) => ({ default: m.Pulleys })));
+const Pulleys = later(() => import('../../drawings/Pulleys').then((m) => ({ default: m.Pulleys })));
 
 interface Props {
   answer: SpeedAnswer;

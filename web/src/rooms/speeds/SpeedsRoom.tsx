@@ -1,5 +1,5 @@
 import { Link } from '@tanstack/react-router';
-import { Suspense, lazy, useCallback, useState } from 'react';
+import { Suspense, useCallback, useState } from 'react';
 import { type Reply, type SpeedAnswer, useFan, useShop } from '../../api/queries';
 import { Button } from '../../parts/Button';
 import { Cautions } from '../../parts/Cautions';
@@ -10,14 +10,15 @@ import { useKey } from '../../state/keys';
 import { type Typed, setQuestion } from '../../state/question';
 import { useAsked } from '../../parts/useAsked';
 import { Plate } from './Plate';
+import { later } from '../../parts/later';
 
-const BenchView = lazy(() => import('./BenchView'));
+const BenchView = later(() => import('./BenchView'));
 // The number to set comes first; what stands beside it may come a moment later.
-const SpeedFan = lazy(() => import('../../drawings/SpeedFan').then((m) => ({ default: m.SpeedFan })));
-const KeepButton = lazy(() => import('../../parts/KeepButton').then((m) => ({ default: m.KeepButton })));
-const Links = lazy(() => import('../../parts/Links').then((m) => ({ default: m.Links })));
-const Schools = lazy(() => import('./Schools').then((m) => ({ default: m.Schools })));
-const SlateList = lazy(() => import('../../parts/SlateList').then((m) => ({ default: m.SlateList })));
+const SpeedFan = later(() => import('../../drawings/SpeedFan').then((m) => ({ default: m.SpeedFan })));
+const KeepButton = later(() => import('../../parts/KeepButton').then((m) => ({ default: m.KeepButton })));
+const Links = later(() => import('../../parts/Links').then((m) => ({ default: m.Links })));
+const Schools = later(() => import('./Schools').then((m) => ({ default: m.Schools })));
+const SlateList = later(() => import('../../parts/SlateList').then((m) => ({ default: m.SlateList })));
 
 /** What to set on the machine for a cut. */
 export function SpeedsRoom() {

@@ -1,12 +1,13 @@
-import { Suspense, lazy, useCallback, useState } from 'react';
+import { Suspense, useCallback, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { ThreadSection } from '../../drawings/ThreadSection';
 import { Button } from '../../parts/Button';
 import { useAsked } from '../../parts/useAsked';
 import { useKey } from '../../state/keys';
 import { Big, Frame, Row } from './Frame';
+import { later } from '../../parts/later';
 
-const TapBench = lazy(() => import('./TapBench'));
+const TapBench = later(() => import('./TapBench'));
 type TapReply = Schemas['TapReply'];
 
 /** A tapped hole: the drill, the depth, the turns, and how near the tap is to breaking. */

@@ -1,5 +1,5 @@
 import { Link, useParams } from '@tanstack/react-router';
-import { Suspense, lazy, useCallback, useRef, useState } from 'react';
+import { Suspense, useCallback, useRef, useState } from 'react';
 import { onceKey, useCut, useCutAct } from '../../api/cuts';
 import { refusalOf } from '../../api/queries';
 import { Staircase } from '../../drawings/Staircase';
@@ -14,8 +14,9 @@ import { NextPlate } from './NextPlate';
 import { Readings } from './Readings';
 import { ReadingField } from './ReadingField';
 import { WaysOut } from './WaysOut';
+import { later } from '../../parts/later';
 
-const BenchCut = lazy(() => import('./BenchCut'));
+const BenchCut = later(() => import('./BenchCut'));
 
 /** A cut being brought to size: what to wind on, and the reading that comes back. */
 export default function CutRoom() {
