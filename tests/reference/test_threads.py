@@ -105,6 +105,11 @@ def test_forms_follow_from_their_triangles() -> None:
     assert whit.depth == pytest.approx(2 / 3 * h55, abs=1e-6)
     assert whit.radius == pytest.approx(h55 / 6 * sin(half) / (1 - sin(half)), abs=1e-6)
     assert whit.stress == pytest.approx(1.5 * whit.depth, abs=1e-4)
+    # H/8, H/6, and what BA's 0.6 p leaves of its triangle at either end.
+    assert law.truncation_mm(iso.crest, 60.0) == pytest.approx(h / 8, abs=1e-6)
+    assert law.truncation_mm(whit.crest, 55.0) == pytest.approx(h55 / 6, abs=1e-6)
+    h47 = 0.5 / tan(radians(23.75))
+    assert law.truncation_mm(ba.crest, 47.5) == pytest.approx((h47 - 0.6) / 2, abs=1e-5)
     assert (ba.depth, ba.radius) == (0.6, pytest.approx(2 / 11, abs=1e-6))
     assert ba.stress == pytest.approx(1.5 * ba.depth)
 

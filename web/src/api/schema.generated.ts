@@ -3846,6 +3846,7 @@ export interface components {
             /** Series */
             series: string;
             stress_area_mm2: components["schemas"]["FigureWire"];
+            truncation_mm: components["schemas"]["FigureWire"];
             working_mm: components["schemas"]["FigureWire"];
         };
         /** ThreadCandidateWire */

@@ -31,6 +31,16 @@ def thread_depth_mm(times: Num, pitch_mm: Num) -> Num:
     return times * pitch_mm
 
 
+@law("Cut off the sharp triangle", "{crest_mm} ÷ (2 × tan({angle_deg}° ÷ 2))")
+def truncation_mm(crest_mm: float, angle_deg: float) -> float:
+    """How much of the sharp triangle is missing at a crest that wide.
+
+    >>> round(truncation_mm(0.125, 60.0), 5)
+    0.10825
+    """
+    return crest_mm / (2 * tan(radians(angle_deg) / 2))
+
+
 @law("Engagement", "({major_mm} - {drill_mm}) ÷ (2 × {working_mm}) × 100", HANDBOOK)
 def engagement_percent(major_mm: Num, drill_mm: Num, working_mm: Num) -> Num:
     """How much of the full thread a tapping drill leaves.

@@ -31,7 +31,8 @@ class ThreadAnswer:
 
     ``minor_mm`` is the basic minor diameter of the hole, ``core_mm`` that of the screw's root;
     ``depth_mm`` the depth of the screw's thread; ``working_mm`` what 100 % of engagement is
-    counted from. ``alike`` are threads that look the same and do not mate.
+    counted from; ``truncation_mm`` what is missing of the sharp triangle at the crest, rounded
+    off in Whitworth and BA. ``alike`` are threads that look the same and do not mate.
     """
 
     name: str
@@ -45,6 +46,7 @@ class ThreadAnswer:
     core_mm: Figure
     depth_mm: Figure
     working_mm: Figure
+    truncation_mm: Figure
     radius_mm: Figure
     angle_deg: Figure
     stress_area_mm2: Figure
@@ -104,6 +106,8 @@ def thread(question: ThreadQuestion, _: None = None) -> ThreadAnswer:
         value = w(laws.thread_depth_mm, times=times, pitch_mm=one.pitch_mm, source=source)
         return w.figure(value, key, since=len(w.steps) - 1, places=3)
 
+    value = w(laws.truncation_mm, crest_mm=form.crest * one.pitch_mm, angle_deg=form.angle_deg)
+    truncation = w.figure(value, "truncation_mm", since=len(w.steps) - 1, places=3)
     others = alike(one)
     cautions = []
     if others:
@@ -118,7 +122,8 @@ def thread(question: ThreadQuestion, _: None = None) -> ThreadAnswer:
         Figure(25.4 / one.pitch_mm, unit_of("per_inch"), (), 2), smaller(form.minor, "minor_mm"),
         smaller(form.effective, "effective_mm"), smaller(2 * form.depth, "core_mm"),
         deep(form.depth, "depth_mm"), deep(form.working, "working_mm"),
-        deep(form.radius, "radius_mm"), Figure(form.angle_deg, unit_of("angle_deg"), (), 1),
+        truncation, deep(form.radius, "radius_mm"),
+        Figure(form.angle_deg, unit_of("angle_deg"), (), 1),
         w.of(laws.stress_area_mm2, major_mm=one.major_mm, times=form.stress,
              pitch_mm=one.pitch_mm, source=source),
         tuple(t.name for t in others), tuple(cautions),

@@ -205,7 +205,7 @@ export function SizesRoom() {
     >
       {answer && rows([
         ['Effective diameter', answer.effective_mm], ['Core of the screw', answer.core_mm], ['Working depth, 100 %', answer.working_mm],
-        ['Radius at the root', answer.radius_mm], ['Angle', answer.angle_deg], ['Tensile stress area', answer.stress_area_mm2],
+        ['Cut off the sharp crest', answer.truncation_mm], ['Radius at the root', answer.radius_mm], ['Angle', answer.angle_deg], ['Tensile stress area', answer.stress_area_mm2],
       ])}
     </Frame>
   );
