@@ -102,3 +102,11 @@ def test_every_link_can_be_followed(client: TestClient, name: str) -> None:
         if answer.status_code != 200:
             problem = answer.json()
             assert problem["field"] not in link["question"], problem
+
+
+def test_a_field_named_by_a_raised_numeral_is_no_row(client: TestClient) -> None:
+    """Found by the fuzz: a digit that is no plain numeral in the place of a field's name."""
+    body = {"metal": {"figures": {"\u00b9": []}, "key": "x", "like": "", "name": ""}}
+    refused = client.put("/api/metals/mine", json=body)
+    assert refused.status_code == 422
+    assert "type a number" in refused.json()["detail"]

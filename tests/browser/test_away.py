@@ -79,6 +79,7 @@ def test_a_thread_on_a_phone_by_the_pad(phone: Page) -> None:
 
 def test_an_inch_page_says_and_reads_inches(page: Page) -> None:
     page.goto("/to-size")
+    room(page, "Wind on")
     page.get_by_role("button", name="inch", exact=True).click()
     # What was typed as 8 mm goes on meaning it.
     expect(page.get_by_label("size now")).to_have_value("8 mm")

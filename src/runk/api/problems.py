@@ -59,7 +59,9 @@ def _validation(error: RequestValidationError) -> Response:
     where = [str(part) for part in first["loc"] if part not in ("body", "query", "path")]
     field = ".".join(where) or None
     spoken = ", ".join(
-        f"row {int(part) + 1}" if part.isdigit() else part for part in where if part != "machine"
+        f"row {int(part) + 1}" if part.isascii() and part.isdigit() else part
+        for part in where
+        if part != "machine"
     )
     kind = first["type"]
     if kind == "json_invalid":
