@@ -15,7 +15,6 @@ from runk.core.sources import PRACTICE, Held, Source, read_table
 from runk.core.threads import laws
 from runk.core.threads.series import Thread
 from runk.core.tools import ShopTool
-from runk.core.units import unit_of
 
 LEAST_PERCENT = 45.0
 BOOK_PERCENT = 77.0
@@ -76,7 +75,9 @@ def target_percent(
     Source: common practice.
     """
     if school is School.BOOK:
-        return Figure(BOOK_PERCENT, unit_of("target_percent"))
+        return w.of(target_of_percent, "target_percent", metal_percent=BOOK_PERCENT,
+                    less_percent=0.0, why="book sizes leave 75 to 80 %",
+                    source=laws.HANDBOOK)  # fmt: skip
     percent, source = _by_metal().get(metal.kind, (USUAL_PERCENT, PRACTICE))
     deep = deep_mm is not None and deep_mm > DEEP_TIMES * thread.major_mm
     small = thread.major_mm < SMALL_MM
