@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 import { usePrefs } from './prefs';
 
 function typing(target: EventTarget | null): boolean {
@@ -11,7 +11,8 @@ function typing(target: EventTarget | null): boolean {
 /** Single-key shortcuts, silent while typing and when switched off (WCAG 2.1.4). */
 export function useKey(key: string, act: () => void): void {
   const { keys } = usePrefs();
-  useEffect(() => {
+  // With the screen, not after it: whoever sees the button may press its key.
+  useLayoutEffect(() => {
     if (!keys) return;
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
