@@ -6,9 +6,12 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, sync_playwright
+from playwright.sync_api import Browser, Page, expect, sync_playwright
 
 from tests.browser.serving import CHROMIUM, FLAGS, Server
+
+# Only a failure waits this long: a busy machine is no fault of the page.
+expect.set_options(timeout=15_000)
 
 
 @pytest.fixture(scope="session")
