@@ -24,7 +24,9 @@ export const useCut = (id: number) =>
     staleTime: 0,
   });
 
-function keep(cut: Cut): void {
+async function keep(cut: Cut): Promise<void> {
+  // A look at the cut still under way is older than this, and would show it as it was.
+  await client.cancelQueries({ queryKey: ['cut', cut.id] });
   client.setQueryData(['cut', cut.id], cut);
   void client.invalidateQueries({ queryKey: ['cuts'] });
 }
@@ -44,7 +46,7 @@ export function useCutAct(id: number) {
 
 export async function startCut(body: Record<string, unknown>): Promise<Cut> {
   const cut = await call<Cut>('POST', '/cuts', { keep_key: onceKey(), ...body });
-  keep(cut);
+  await keep(cut);
   return cut;
 }
 
@@ -54,5 +56,5 @@ export async function throwCut(id: number): Promise<void> {
 }
 
 export async function fetchCutBack(id: number): Promise<void> {
-  keep(await call<Cut>('POST', `/cuts/${id}/back`));
+  await keep(await call<Cut>('POST', `/cuts/${id}/back`));
 }

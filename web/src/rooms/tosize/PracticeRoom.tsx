@@ -57,6 +57,7 @@ export default function PracticeRoom() {
           ) : (
             <Controls
               piece={piece}
+              ready={!play.isPlaceholderData}
               move={(one) => setMoves([...moves, one])}
               back={() => setMoves(moves.slice(0, -1))}
               finish={() => setFinished(true)}
@@ -71,12 +72,14 @@ export default function PracticeRoom() {
 
 interface ControlProps {
   piece: Practice;
+  /** False while the last move is worked out: the advice shown is the one before. */
+  ready: boolean;
   move: (one: Move) => void;
   back: () => void;
   finish: () => void;
 }
 
-function Controls({ piece, move, back, finish }: ControlProps) {
+function Controls({ piece, ready, move, back, finish }: ControlProps) {
   const [wind, setWind] = useState('');
   const [fine, setFine] = useState(false);
   const field = useRef<HTMLInputElement>(null);
@@ -94,7 +97,7 @@ function Controls({ piece, move, back, finish }: ControlProps) {
           <p className="figures text-6xl font-bold max-sm:text-4xl">{piece.advice}</p>
           <p className="mt-1 text-xl">{piece.advice_detail}</p>
           {piece.advice_divisions !== null && (
-            <Button className="mt-3" onClick={() => make(piece.advice_divisions!, piece.advice_fine, true)}>
+            <Button className="mt-3" disabled={!ready} onClick={() => make(piece.advice_divisions!, piece.advice_fine, true)}>
               Do just that, and measure
             </Button>
           )}
@@ -104,7 +107,7 @@ function Controls({ piece, move, back, finish }: ControlProps) {
         className="flex flex-wrap items-end gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          if (wind.trim() && !wrong) make(number, fine, true);
+          if (ready && wind.trim() && !wrong) make(number, fine, true);
         }}
       >
         <label>
@@ -125,15 +128,15 @@ function Controls({ piece, move, back, finish }: ControlProps) {
           at the finishing feed
         </label>
         <Button look="main" type="submit" className="min-h-14">Cut and measure</Button>
-        <Button className="min-h-14" disabled={!wind.trim() || wrong} onClick={() => make(number, fine, false)}>
+        <Button className="min-h-14" disabled={!ready || !wind.trim() || wrong} onClick={() => make(number, fine, false)}>
           Cut only
         </Button>
-        <Button className="min-h-14" onClick={() => move({ wind: null, fine: false, measure: true })}>Measure again</Button>
+        <Button className="min-h-14" disabled={!ready} onClick={() => move({ wind: null, fine: false, measure: true })}>Measure again</Button>
       </form>
       {wrong && <p role="alert" className="bg-stop px-3 py-2 text-stop-ink">“{wind}” is no number of divisions.</p>}
       <div className="flex flex-wrap gap-2">
-        <Button onClick={finish} disabled={piece.passes === 0}>It is to size: take it out</Button>
-        <Button onClick={back} disabled={piece.moves.length === 0}>Undo the last</Button>
+        <Button onClick={finish} disabled={!ready || piece.passes === 0}>It is to size: take it out</Button>
+        <Button onClick={back} disabled={!ready || piece.moves.length === 0}>Undo the last</Button>
       </div>
     </div>
   );

@@ -24,10 +24,16 @@ export default function TraysRoom() {
   const [done, setDone] = useState('');
   const [busy, setBusy] = useState(false);
   const file = useRef<HTMLInputElement>(null);
+  const before = useRef<Promise<unknown>>(Promise.resolve());
   if (!trays.data) return <p className="py-10 text-soft">Fetching the trays …</p>;
   const { tools, sets, stand_in } = trays.data;
 
-  const act = async (doing: () => Promise<unknown>, says: string | (() => string) = '') => {
+  // One after the other: the second of two quick clicks must see what the first one did.
+  const act = (doing: () => Promise<unknown>, says: string | (() => string) = '') => {
+    before.current = before.current.then(() => actNow(doing, says));
+    return before.current;
+  };
+  const actNow = async (doing: () => Promise<unknown>, says: string | (() => string)) => {
     setProblem(null);
     setDone('');
     setBusy(true);
@@ -42,9 +48,11 @@ export default function TraysRoom() {
   };
   const setState = (tool: Tool, state: string) =>
     call<Tool>('PATCH', `/tools/${tool.id}`, { version: tool.version, state });
-  const click = (tool: Tool) =>
+  const click = (clicked: Tool) =>
     act(async () => {
+      const tool = latest(clicked);
       const now = await setState(tool, tool.state === mark ? 'sound' : mark);
+      await keep(now);
       offerUndo({ says: `${tool.name}: ${now.state}`, undo: () => setState(now, tool.state).then(refresh) });
     });
   const remove = (tool: Tool) =>
@@ -126,6 +134,18 @@ export default function TraysRoom() {
       <AddTool done={(name) => void act(async () => undefined, `Added: ${name}.`)} />
       {!stand_in && <TakeOut tools={tools} remove={(tool) => void remove(tool)} />}
     </div>
+  );
+}
+
+function latest(tool: Tool): Tool {
+  return client.getQueryData<Trays>(['tools'])?.tools.find(({ id }) => id === tool.id) ?? tool;
+}
+
+async function keep(tool: Tool): Promise<void> {
+  await client.cancelQueries({ queryKey: ['tools'] });
+  client.setQueryData<Trays>(
+    ['tools'],
+    (trays) => trays && { ...trays, tools: trays.tools.map((one) => (one.id === tool.id ? tool : one)) },
   );
 }
 
