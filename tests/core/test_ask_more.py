@@ -63,6 +63,40 @@ ASKED: list[tuple[str, str, dict[str, Any]]] = [
     ("gauge pin 6 mm 5 deep", "depth", {"way": "pin", "pin": 6, "deep": 5}),
     ("height gauge 30 high on a 50 block", "depth", {"way": "block", "block": 50, "deep": 30}),
     ("angled hole 3 mm 30 degrees 12 across 20 room", "angled-hole", {"angle": 30, "room": 20}),
+    ("what drill for 1/4x40 ME in gunmetal", "tap", {"metal": "gunmetal"}),
+    ("drill size for M5 brass", "tap", {"metal": "brass"}),
+    ("hole for M4 screw", "clearance", {"fit": "medium"}),
+    ("holes for 2BA studs", "clearance", {}),
+    ("clearance 4BA fine", "clearance", {"fit": "fine"}),
+    ("hole 12 bored aluminium through 30", "hole", {"deep": 30, "thick": None}),
+    ("hole 5 brass 8 thick", "hole", {"deep": 8}),
+    ("tap M2 stainless 304 through 3", "tap", {"deep": 3}),
+    ("tap M4 in 5 mm plate", "tap", {"deep": 5, "ends": "through"}),
+    (
+        "6 studs 4ba stainless 303 in gunmetal cover 4",
+        "stud",
+        {"metal": "gunmetal", "stud_metal": "stainless-303"},
+    ),
+    ("studs 2ba in gunmetal cover 3", "stud", {"metal": "gunmetal", "stud_metal": "mild-steel"}),
+    (
+        "M4 stud stainless cover 3 into aluminium",
+        "stud",
+        {"metal": "aluminium-6082", "stud_metal": "stainless-303"},
+    ),
+    ("my reamed hole is oversize 6 mm bronze", "faults", {"sign": "oversize"}),
+    ("drill wanders 3 mm brass", "faults", {"sign": "wander"}),
+    ("whine boring 22 grey iron at 1480", "faults", {"rpm": 1480, "diameter": 22}),
+    (
+        "screwcut 20 mm mild steel pitch 1.5 groove 4",
+        "speed",
+        {"operation": "screw-cut", "relief": 4},
+    ),
+    ("groove 3 wide 2 deep in 20 mm brass", "speed", {"operation": "groove", "width": 3}),
+    (
+        "offcut 1/2 hex brass colour 30 long 35.5 g",
+        "identify",
+        {"shape": "hexagon", "colour": "yellow"},
+    ),
     ("oil way 2 mm 45 deg 10 thick", "angled-hole", {"drill": 2, "across": 10}),
 ]
 
@@ -102,6 +136,7 @@ REFUSED = [
     ("angled hole 3 mm 12 across", "angle", "What angle is it?"),
     ("angled hole 3 mm 60 degrees 12 across 15 room", "angle", "never meets"),
     ("tighten M4 95 percent", "share", "leaves nothing"),
+    ("hole for M4", "operation", "to be tapped, or for the screw to pass through?"),
     ("drill 5 mm undersize brass", None, "type the size itself"),
 ]
 

@@ -86,7 +86,7 @@ def test_the_last_drill_leaves_what_its_finish_wants_or_it_is_said(
     if question.finish in (Finish.BORED, Finish.HONED):
         assert left >= 0.5 - 1e-9
         return
-    leave = ream_allowance(size, by_hand=question.finish is Finish.HAND_REAMED)
+    leave = ream_allowance(size, by_hand=any("hand reamer" in step.name for step in answer.then))
     assert left >= leave.low_mm - 1e-9
     said = any(c.about == "what is left" for c in answer.cautions)
     assert said == (left > leave.high_mm + 1e-9)
@@ -179,6 +179,24 @@ def test_a_blind_hole_warns_of_its_point_and_of_a_hand_reamers_lead() -> None:
     answer = hole(by_hand, needs(by_hand, WORKSHOP))
     assert ("Stop", "the lead") in {(c.word, c.about) for c in answer.cautions}
     assert ("Stop", "the snatch") in {(c.word, c.about) for c in answer.cautions}
+
+
+def test_a_hand_reamer_in_the_machine_keeps_its_lead_and_its_small_bite() -> None:
+    drawer = [ShopTool(ToolKind.REAMER, "8 mm", Fraction(8), "hand", lead_mm=24.0)]
+    drawer += [tool for tool in WORKSHOP.tools if tool.kind is not ToolKind.REAMER]
+    shop = replace(WORKSHOP, tools=tuple(drawer))
+    asked = HoleQuestion(Fraction(8), "gunmetal", Finish.MACHINE_REAMED, Ends.BLIND, Fraction(20))
+    answer = hole(asked, needs(asked, shop))
+    assert "hand reamer" in answer.then[0].name
+    lead = next(c for c in answer.cautions if c.about == "the lead")
+    assert lead.word == "Stop"
+    assert "first 24" in lead.says or "first 25" in lead.says
+    assert answer.ream_allowance_mm is not None
+    assert answer.ream_allowance_mm.value == ream_allowance(8.0, by_hand=True).usual_mm
+    through = replace(asked, ends=Ends.THROUGH)
+    passed = hole(through, needs(through, shop)).pass_mm
+    assert passed is not None
+    assert passed.value >= 24.0
 
 
 def test_a_slope_gets_its_flat_and_a_line_its_order() -> None:

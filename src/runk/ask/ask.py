@@ -7,15 +7,14 @@ import re
 from dataclasses import dataclass
 from typing import Any
 
-from runk.ask.scan import Number, Scan, clean, scan
+from runk.ask.fill import fill_metal, fill_numbers, names_thread
+from runk.ask.scan import Scan, clean, scan
 from runk.ask.vocabulary import phrases_of
 from runk.core.fields import Field, Kind
 from runk.core.lengths import read_length
-from runk.core.metals import Metal
 from runk.core.questions import Read, read_question, sentence
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, calculators
-from runk.core.threads.series import find_thread
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -25,6 +24,9 @@ _SAY_IN = re.compile(
 )
 _ASKS_LENGTH = re.compile(r"^(?:what(?:'s| is)|convert|length|size of)\s+", re.IGNORECASE)
 
+
+_HOLE_FOR = re.compile(r"\b(drill|hole)s?\s+(?:size\s+)?(?:for|to suit|to take)\b", re.IGNORECASE)
+_SCREW = re.compile(r"\b(?:screws?|bolts?|studs?|capscrews?)\b", re.IGNORECASE)
 
 CHANGES_THE_SIZE = frozenset({"clearing", "undersize", "interference", "press"})
 
@@ -68,7 +70,7 @@ def ask(line: str, workshop: Workshop, page: PageUnit = PageUnit.MM) -> Asked:
     if length is not None:
         return _answer(calculators()["length"], {"text": length}, [], page, workshop)
     found = scan(line, page, workshop)
-    calculator = _which(found)
+    calculator = _hole_of(line, found) or _which(found)
     _not_yet(found)
     typed = _fill(calculator, found, line, workshop)
     return _answer(calculator, typed, found.unknown, page, workshop)
@@ -105,11 +107,34 @@ def _not_yet(found: Scan) -> None:
         )
 
 
+def _hole_of(line: str, found: Scan) -> Calculator | None:
+    """The drill *for* a screw is never of the screw's own diameter: it taps or it clears.
+
+    Raises:
+        Refused: It is not said which of the two.
+    """
+    what = _HOLE_FOR.search(line)
+    if what is None or any(not _SCREW.fullmatch(m.phrase) for m in found.of("trigger")):
+        return None
+    name = next((n.text for n in found.numbers if names_thread(n.text)), None)
+    if name is None:
+        return None
+    if _SCREW.search(line):
+        found.unknown = [word for word in found.unknown if not _SCREW.fullmatch(word)]
+        return calculators()["clearance"]
+    if what[1].lower() == "drill":
+        return calculators()["tap"]
+    raise Refused(
+        f"A hole for {name}: to be tapped, or for the screw to pass through?", field="operation",
+        suggest=f"tap {name}, or clearance {name}",
+    )  # fmt: skip
+
+
 def _which(found: Scan) -> Calculator:
     known = calculators()
     triggered = [known[m.key] for m in found.of("trigger")]
     if triggered:
-        return triggered[0]
+        return next((c for c in triggered if c.outranks), triggered[0])
     for calculator in known.values():
         joined = any(n.before in calculator.between for n in found.numbers[1:])
         works = {m.field for m in found.of("ruling")}
@@ -161,7 +186,7 @@ def _fill(calculator: Calculator, found: Scan, line: str, workshop: Workshop) ->
             typed[ruling] = said[0]
     usual = str(calculator.defaults.get(ruling, "")) if ruling else ""
     asked = calculator.asked(typed.get(ruling, usual) if ruling else "")
-    _fill_metal(asked, found, typed, workshop.metals)
+    fill_metal(asked, found, typed, workshop.metals)
     for meaning in found.meanings:
         named = meaning.kind in ("choice", "machine", "ruling") and meaning.field != ruling
         if named and meaning.field in asked:
@@ -171,111 +196,9 @@ def _fill(calculator: Calculator, found: Scan, line: str, workshop: Workshop) ->
                     f"I read both {before} and {meaning.key}; it can only be one.",
                     field=meaning.field,
                 )
-    _fill_numbers(asked, found.numbers, typed)
+    found.unknown.extend(fill_numbers(asked, found.numbers, typed))
     _want_all(calculator, asked, found, typed, workshop)
     return typed
-
-
-def _fill_metal(
-    asked: dict[str, Field], found: Scan, typed: dict[str, str], metals: dict[str, Metal]
-) -> None:
-    """The metal; a bare number such as 303 is a metal only where no other is named."""
-    several = next((name for name, field in asked.items() if field.kind is Kind.METALS), None)
-    if several and found.of("metal"):
-        typed[several] = ", ".join(dict.fromkeys(m.phrase for m in found.of("metal")))
-    fields = [name for name, field in asked.items() if field.kind is Kind.METAL]
-    if not fields:
-        return
-    if len(fields) > 1:
-        for name, meaning in zip(fields, found.of("metal"), strict=False):
-            typed[name] = meaning.key
-        return
-    named = found.of("metal")
-    spoken = [m for m in named if not m.phrase.isdigit()]
-    families = {metals[m.key].family for m in spoken}
-    closer = [m for m in named if m.phrase.isdigit() and metals[m.key].family in families]
-    if len(families) == 1 and len(closer) == 1:
-        # "stainless steel 316": the number says which of them.
-        spoken, named = closer, [m for m in named if m not in spoken]
-    for meaning in named:
-        if meaning.phrase.isdigit() and spoken and meaning not in spoken:
-            found.numbers.insert(0, Number(meaning.phrase, None))
-    keys = list(dict.fromkeys(m.key for m in (spoken or named[:1])))
-    if not spoken:
-        for meaning in named[1:]:
-            found.numbers.append(Number(meaning.phrase, None))
-    if len(keys) > 1:
-        said = " and ".join(dict.fromkeys(m.phrase for m in spoken))
-        raise Refused(f"I read two metals: {said}. Which is being cut?", field="metal")
-    if keys:
-        typed[fields[0]] = keys[0]
-
-
-def _thread_first(
-    asked: dict[str, Field], numbers: list[Number], typed: dict[str, str]
-) -> list[Number]:
-    """The thread's own name is taken out before any hint may claim it: an M4 cover, 5 thick."""
-    wanted = next((n for n, f in asked.items() if f.kind is Kind.THREAD), None)
-    if wanted is None:
-        return numbers
-    for number in numbers:
-        try:
-            find_thread(number.text)
-        except Refused:
-            continue
-        typed[wanted] = number.text
-        return [n for n in numbers if n is not number]
-    return numbers
-
-
-def _fill_numbers(asked: dict[str, Field], numbers: list[Number], typed: dict[str, str]) -> None:
-    loose: list[Number] = []
-    numbers = _thread_first(asked, numbers, typed)
-    # A field asked only here knows its hint better than one asked everywhere.
-    fields = sorted(asked.items(), key=lambda item: not item[1].only)
-    used: set[int] = set()
-    for number in numbers:
-        claimed = None
-        # "bar 12 out 45" and "12 bar 45 out": a word serves one number only, the one after it
-        # unless the one before it has taken it.
-        sides = [(number.before, number.before_at, True), (number.after, number.after_at, False)]
-        for hint, at, leads in reversed(sides) if number.called else sides:
-            if not hint or at in used:
-                continue
-            claimed = next(
-                (
-                    n for n, f in fields
-                    if n not in typed
-                    and hint in (f.hints + f.before if leads else f.hints)
-                    and (f.kind is not Kind.COUNT or number.text.isdigit())
-                ),
-                None,
-            )  # fmt: skip
-            if claimed:
-                used.add(at)
-                break
-        if claimed is None:
-            loose.append(number)
-            continue
-        if number.refused:
-            raise number.refused.on(claimed)
-        typed[claimed] = number.text
-        if asked[claimed].kind is Kind.PRESSURE:
-            # Its hint is its unit: 80 psi is not 80 bar.
-            typed[claimed] += f" {hint}"
-    for principal in [n for n, f in asked.items() if f.principal and n not in typed]:
-        several = asked[principal].kind is Kind.LENGTHS
-        taken, loose = (loose, []) if several else (loose[:1], loose[1:])
-        for number in taken:
-            if number.refused:
-                raise number.refused.on(principal)
-        if taken:
-            typed[principal] = "; ".join(number.text for number in taken)
-    if loose:
-        claims = [f.hints[0] for f in asked.values() if f.hints and not f.principal]
-        raise Refused(
-            f"I do not know what {loose[0].text} is for. Say which: {', '.join(claims)}.",
-        )
 
 
 def _want_all(

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass, field
 
-from runk.ask.vocabulary import FILLER, Meaning, hints, leading_hints, phrases_of
+from runk.ask.vocabulary import FILLER, Meaning, before_hints, hints, leading_hints, phrases_of
 from runk.core.lengths import Reading, read_length
 from runk.core.lengths.tokens import UNITS
 from runk.core.refusals import Refused
@@ -43,6 +43,8 @@ class Scan:
     meanings: list[Meaning] = field(default_factory=list)
     numbers: list[Number] = field(default_factory=list)
     unknown: list[str] = field(default_factory=list)
+    led: dict[str, str] = field(default_factory=dict)
+    """The word that stood before each metal, by its key: studs *in* gunmetal."""
 
     def of(self, kind: str) -> list[Meaning]:
         """Meanings of one kind, in the order they were said."""
@@ -136,12 +138,16 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
         number = _number_at(words, at, page, known)
         if phrase and (number is None or phrase[1] >= number[1]):
             meanings, before_at = phrase[0], at
+            if at:
+                lead = words[at - 1].lower()
+                found.led.update({m.key: lead for m in meanings if m.kind == "metal"})
             at = phrase[1]
             found.meanings.extend(meanings)
             # "from 16 to 14.5": the word that calls the sum also says which number follows.
-            said = meanings[0].phrase.split()[-1]
-            leads = said in leading_hints() and meanings[0].kind == "trigger"
-            called = leads and " " in meanings[0].phrase
+            said = meanings[0].phrase.split()[-1].lower()
+            trigger = meanings[0].kind == "trigger"
+            leads = said in (leading_hints() if trigger else before_hints())
+            called = leads and trigger and " " in meanings[0].phrase
             before = said if leads else ""
             continue
         if number:

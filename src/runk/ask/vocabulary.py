@@ -91,9 +91,15 @@ def hints() -> frozenset[str]:
 
 
 @lru_cache(maxsize=1)
+def before_hints() -> frozenset[str]:
+    """Every word that says what the number after it is, and only that: *through* 3."""
+    return frozenset(hint for field in _numbered() for hint in field.before)
+
+
+@lru_cache(maxsize=1)
 def leading_hints() -> frozenset[str]:
-    """Every word that says what the number after it is."""
-    return hints() | frozenset(hint for field in _numbered() for hint in field.before)
+    """Every word that may say what the number after it is."""
+    return hints() | before_hints()
 
 
 def _numbered() -> list[Field]:

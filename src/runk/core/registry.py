@@ -45,6 +45,7 @@ class Calculator:
         triggers: Words that call this calculator from the Ask line, beside its ruling words.
         between: Words that call it where they stand between two sizes: 16 *to* 14.5.
         late: Words that call it only where nothing else is called: a *hole*.
+        outranks: Its words go before those of others: an *oversize* reamed hole is a fault.
         settle: Fills in what the workshop decides where the question leaves it open.
         headline: The answer in a few words, for the slate.
         version: Raised when stored questions change shape.
@@ -63,6 +64,7 @@ class Calculator:
     triggers: tuple[str, ...] = ()
     between: tuple[str, ...] = ()
     late: tuple[str, ...] = ()
+    outranks: bool = False
     settle: Callable[[Any, Workshop, Mapping[str, Reading]], Any] = lambda question, *_: question
     version: int = 1
     upgrade: Callable[[dict[str, Any], int], dict[str, Any]] = lambda question, version: question

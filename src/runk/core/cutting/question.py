@@ -175,7 +175,7 @@ class SpeedQuestion:
     ] = None  # fmt: skip
     relief: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "relief groove", ("relief", "runout", "undercut"),
+        Field(Kind.LENGTH, "relief groove", ("relief", "runout", "undercut"), before=("groove",),
               only=("screw-cut",), high=50.0, placeholder="how wide"),
     ] = None  # fmt: skip
     school: Annotated[School, Field(Kind.CHOICE, "school", choices=SCHOOLS)] = School.A_LITTLE_OVER

@@ -276,6 +276,7 @@ FAULTS = register(
         needs=_needs,
         settle=_settle,
         sentences=SENTENCES,
+        outranks=True,
         triggers=tuple(word for sign in SIGNS for word in sign.words),
         headline=_headline,
     )

@@ -83,7 +83,7 @@ class FaultQuestion:
     rpm: Annotated[
         float | None,
         Field(Kind.NUMBER, "speed it was set to", ("rpm", "rev/min", "revs"), only=CUTTING,
-              low=1.0, high=60000.0, placeholder="say how fast"),
+              before=("at",), low=1.0, high=60000.0, placeholder="say how fast"),
     ] = None  # fmt: skip
     feed: Annotated[
         Fraction | None,

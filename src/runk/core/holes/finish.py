@@ -77,6 +77,8 @@ class Finishing:
     pass_mm: Figure | None = None
     says: str = ""
     wanted: Allowance | None = None
+    tapered: bool = False
+    """Whether a hand reamer, with its long lead, is what reams it, by hand or not."""
 
 
 def finishing(maker: Maker, drills: Sequence[ShopTool], reamers: Sequence[ShopTool]) -> Finishing:
@@ -159,8 +161,9 @@ def _reamed(
     reamer = exact(own, size) or exact(fitting, size)
     if reamer is None:
         raise _no_reamer(size, own or fitting, what)
-    leave = ream_allowance(size, by_hand=by_hand)
-    usual = _usual(w, leave, "a hand reamer takes about half" if by_hand else "")
+    tapered = reamer.series == "hand"
+    leave = ream_allowance(size, by_hand=tapered)
+    usual = _usual(w, leave, "a hand reamer takes about half" if tapered else "")
     last = for_allowance(drills, size, leave)
     if last is None:
         raise Refused(
@@ -168,7 +171,7 @@ def _reamed(
             field="size",
         )  # fmt: skip
     left = _leaves(w, size, last)
-    lead = reamer.lead_mm or (size * _LEAD_SHARE if by_hand else 1.0)
+    lead = reamer.lead_mm or (size * _LEAD_SHARE if tapered else 1.0)
     pass_mm = Figure(lead + BREAK_OUT_MM, unit_of("pass_mm"))
     depth = None
     if question.deep is not None:
@@ -183,8 +186,10 @@ def _reamed(
     else:
         name = f"{reamer.name} {reamer.series} reamer"
         says = "Slow, two or three times a drill's feed, in and out without stopping or reversing."
+        if tapered:
+            says = f"Only a hand reamer has this size: in the machine it goes the same. {says}"
         step = maker.step("ream", name, question.size, Operation.REAM, depth, says)
-    return Finishing(last, (step,), usual, left, pass_mm, wanted=leave)
+    return Finishing(last, (step,), usual, left, pass_mm, wanted=leave, tapered=tapered)
 
 
 def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:

@@ -57,7 +57,9 @@ def needs(question: HoleQuestion, workshop: Workshop) -> HoleShop:
 
 
 def settle(question: HoleQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> HoleQuestion:
-    """Name the usual machine where it was left open."""
+    """Name the usual machine where it was left open; a through hole is as deep as its part."""
+    if question.ends is Ends.THROUGH and question.deep is None:
+        question = replace(question, deep=question.thick, thick=None)
     return replace(question, machine=needs(question, workshop).machine.name)
 
 

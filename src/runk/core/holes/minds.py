@@ -80,7 +80,7 @@ def _of_reamer(maker: Maker, plan: Finishing) -> list[Caution]:
                     f"{leave.high_mm:.2f} mm): no drill between can be used. Bore it closer "
                     "first.", "left_mm", PRACTICE)
         )  # fmt: skip
-    if question.finish is Finish.HAND_REAMED and question.ends is Ends.BLIND:
+    if plan.tapered and question.ends is Ends.BLIND:
         found.append(
             Caution("Stop", "the lead", f"A hand reamer is tapered for its first "
                     f"{plan.pass_mm.value if plan.pass_mm else 0:.0f} mm and cannot ream a blind "

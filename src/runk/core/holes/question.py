@@ -83,13 +83,13 @@ class HoleQuestion:
     ends: Annotated[Ends, Field(Kind.CHOICE, "ends", choices=ENDS)] = Ends.THROUGH
     deep: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "depth", ("deep", "depth", "long"), low=0.1, high=500.0,
-              placeholder="say how deep"),
+        Field(Kind.LENGTH, "depth", ("deep", "depth", "long"), before=("through",), low=0.1,
+              high=500.0, placeholder="say how deep"),
     ] = None  # fmt: skip
     thick: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "thickness of the part", ("thick",), low=0.1, high=1000.0,
-              placeholder="say how thick"),
+        Field(Kind.LENGTH, "thickness of the part", ("thick", "plate", "sheet"), low=0.1,
+              high=1000.0, placeholder="say how thick"),
     ] = None  # fmt: skip
     tool: Annotated[Tool, Field(Kind.CHOICE, "tool", choices=TOOLS)] = Tool.HSS
     machine: Annotated[str, Field(Kind.MACHINE, "machine", placeholder="lathe")] = ""

@@ -224,7 +224,14 @@ IDENTIFY = register(
         compute=identify,
         needs=_needs,
         sentences=SENTENCES,
-        triggers=("which metal", "what metal", "identify", "what is this metal"),
+        triggers=(
+            "which metal",
+            "what metal",
+            "identify",
+            "what is this metal",
+            "offcut",
+            "weighs",
+        ),
         headline=lambda a: f"{a.verdict} · {a.density_g_per_cm3.words()}",
     )
 )

@@ -67,9 +67,13 @@ _COLOURS = (
     Choice("unsaid", "not said", (), silent=True),
     Choice("grey", "grey", ("grey", "gray", "dark grey")),
     Choice("white", "white", ("white", "silvery", "white grey")),
-    Choice("yellow", "yellow", ("yellow",)),
-    Choice("red gold", "red gold", ("red gold", "golden", "bronze coloured", "reddish")),
-    Choice("red", "red", ("red", "pink")),
+    Choice("yellow", "yellow", ("yellow", "brassy", "brass coloured", "brass colour")),
+    Choice(
+        "red gold",
+        "red gold",
+        ("red gold", "golden", "bronze coloured", "bronze colour", "reddish"),
+    ),
+    Choice("red", "red", ("red", "pink", "copper coloured", "copper colour")),
 )
 _SPARKS = (
     Choice("untried", "not tried", (), silent=True),

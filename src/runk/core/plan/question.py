@@ -40,7 +40,7 @@ class Edge(StrEnum):
 
 
 ENDS = (
-    Choice("one", "all from one end", ("one end",), silent=True),
+    Choice("one", "all from one end", ("one end",)),
     Choice("both", "half from each end", ("both ends", "each end", "from each end", "shared")),
 )
 EDGES = (

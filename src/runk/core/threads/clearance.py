@@ -33,9 +33,9 @@ class Fit(StrEnum):
 
 
 FITS = (
-    Choice("fine", "a fine fit", ("fine fit", "close fit", "close")),
+    Choice("fine", "a fine fit", ("fine fit", "close fit", "close", "fine")),
     Choice("medium", "a medium fit", ("medium fit", "medium")),
-    Choice("coarse", "a coarse fit", ("coarse fit", "loose", "free fit")),
+    Choice("coarse", "a coarse fit", ("coarse fit", "loose", "free fit", "coarse")),
 )
 
 

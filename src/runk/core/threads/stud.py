@@ -41,9 +41,9 @@ class StudQuestion:
     """
 
     thread: Annotated[Thread, THREAD_FIELD]
-    metal: Annotated[str, Field(Kind.METAL, "metal it stands in", placeholder="cast iron")] = (
-        "grey-iron"
-    )
+    metal: Annotated[
+        str, Field(Kind.METAL, "metal it stands in", before=("in", "into"), placeholder="cast iron")
+    ] = "grey-iron"
     stud_metal: Annotated[str, Field(Kind.METAL, "metal of the stud", placeholder="mild steel")] = (
         "mild-steel"
     )

@@ -66,14 +66,14 @@ class TapQuestion:
     metal: Annotated[str, Field(Kind.METAL, "metal", placeholder="mild steel")] = "mild-steel"
     deep: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "depth of thread", ("deep", "depth", "long"), low=0.2, high=200.0,
-              placeholder="say how deep"),
+        Field(Kind.LENGTH, "depth of thread", ("deep", "depth", "long"), before=("through",),
+              low=0.2, high=200.0, placeholder="say how deep"),
     ] = None  # fmt: skip
     ends: Annotated[Ends, Field(Kind.CHOICE, "ends", choices=ENDS)] = Ends.THROUGH
     thick: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "thickness of the part", ("thick",), low=0.2, high=500.0,
-              placeholder="say how thick"),
+        Field(Kind.LENGTH, "thickness of the part", ("thick", "plate", "sheet"), low=0.2,
+              high=500.0, placeholder="say how thick"),
     ] = None  # fmt: skip
     school: Annotated[School, Field(Kind.CHOICE, "school", choices=SCHOOLS)] = School.EASY
     last: Annotated[LastTap | None, Field(Kind.CHOICE, "last tap", choices=TAPS)] = None
@@ -158,7 +158,9 @@ def needs(question: TapQuestion, workshop: Workshop) -> TapShop:
 
 
 def settle(question: TapQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> TapQuestion:
-    """Name the last tap where it was left open: as owned, else as usual."""
+    """Name the last tap where it was left open; through a part, the thread is its thickness."""
+    if question.ends is Ends.THROUGH and question.deep is None:
+        question = replace(question, deep=question.thick, thick=None)
     if question.last is not None:
         return question
     owned = {t.series for t in needs(question, workshop).taps}
