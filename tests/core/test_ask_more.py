@@ -97,6 +97,23 @@ ASKED: list[tuple[str, str, dict[str, Any]]] = [
         "identify",
         {"shape": "hexagon", "colour": "yellow"},
     ),
+    ("turn 16 to 14.5 +0 -0.02 brass", "plan", {"smallest": 14.48, "largest": 14.5}),
+    ("bore 21.5 to 22 +.02 cast iron", "plan", {"smallest": 22, "largest": 22.02}),
+    ("turn 20 to 18 ±0.01 brass", "plan", {"smallest": 17.99, "largest": 18.01}),
+    ("turn 20 to 18 +/-0.01mm brass", "plan", {"smallest": 17.99, "largest": 18.01}),
+    ("turn 1 1/8 to 7/8 +0 -.001 brass", "plan", {"smallest": 22.1996, "largest": 22.225}),
+    (
+        "turn from 16.2 to 16 limits 15.98 to 16.00 steel",
+        "plan",
+        {"smallest": 15.98, "largest": 16},
+    ),
+    ("from 1 1/8 to 1 in mild steel 5 thou passes", "plan", {"wanted": 25.4, "step": 0.127}),
+    ("brass on brass", "pair", {"metal": "brass", "other": "brass"}),
+    ("tap 5/16 26 tpi brass", "tap", {"metal": "brass"}),
+    ("tap M4 brass 8", "tap", {"deep": 8}),
+    ("die M10 silver steel 25", "die", {"long": 25}),
+    ("clearance M4 fine", "clearance", {"fit": "fine"}),
+    ("part off 20 mm mild steel 2 mm blade", "speed", {"width": 2}),
     ("oil way 2 mm 45 deg 10 thick", "angled-hole", {"drill": 2, "across": 10}),
 ]
 
@@ -137,6 +154,10 @@ REFUSED = [
     ("angled hole 3 mm 60 degrees 12 across 15 room", "angle", "never meets"),
     ("tighten M4 95 percent", "share", "leaves nothing"),
     ("hole for M4", "operation", "to be tapped, or for the screw to pass through?"),
+    ("bore from 20.5 to 22 H7 cast iron", "smallest", "tolerance class"),
+    ("tap M6 fine brass", "thread", "Which fine M6"),
+    ("turn 16 to 14.5 +0.034 +0.016 brass", "wanted", "outside its own limits"),
+    ("turn 22 -0.5 brass", None, "I do not know what -0.5 is for"),
     ("drill 5 mm undersize brass", None, "type the size itself"),
 ]
 

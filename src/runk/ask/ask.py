@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from runk.ask.fill import fill_metal, fill_numbers, names_thread
+from runk.ask.limits import refuse_class, take_limits
 from runk.ask.scan import Scan, clean, scan
 from runk.ask.vocabulary import phrases_of
 from runk.core.fields import Field, Kind
@@ -25,7 +26,10 @@ _SAY_IN = re.compile(
 _ASKS_LENGTH = re.compile(r"^(?:what(?:'s| is)|convert|length|size of)\s+", re.IGNORECASE)
 
 
-_HOLE_FOR = re.compile(r"\b(drill|hole)s?\s+(?:size\s+)?(?:for|to suit|to take)\b", re.IGNORECASE)
+_HOLE_FOR = re.compile(
+    r"(?<!centre )(?<!center )\b(drill|hole)s?\s+(?:size\s+)?(?:for|to suit|to take)\b",
+    re.IGNORECASE,
+)
 _SCREW = re.compile(r"\b(?:screws?|bolts?|studs?|capscrews?)\b", re.IGNORECASE)
 
 CHANGES_THE_SIZE = frozenset({"clearing", "undersize", "interference", "press"})
@@ -69,10 +73,15 @@ def ask(line: str, workshop: Workshop, page: PageUnit = PageUnit.MM) -> Asked:
     length = _as_length(line, page)
     if length is not None:
         return _answer(calculators()["length"], {"text": length}, [], page, workshop)
+    whole, (line, limits) = line, take_limits(line)
     found = scan(line, page, workshop)
     calculator = _hole_of(line, found) or _which(found)
+    if limits and not calculator.fields.keys() >= {"wanted", "smallest", "largest"}:
+        limits, found = None, scan(whole, page, workshop)
     _not_yet(found)
     typed = _fill(calculator, found, line, workshop)
+    if limits:
+        limits.give(typed)
     return _answer(calculator, typed, found.unknown, page, workshop)
 
 
@@ -105,6 +114,7 @@ def _not_yet(found: Scan) -> None:
             f"`{said[0]}` changes the size, and I do not work that out yet: type the size itself.",
             suggest="drill 4.8 mm brass",
         )
+    refuse_class(found.unknown)
 
 
 def _hole_of(line: str, found: Scan) -> Calculator | None:
@@ -140,6 +150,14 @@ def _which(found: Scan) -> Calculator:
         works = {m.field for m in found.of("ruling")}
         if joined and (not works or calculator.ruling in works):
             return calculator
+    if len(found.of("metal")) > 1 and not found.numbers and not found.of("ruling"):
+        # Two metals and nothing to be done to either: brass on brass.
+        pairs = (
+            c
+            for c in known.values()
+            if c.fields and all(f.kind is Kind.METAL for f in c.fields.values())
+        )
+        return next(pairs)
     late = [known[m.key] for m in found.of("late")]
     for calculator in late:
         if any(m.field == calculator.ruling for m in found.of("ruling")):

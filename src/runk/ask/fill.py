@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import itertools
+
 from runk.ask.scan import Number, Scan
 from runk.core.fields import Field, Kind
 from runk.core.metals import Metal
@@ -76,10 +78,20 @@ def _thread_first(
     if wanted is None:
         return numbers
     for number in numbers:
-        if not names_thread(number.text):
+        name = number.text
+        if number.next == "fine" and name.lower().startswith("m") and "fit" not in asked:
+            try:
+                name = find_thread(f"{name} fine").name
+            except Refused as several:
+                raise several.on(wanted) from None
+        if not names_thread(name):
             continue
-        typed[wanted] = number.text
+        typed[wanted] = name
         return [n for n in numbers if n is not number]
+    for size, tpi in itertools.pairwise(numbers):
+        if tpi.after == "tpi" and names_thread(name := f"{size.text}x{tpi.text}"):
+            typed[wanted] = name
+            return [n for n in numbers if n is not size and n is not tpi]
     return numbers
 
 

@@ -16,6 +16,8 @@ LONGEST_LINE = 500
 _LINKS = frozenset({",", "at", "in", "the", "is"})
 _LONGEST_PHRASE = 6
 _LONGEST_NUMBER = 9
+_FEW_INCHES = 3
+_INCHES = re.compile(r"\d/\d|\d\"|\d\.?\d*in\b|\bthou\b", re.IGNORECASE)
 _NUMBERISH = re.compile(
     r"^[#\d.(½¼¾⅛⅜⅝⅞Ø⌀-]|^(?:(?:no\.?|number)(?:\d|$)|letter$|m\d|g\d|\d*ba\d*$)", re.IGNORECASE
 )
@@ -32,6 +34,7 @@ class Number:
     before: str = ""
     after_at: int = -1
     before_at: int = -1
+    next: str = ""
     called: bool = False
     """Whether the word before it is the one that called the sum: a gauge *pin*, 5 deep."""
 
@@ -84,8 +87,12 @@ def _number_at(
     for end in range(min(len(words), at + _LONGEST_NUMBER), at, -1):
         run = words[at:end]
         text = " ".join(run)
-        # "drill 5 in brass": after a whole number, "in" before a metal is a preposition.
-        if run[-1].lower() == "in" and re.fullmatch(r"\d+", run[0]) and len(run) == 2:
+        # "drill 5 in brass": after a whole number, "in" before a metal is a preposition; but
+        # "from 1 1/8 to 1 in brass" speaks in inches.
+        if (
+            run[-1].lower() == "in" and len(run) == 2 and re.fullmatch(r"\d+", run[0])
+            and not (int(run[0]) <= _FEW_INCHES and _INCHES.search(" ".join(words)))
+        ):  # fmt: skip
             following = tuple(w.lower() for w in words[end : end + 3])
             if any(m.kind == "metal" for n in (3, 2, 1) for m in known.get(following[:n], ())):
                 continue
@@ -163,7 +170,8 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
             found.numbers.append(
                 Number(
                     one.text, one.reading, one.refused, following if claims else "", before,
-                    ahead if claims else -1, before_at, called,
+                    ahead if claims else -1, before_at,
+                    words[at].lower() if at < len(words) else "", called,
                 )
             )  # fmt: skip
             before, before_at, called = "", -1, False

@@ -141,7 +141,7 @@ class SpeedQuestion:
     ] = None  # fmt: skip
     width: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "width of the tool or cut", ("wide", "width"),
+        Field(Kind.LENGTH, "width of the tool or cut", ("wide", "width", "blade"),
               only=(*MILLED, *PLUNGED, "screw-cut"), high=200.0, placeholder="as usual"),
     ] = None  # fmt: skip
     teeth: Annotated[

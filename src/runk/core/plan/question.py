@@ -133,7 +133,7 @@ class PlanQuestion:
     ] = None  # fmt: skip
     step: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "most a pass may take", ("pass", "step"), only=_DIAL, low=0.01,
+        Field(Kind.LENGTH, "most a pass may take", ("pass", "passes", "step"), only=_DIAL, low=0.01,
               high=20.0, placeholder="work it out"),
     ] = None  # fmt: skip
     feeler: Annotated[

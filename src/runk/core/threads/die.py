@@ -55,8 +55,8 @@ class DieQuestion:
     metal: Annotated[str, Field(Kind.METAL, "metal", placeholder="mild steel")] = "mild-steel"
     long: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "length of thread", ("long", "length"), low=0.2, high=500.0,
-              placeholder="say how long"),
+        Field(Kind.LENGTH, "length of thread", ("long", "length"), principal=True, low=0.2,
+              high=500.0, placeholder="say how long"),
     ] = None  # fmt: skip
     ending: Annotated[Ending, Field(Kind.CHOICE, "ending", choices=ENDINGS)] = Ending.PLAIN
 

@@ -66,8 +66,8 @@ class TapQuestion:
     metal: Annotated[str, Field(Kind.METAL, "metal", placeholder="mild steel")] = "mild-steel"
     deep: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "depth of thread", ("deep", "depth", "long"), before=("through",),
-              low=0.2, high=200.0, placeholder="say how deep"),
+        Field(Kind.LENGTH, "depth of thread", ("deep", "depth", "long"), principal=True,
+              before=("through",), low=0.2, high=200.0, placeholder="say how deep"),
     ] = None  # fmt: skip
     ends: Annotated[Ends, Field(Kind.CHOICE, "ends", choices=ENDS)] = Ends.THROUGH
     thick: Annotated[
