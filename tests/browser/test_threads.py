@@ -80,8 +80,26 @@ def test_pressure_says_stop_and_studs_that_overlap_are_refused(page: Page) -> No
     expect(page.get_by_role("alert")).to_have_count(0)
 
 
+def test_the_jobs_speak_of_one_thread(page: Page) -> None:
+    page.goto("/threads")
+    room(page, "3.1 mm")
+    page.get_by_label("thread", exact=True).fill("2BA")
+    jobs = page.get_by_role("navigation", name="Threads")
+    for job, says in (("Die", "4.5"), ("Stud", "15.25"), ("Clearance", "4.86"), ("Sizes", "4.700")):
+        jobs.get_by_role("link", name=job, exact=True).click()
+        expect(page.get_by_label("thread", exact=True)).to_have_value("2BA")
+        room(page, says)
+    jobs.get_by_role("link", name="Stud", exact=True).click()
+    metal = page.get_by_role("combobox", name="metal of the stud")
+    metal.click()
+    page.get_by_role("option", name="silver steel", exact=True).click()
+    expect(page.get_by_role("img", name=re.compile("^A stud .*in the metal .*nut"))).to_be_visible()
+    jobs.get_by_role("link", name="Die", exact=True).click()
+    expect(page.get_by_role("combobox", name="metal")).to_contain_text("silver steel")
+
+
 JOBS = [
-    ("die M3 stainless 16 long", "/threads/die$", "2.925"),
+    ("die M3 stainless 16 long", "/threads/die$", "2.92"),
     ("clearance M3", "/threads/clearance$", "3.4 mm"),
     ("which thread 6.3 40 tpi", "/threads/which$", "1/4x40 ME"),
     ("tighten M4 mild steel", "/threads/tighten$", "0.63"),

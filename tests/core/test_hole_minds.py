@@ -6,6 +6,8 @@ from dataclasses import replace
 from fractions import Fraction
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from runk.core.holes.hole import hole, needs
 from runk.core.holes.question import Ends, Finish, HoleQuestion, Point
@@ -180,6 +182,48 @@ def test_studs_go_in_as_far_as_the_metal_wants(metal: str, times: float) -> None
     assert answer.engaged_mm.value == pytest.approx(5 * times)
     assert answer.weakest == "the stud breaks first"
     assert answer.enough_mm.value <= answer.engaged_mm.value
+
+
+@given(
+    st.sampled_from(["M3", "4 BA", "1/4-20", "3/16 BSF", "M8x1"]), st.integers(1, 300),
+    st.integers(0, 20), st.integers(0, 30),
+)  # fmt: skip
+def test_the_parts_of_a_stud_add_up_to_it(name: str, cover: int, gasket: int, washer: int) -> None:
+    tenths = [Fraction(n, 10) for n in (cover, gasket, washer)]
+    question = StudQuestion(find_thread(name), "gunmetal", "mild-steel", *tenths)
+    answer = stud(question, stud_needs(question, WORKSHOP))
+    assert sum(part.mm.value for part in answer.parts) == pytest.approx(answer.length_mm.value)
+    threads = answer.engaged_mm.value + answer.plain_mm.value + answer.nut_end_mm.value
+    assert threads == pytest.approx(answer.length_mm.value)
+    assert all(part.mm.value > 0 for part in answer.parts)
+
+
+@given(st.sampled_from(["M3", "4 BA", "M5"]), st.integers(15, 60), st.integers(12, 60))
+def test_walls_of_a_cover_add_up_to_its_rim(name: str, seal: int, more: int) -> None:
+    question = CoverQuestion(find_thread(name), 0.5, Fraction(seal), rim=Fraction(seal + more))
+    try:
+        answer = cover(question)
+    except Refused as refused:
+        assert "overlap" in refused.says
+        return
+    assert answer.rim_mm is not None
+    assert answer.outer_wall_mm is not None
+    walls = answer.inner_wall_mm.value + answer.outer_wall_mm.value + answer.major_mm.value
+    assert walls == pytest.approx((answer.rim_mm.value - answer.seal_mm.value) / 2)
+    nut = answer.nut_flats_mm.value
+    assert answer.between_nuts_mm.value == pytest.approx(answer.chord_mm.value - 1.1547 * nut)
+
+
+@pytest.mark.parametrize(("name", "long"), [("M3", 16), ("2 BA", 20), ("M10", 40), ("4-40", 3)])
+def test_a_die_is_cleaned_before_it_is_full(name: str, long: int) -> None:
+    question = DieQuestion(find_thread(name), "stainless-303", Fraction(long))
+    answer = die(question, die_needs(question, WORKSHOP))
+    every = answer.clean_every_turns.value
+    assert every == int(every)
+    assert every * answer.pitch_mm.value <= answer.clean_every_mm.value + 1e-9
+    assert answer.withdrawals is not None
+    # So many withdrawals leave no stretch longer than one between cleanings.
+    assert long / (answer.withdrawals + 1) <= answer.clean_every_mm.value + 1e-9
 
 
 def test_studs_too_far_apart_leak_and_too_close_leave_no_spanner() -> None:

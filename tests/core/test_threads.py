@@ -256,7 +256,7 @@ def test_a_nut_is_not_stretched_past_its_proof() -> None:
     with_grip = TightenQuestion(find_thread("M4"), grip=Fraction(10))
     answer = tighten(with_grip, tighten_needs(with_grip, WORKSHOP))
     assert answer.past_snug_deg is not None
-    assert answer.cautions[0].about == "guidance"
+    assert answer.cautions[0].about == "the figure"
 
 
 @given(st.sampled_from(ALL), st.floats(0, 0.015))

@@ -1296,7 +1296,11 @@ export interface components {
             /** Least */
             least: number;
             load_n: components["schemas"]["FigureWire"];
+            major_mm: components["schemas"]["FigureWire"];
+            nut_flats_mm: components["schemas"]["FigureWire"];
             outer_wall_mm: components["schemas"]["FigureWire"] | null;
+            rim_mm: components["schemas"]["FigureWire"] | null;
+            seal_mm: components["schemas"]["FigureWire"];
             share_n: components["schemas"]["FigureWire"];
             spanner_mm: components["schemas"]["FigureWire"];
             stress_area_mm2: components["schemas"]["FigureWire"];
@@ -3619,7 +3623,11 @@ export interface components {
             /** Hold Says */
             hold_says: string;
             length_mm: components["schemas"]["FigureWire"];
+            major_mm: components["schemas"]["FigureWire"];
             nut_end_mm: components["schemas"]["FigureWire"];
+            nut_flats_mm: components["schemas"]["FigureWire"];
+            /** Parts */
+            parts: components["schemas"]["StudPartWire"][];
             plain_mm: components["schemas"]["FigureWire"];
             /** Set Says */
             set_says: string;
@@ -3628,6 +3636,12 @@ export interface components {
             strips_outside_n: components["schemas"]["FigureWire"];
             /** Weakest */
             weakest: string;
+        };
+        /** StudPartWire */
+        StudPartWire: {
+            /** Label */
+            label: string;
+            mm: components["schemas"]["FigureWire"];
         };
         /** StudQuestion */
         StudQuestion: {

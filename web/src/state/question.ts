@@ -30,13 +30,13 @@ const FIRST: Record<string, Typed> = {
   depth: { way: 'touch', deep: '12', feeler: '0.05', drill: '3' },
   'angled-hole': { drill: '3', angle: '30', across: '12', room: '20' },
   tap: { thread: '4 BA', metal: 'stainless-303', ends: 'blind', deep: '7' },
-  die: { thread: '2 BA', metal: 'stainless-303', long: '20' },
+  die: { thread: '4 BA', metal: 'stainless-303', long: '20' },
   stud: { thread: '4 BA', metal: 'gunmetal', stud_metal: 'stainless-303', cover: '4', gasket: '0.4', count: '6' },
   cover: { thread: '4 BA', pressure: '80 psi', seal: '11/16"', rim: '1 1/4"' },
-  clearance: { thread: 'M3' },
+  clearance: { thread: '4 BA' },
   tighten: { thread: '4 BA', metal: 'stainless-303' },
   'which-thread': { size: '4.65', pitch: '0.81' },
-  thread: { thread: '2 BA' },
+  thread: { thread: '4 BA' },
   pair: { metal: 'brass', other: 'stainless-303' },
 };
 
@@ -93,9 +93,29 @@ function questionOf(calculator: string): Typed {
   return typed;
 }
 
-export function setQuestion(calculator: string, typed: Typed): void {
+/** Words that mean one thing in several questions: named in one job, they are named in all. */
+const SHARED: readonly (readonly [calculator: string, field: string])[][] = [
+  ['tap', 'die', 'stud', 'cover', 'clearance', 'tighten', 'thread'].map((name) => [name, 'thread'] as const),
+  [['tap', 'metal'], ['stud', 'metal']],
+  [['die', 'metal'], ['stud', 'stud_metal'], ['tighten', 'metal']],
+];
+
+function keep(calculator: string, typed: Typed): void {
   questions.set(calculator, typed);
   remember(`runk.question.${calculator}`, typed);
+}
+
+export function setQuestion(calculator: string, typed: Typed): void {
+  const before = questionOf(calculator);
+  keep(calculator, typed);
+  for (const group of SHARED) {
+    const field = group.find(([name]) => name === calculator)?.[1];
+    const said = field && typed[field];
+    if (!said || said === before[field]) continue;
+    for (const [name, other] of group) {
+      if (name !== calculator) keep(name, { ...questionOf(name), [other]: said });
+    }
+  }
   watchers.forEach((watcher) => watcher());
 }
 

@@ -20,7 +20,7 @@ from runk.core.units import unit_of
 ALLOWED = (25.0, 30.0, 40.0)
 """Low stress for small studs, N/mm²: least, usual, most. Common practice."""
 LEAST_STUDS, MOST_STUDS = 3, 36
-ACROSS_FLATS, CORNERS = 1.75, 1.1547
+CORNERS = 1.1547
 SPANNER = 1.45
 WIDEST_TIMES = 8.0
 EDGE_TIMES = 0.75
@@ -88,6 +88,10 @@ class CoverAnswer:
     outer_wall_mm: Figure | None
     spanner_mm: Figure
     between_nuts_mm: Figure
+    seal_mm: Figure
+    rim_mm: Figure | None
+    major_mm: Figure
+    nut_flats_mm: Figure
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -164,8 +168,8 @@ def cover(question: CoverQuestion, _: None = None) -> CoverAnswer:
     spread = pi * circle.value / (WIDEST_TIMES * major)
     count = question.count or _even(max(least, LEAST_STUDS, ceil(spread)))
     chord = w.of(laws.chord_mm, "chord_mm", circle_mm=circle.value, count=float(count))
-    flats = ACROSS_FLATS * major
-    corners = CORNERS * flats
+    flats = w.of(laws.nut_flats_mm, share=laws.ACROSS_FLATS, major_mm=major)
+    corners = CORNERS * flats.value
     if chord.value <= major * 1.2:
         raise Refused(
             f"{count} studs of {thread.name} on a circle of {circle.value:.1f} mm overlap: they "
@@ -183,12 +187,14 @@ def cover(question: CoverQuestion, _: None = None) -> CoverAnswer:
     between = w.of(between_nuts_mm, chord_mm=chord.value, corners_mm=corners)
     ratio = w.of(in_diameters_ratio, "chord_over_diameter_ratio", chord_mm=chord.value,
                  major_mm=major)  # fmt: skip
-    spanner = w.of(spanner_mm, share=SPANNER, flats_mm=flats)
+    spanner = w.of(spanner_mm, share=SPANNER, flats_mm=flats.value)
     cautions = _cautions(question, allowed, stress, ratio, (inner, outer), between, spanner)
     return CoverAnswer(
         count, least, load, share, stress, Figure(allowed, unit_of("allowed_n_per_mm2")), area,
         circle, chord, ratio, inner, outer, spanner, between,
-        cautions, _links(question),
+        Figure(seal, unit_of("seal_mm")),
+        None if question.rim is None else Figure(float(question.rim), unit_of("rim_mm")),
+        Figure(major, unit_of("major_mm"), (), 3), flats, cautions, _links(question),
     )  # fmt: skip
 
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
 from functools import cache
-from math import ceil
+from math import ceil, floor
 from typing import Annotated
 
 from runk.core.fields import Choice, Field, Kind
@@ -97,14 +97,14 @@ class DieAnswer:
     links: tuple[Link, ...]
 
 
-@law("Turns between cleanings", "{clean_mm} ÷ {pitch_mm}")
-def clean_turns(clean_mm: Num, pitch_mm: Num) -> Num:
-    """The same, counted in turns of the die holder.
+@law("Turns between cleanings", "{clean_mm} ÷ {pitch_mm}, whole turns")
+def clean_turns(clean_mm: float, pitch_mm: float) -> float:
+    """The same, counted in whole turns of the die holder: sooner rather than later.
 
-    >>> clean_turns(6.0, 0.5)
-    12.0
+    >>> clean_turns(6.11, 0.81)
+    7.0
     """
-    return clean_mm / pitch_mm
+    return max(1.0, float(floor(clean_mm / pitch_mm + 1e-9)))
 
 
 @law("Turns of the die", "{long_mm} ÷ {pitch_mm}")
@@ -175,9 +175,9 @@ def die(question: DieQuestion, shop: DieShop) -> DieAnswer:
         turns = w.of(die_turns, "turns", long_mm=long, pitch_mm=thread.pitch_mm)
         withdrawals = max(0, ceil(long / clean.value - 1e-9) - 1)
     return DieAnswer(
-        Figure(blank.value, blank.unit, blank.steps, 3), pilot, pilot_long,
-        "45° down to the core, so that the die starts on a cone.", clean, every, withdrawals,
-        turns, "One or two turns on, half a turn back."
+        blank, pilot, pilot_long,
+        "Chamfer 45° down to the core, so that the die starts on a cone.", clean, every,
+        withdrawals, turns, "One or two turns on, half a turn back."
         if not stainless else "One turn on, half back; never stop half way through a turn.",
         _passes(question), metal.coolant_drill,
         Figure(thread.major_mm, unit_of("major_mm"), (), 3),

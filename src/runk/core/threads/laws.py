@@ -9,6 +9,8 @@ from runk.core.sources import PRACTICE, Held, Source
 
 HANDBOOK = Source("handbook", Held.RECALLED)
 STRESS_AREA = Source("iso-898", Held.RECALLED)
+ACROSS_FLATS = 1.75
+"""Across the flats of a small nut, in diameters of its thread: common practice."""
 
 
 @law("Smaller by the thread", "{major_mm} - {times} × {pitch_mm}")
@@ -283,3 +285,16 @@ def past_snug_deg(force_n: Num, grip_mm: Num, e_gpa: Num, area_mm2: Num, pitch_m
     2.9
     """
     return force_n * grip_mm / (e_gpa * 1000.0 * area_mm2) / pitch_mm * 360.0
+
+
+@law("Nut across its flats", "{share} × {major_mm}", PRACTICE)
+def nut_flats_mm(share: Num, major_mm: Num) -> Num:
+    """A small nut by its thread.
+
+    Args:
+        share: Usually 1.75, :data:`ACROSS_FLATS`.
+
+    >>> nut_flats_mm(1.75, 4.0)
+    7.0
+    """
+    return share * major_mm

@@ -84,8 +84,19 @@ class StudShop:
 
 
 @dataclass(frozen=True, slots=True)
+class StudPart:
+    """A piece of what a stud goes through, from the bottom of its hole up."""
+
+    label: str
+    mm: Figure
+
+
+@dataclass(frozen=True, slots=True)
 class StudAnswer:
-    """A stud. ``weakest`` says what gives first: it should be the stud, not its thread."""
+    """A stud. ``weakest`` says what gives first: it should be the stud, not its thread.
+
+    ``parts`` are what it goes through, from the bottom of its hole up: they add up to its length.
+    """
 
     length_mm: Figure
     engaged_mm: Figure
@@ -98,6 +109,9 @@ class StudAnswer:
     enough_mm: Figure
     count: int
     stock_mm: Figure
+    major_mm: Figure
+    nut_flats_mm: Figure
+    parts: tuple[StudPart, ...]
     set_says: str
     hold_says: str
     cautions: tuple[Caution, ...]
@@ -221,8 +235,24 @@ def stud(question: StudQuestion, shop: StudShop) -> StudAnswer:
     return StudAnswer(
         length, engaged, Figure(plain, unit_of("plain_mm")),
         Figure(nut_end, unit_of("nut_end_mm")), breaks, inside, outside, weakest, enough, count,
-        stock, "Run two nuts together on its end and screw it in by the upper one.",
+        stock, Figure(major, unit_of("major_mm"), (), 3),
+        w.of(laws.nut_flats_mm, share=laws.ACROSS_FLATS, major_mm=major),
+        _parts(question, engaged, nut, pitch),
+        "Run two nuts together on its end and screw it in by the upper one.",
         _hold_says(), _cautions(weakest, enough.value, engaged.value), _links(question, engaged),
+    )  # fmt: skip
+
+
+def _parts(
+    question: StudQuestion, engaged: Figure, nut: Figure, pitch: float
+) -> tuple[StudPart, ...]:
+    def thick(label: str, mm: Fraction | None) -> tuple[StudPart, ...]:
+        return (StudPart(label, Figure(float(mm), unit_of("mm"))),) if mm else ()
+
+    return (
+        StudPart("in the metal", engaged), *thick("gasket", question.gasket),
+        *thick("cover", question.cover), *thick("washer", question.washer),
+        StudPart("nut", nut), StudPart("showing", Figure(SHOWING_THREADS * pitch, unit_of("mm"))),
     )  # fmt: skip
 
 

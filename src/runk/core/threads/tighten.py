@@ -127,8 +127,8 @@ def tighten(question: TightenQuestion, metal: Metal) -> TightenAnswer:
     return TightenAnswer(
         torque, pull, Figure(share, unit_of("share_percent")), angle, area, says,
         (
-            Caution("Mind", "guidance", "A torque is only good to a quarter either way: oil, rust "
-                    "and a soft gasket change it. Feel decides; under pressure the inspector "
+            Caution("Mind", "the figure", "A torque is only good to a quarter either way: oil, "
+                    "rust and a soft gasket change it. Feel decides; under pressure the inspector "
                     "does.", "torque_nm", PRACTICE),
         ), (),
     )  # fmt: skip

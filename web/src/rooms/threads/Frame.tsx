@@ -60,6 +60,10 @@ export function Frame({ name, title, asked, reply, figures, plate, side, actions
   );
 }
 
+export function Drawn({ children }: { children: ReactNode }) {
+  return <div className="rounded-lg border border-line bg-card p-4 max-sm:p-2">{children}</div>;
+}
+
 /** A number on the plate with its name over it. */
 export function Big({ name, value, under, first }: { name: string; value: string; under?: string; first?: boolean }) {
   return (
@@ -67,7 +71,7 @@ export function Big({ name, value, under, first }: { name: string; value: string
       <dt className="text-plate-soft">{name}</dt>
       <dd>
         <span className={`figures leading-none font-bold ${first ? 'text-[7rem] max-sm:text-6xl' : 'text-4xl max-sm:text-3xl'}`}>{value}</span>
-        {under && <span className="block text-xl text-plate-soft">{under}</span>}
+        <span className="block text-xl text-plate-soft">{under || '\u00a0'}</span>
       </dd>
     </div>
   );

@@ -1,6 +1,8 @@
 import type { Schemas } from '../../api/client';
+import { StudCircle } from '../../drawings/StudCircle';
+import { StudStack } from '../../drawings/StudStack';
 import { useAsked } from '../../parts/useAsked';
-import { Big, Frame, Row } from './Frame';
+import { Big, Drawn, Frame, Row } from './Frame';
 
 const rows = (pairs: [string, { shown: string; unit: string } | null | undefined][]) => (
   <dl className="divide-y divide-line">
@@ -24,7 +26,7 @@ export function DieRoom() {
             {answer.withdrawals !== null && <Big name="Take it off to clean" value={String(answer.withdrawals)} under="times before the end" />}
             {answer.turns && <Big name="Turns in all" value={answer.turns.shown} />}
           </dl>
-          <p className="mt-3 border-t border-plate-line pt-3 text-xl">{answer.back_off_says} {answer.lubricant}.</p>
+          <p className="mt-3 border-t border-plate-line pt-3 text-xl">{answer.back_off_says} <span className="text-plate-soft">With {answer.lubricant}.</span></p>
         </>
       )}
     >
@@ -48,6 +50,7 @@ export function StudRoom() {
   return (
     <Frame
       name="stud" title="Studs" asked={asked} reply={asked.reply}
+      side={answer && <Drawn><StudStack answer={answer} /></Drawn>}
       figures={answer ? [answer.engaged_mm, answer.length_mm, answer.breaks_n, answer.strips_inside_n, answer.strips_outside_n, answer.enough_mm, answer.stock_mm] : []}
       plate={answer && (
         <>
@@ -55,7 +58,6 @@ export function StudRoom() {
             <Big first name="Each is long" value={answer.length_mm.shown} under={answer.length_mm.unit} />
             <Big name="Thread in the metal" value={answer.engaged_mm.shown} under={answer.engaged_mm.unit} />
             <Big name="Thread for the nut" value={answer.nut_end_mm.shown} under={answer.nut_end_mm.unit} />
-            <Big name="Plain between" value={answer.plain_mm.shown} under={answer.plain_mm.unit} />
           </dl>
           <p className="mt-3 border-t border-plate-line pt-3 text-xl first-letter:uppercase">{answer.weakest}.</p>
         </>
@@ -64,7 +66,7 @@ export function StudRoom() {
       {answer && (
         <>
           {rows([
-            [`Bar for ${answer.count}, faced and parted`, answer.stock_mm], ['The stud breaks at', answer.breaks_n],
+            ['Plain between its threads', answer.plain_mm], [`Bar for ${answer.count}, faced and parted`, answer.stock_mm], ['The stud breaks at', answer.breaks_n],
             ['The metal strips at', answer.strips_inside_n], ['Its own thread strips at', answer.strips_outside_n],
             ['Thread that would be enough', answer.enough_mm],
           ])}
@@ -82,6 +84,7 @@ export function CoverRoom() {
   return (
     <Frame
       name="cover" title="Studs of a cover" asked={asked} reply={asked.reply}
+      side={answer && <Drawn><StudCircle answer={answer} /></Drawn>}
       figures={answer ? [answer.load_n, answer.share_n, answer.stress_area_mm2, answer.stress_n_per_mm2, answer.circle_mm, answer.chord_mm, answer.inner_wall_mm, answer.outer_wall_mm, answer.spanner_mm, answer.between_nuts_mm] : []}
       plate={answer && (
         <dl className="flex flex-wrap items-end gap-x-8 gap-y-3">
@@ -131,7 +134,7 @@ export function TightenRoom() {
       plate={answer && (
         <>
           <dl className="flex flex-wrap items-end gap-x-8 gap-y-3">
-            <Big first name="Guidance" value={answer.torque_nm.shown} under={answer.torque_nm.unit} />
+            <Big first name="Tighten to, as guidance" value={answer.torque_nm.shown} under={answer.torque_nm.unit} />
             {answer.past_snug_deg && <Big name="or past snug" value={`${answer.past_snug_deg.shown}°`} />}
             <Big name="It then pulls" value={answer.pull_n.shown} under={answer.pull_n.unit} />
           </dl>

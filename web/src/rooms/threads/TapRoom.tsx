@@ -4,7 +4,7 @@ import { ThreadSection } from '../../drawings/ThreadSection';
 import { Button } from '../../parts/Button';
 import { useAsked } from '../../parts/useAsked';
 import { useKey } from '../../state/keys';
-import { Big, Frame, Row } from './Frame';
+import { Big, Drawn, Frame, Row } from './Frame';
 import { later } from '../../parts/later';
 
 const TapBench = later(() => import('./TapBench'));
@@ -46,9 +46,7 @@ export default function TapRoom() {
         )}
         side={answer && (
           <>
-            <div className="rounded-lg border border-line bg-card p-4 max-sm:p-2">
-              <ThreadSection answer={answer} choose={setTried} />
-            </div>
+            <Drawn><ThreadSection answer={answer} choose={setTried} /></Drawn>
             <Torque answer={answer} />
           </>
         )}
