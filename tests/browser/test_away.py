@@ -68,7 +68,7 @@ def test_a_reading_on_a_phone_by_the_pad(phone: Page) -> None:
 
 def test_a_thread_on_a_phone_by_the_pad(phone: Page) -> None:
     phone.goto("/threads/clearance")
-    room(phone, "3.4 mm")
+    room(phone, "#26")
     field = phone.get_by_label("thread", exact=True)
     field.tap()
     pad = phone.get_by_role("group", name="Keys for a size")
