@@ -240,7 +240,8 @@ def test_a_gauge_that_stops_answering_loses_nothing(filled: Store) -> None:
         ({"smallest": "14.6", "largest": "14.4"}, "smallest", "wrong way round"),
         ({"allowance": "3"}, "allowance", "more than"),
         ({"wanted": ""}, "wanted", "What size is wanted?"),
-        ({"job": "groove", "wanted": "3", "deep": "1.5", "width": "2"}, "job", "on the slate"),
+        ({"job": "groove", "wanted": "2", "deep": "1.5", "width": "2"}, "width", "one plunge"),
+        ({"job": "groove", "wanted": "3", "deep": "9", "width": "2"}, "deep", "part it off"),
     ],
 )
 def test_a_cut_that_cannot_be_is_not_started(

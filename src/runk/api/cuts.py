@@ -20,10 +20,8 @@ from runk.core.lengths.several import read_lengths
 from runk.core.plan.answer import PlanAnswer
 from runk.core.plan.events import Event, EventKind, standing_events
 from runk.core.plan.follow import Outcome
-from runk.core.plan.plan import PLAN, check_given
+from runk.core.plan.plan import PLAN, check_given, to_follow
 from runk.core.plan.say import shown_size
-from runk.core.plan.settle import settled
-from runk.core.plan.spec import Job
 from runk.core.plan.view import view
 from runk.core.questions import read_question, sentence
 from runk.core.refusals import Refused
@@ -247,13 +245,8 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
         read = read_question(PLAN, typed, body.unit, workshop)
         question = read.question
         check_given(question)
-        if question.job is Job.GROOVE:
-            raise Refused(
-                "A groove is cut by its plunges and measured at the end: keep its plan on the "
-                "slate.", field="job",
-            )  # fmt: skip
         shop = PLAN.needs(question, workshop)
-        cut = settled(question, shop.machine, shop.metal, shop.reads_to_mm)
+        cut = to_follow(question, shop)
         seed = secrets.randbelow(2**31) if body.simulated else None
         title = sentence(PLAN, read, body.unit, workshop)
         with book.session() as session:

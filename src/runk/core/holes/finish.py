@@ -31,7 +31,7 @@ BORE_LEAST_MM, BORE_SHARE = 0.5, 0.08
 """Left for boring on the diameter: enough to cut the drill's wander out. Common practice."""
 HONE_MM = 0.03
 """Left for honing on the diameter: 0.02 to 0.05. Common practice."""
-_LEAST_BORE_MM = 5.0
+LEAST_BORE_MM = 5.0
 _FAR_OFF = 0.03
 _LEAD_SHARE = 4.0
 
@@ -195,7 +195,7 @@ def _reamed(
 def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:
     question, w = maker.question, maker.w
     size = float(question.size)
-    if size < _LEAST_BORE_MM:
+    if size < LEAST_BORE_MM:
         raise Refused(
             f"{size:g} mm is too small to get a boring tool in: ream it, or make a D-bit.",
             field="finish", suggest="finished with a D-bit",

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from runk.core.figures import Caution, Link
 from runk.core.holes.answer import HoleStep
-from runk.core.holes.finish import Finishing
+from runk.core.holes.finish import LEAST_BORE_MM, Finishing
 from runk.core.holes.question import Ends, Finish
 from runk.core.holes.question import HoleQuestion as Question
 from runk.core.holes.steps import Maker
@@ -74,11 +74,15 @@ def _of_reamer(maker: Maker, plan: Finishing) -> list[Caution]:
     leave, left = plan.wanted, plan.left
     if leave is not None and left is not None and left.value > leave.high_mm + 1e-9:
         far = left.value > 2 * leave.high_mm
+        closer = (
+            "Bore it closer first." if question.size >= LEAST_BORE_MM
+            else "Go in many times, clearing it each time, or make a D-bit."
+        )  # fmt: skip
         found.append(
             Caution("Stop" if far else "Mind", "what is left", f"{left.value:.2f} mm is "
                     f"{'far ' if far else ''}more than such a tool takes ({leave.low_mm:.2f} to "
-                    f"{leave.high_mm:.2f} mm): no drill between can be used. Bore it closer "
-                    "first.", "left_mm", PRACTICE)
+                    f"{leave.high_mm:.2f} mm): no drill between can be used. {closer}", "left_mm",
+                    PRACTICE)
         )  # fmt: skip
     if plan.tapered and question.ends is Ends.BLIND:
         found.append(

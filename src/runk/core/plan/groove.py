@@ -5,6 +5,7 @@ from __future__ import annotations
 from math import ceil
 
 from runk.core.cutting import bend
+from runk.core.cutting.answer import SpeedAnswer
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.speed import RADIAL_SHARE, SpeedShop, speed
@@ -14,6 +15,7 @@ from runk.core.machines.machine import Dial, Holding, Machine
 from runk.core.metals.metal import Metal
 from runk.core.plan.answer import PlanAnswer, PlannedPass
 from runk.core.plan.question import Edge, PlanQuestion
+from runk.core.plan.settle import limits
 from runk.core.refusals import Refused
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
@@ -62,12 +64,13 @@ def offsets(width_mm: float, tool_mm: float) -> tuple[tuple[str, float], ...]:
     return (*(("rough", x) for x in rough), ("left", 0.0), ("right", room))
 
 
-def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer:
-    """Plunges for a groove.
+def checked_groove(
+    question: PlanQuestion, machine: Machine, metal: Metal
+) -> tuple[SpeedAnswer, float | None, Working]:
+    """The cut of a groove that can be made, and how far the work bends under the tool.
 
     Raises:
-        Refused: A tool wider than the groove or too short for it, a groove deeper than the
-            work, or work so slender that the tool has to be narrower.
+        Refused: A groove, tool or work that do not go together, saying which and why.
     """
     assert question.now is not None
     assert question.wanted is not None
@@ -102,6 +105,22 @@ def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer
             f"A tool {tool:g} mm wide would bend this work by {spring:.2f} mm and dig in. {cure}",
             field="width", suggest=f"{narrow:.1f} mm" if narrow >= _NARROWEST_MM else None,
         )  # fmt: skip
+    return cut, spring, w
+
+
+def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer:
+    """Plunges for a groove.
+
+    Raises:
+        Refused: A tool wider than the groove or too short for it, a groove deeper than the
+            work, or work so slender that the tool has to be narrower.
+    """
+    assert question.now is not None
+    assert question.wanted is not None
+    assert question.deep is not None
+    assert question.width is not None
+    width, tool, deep = limits(question)[1], float(question.width), float(question.deep)
+    cut, spring, w = checked_groove(question, machine, metal)
     across, inward = machine.dial("top-slide", "saddle"), machine.dial("cross-slide")
     passes = tuple(
         _plunge(question, across, kind, x) for kind, x in offsets(width, tool)
@@ -112,15 +131,16 @@ def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer
                 "height.", None, PRACTICE),
         *cut.cautions,
     )  # fmt: skip
-    depth_said = _depth_says(inward, deep)
+    depth_said = depth_says(inward, deep)
     edge = "right" if question.edge is Edge.RIGHT else "left"
     setting = f"{cut.position}, {cut.set_rpm.words()}" if cut.position else cut.set_rpm.words()
     bottom = float(question.now) - 2 * deep
+    low, _, high = limits(question)
     return PlanAnswer(
         "cut", passes, Figure(width, unit_of("left_mm"), places=3),
         Figure(float(question.now), unit_of("now_mm"), places=3),
-        Figure(width, unit_of("aim_mm"), places=3), Figure(bottom, unit_of("low_mm"), places=3),
-        Figure(bottom, unit_of("high_mm"), places=3), first.dial[0].upper() + first.dial[1:],
+        Figure(width, unit_of("aim_mm"), places=3), Figure(low, unit_of("low_mm"), places=3),
+        Figure(high, unit_of("high_mm"), places=3), first.dial[0].upper() + first.dial[1:],
         f"{depth_said} The floor of the groove then measures {bottom:.2f} mm.",
         f"Set the {edge} edge of the tool to nought at the left wall of the groove; ink the work, "
         "touch it, and set the cross-slide to nought.", depth_said, setting, setting,
@@ -166,7 +186,7 @@ def _plunge(question: PlanQuestion, dial: Dial | None, kind: str, left_edge: flo
     )  # fmt: skip
 
 
-def _depth_says(dial: Dial | None, deep: float) -> str:
+def depth_says(dial: Dial | None, deep: float) -> str:
     if dial is None:
         return f"Plunge {deep:.2f} mm deep from the touch."
     said = turns_say(judged_divisions(dial, deep), dial.per_turn)

@@ -18,6 +18,7 @@ _SLACK = 1e-9
 class PassKind(StrEnum):
     """Which kind of pass it is."""
 
+    FIRST = "first"
     ROUGH = "rough"
     MEASURE = "measure"
     LAST = "last"
@@ -74,6 +75,8 @@ def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
     Unfolding this pass by pass is the whole plan, so a reading that comes out as predicted
     changes nothing that was to follow.
     """
+    if spec.first_says and at.wound == 0 and not at.finishing:
+        return Pass(PassKind.FIRST, 0.0, 0.0, 0.0, 0.0, at.left_mm)
     if at.left_mm <= spec.sure_left + _SLACK:
         return None
     fine = at.ratio * spec.finish_share

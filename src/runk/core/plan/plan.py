@@ -13,8 +13,9 @@ from runk.core.metals.metal import Metal
 from runk.core.plan.answer import PlanAnswer
 from runk.core.plan.follow import begin
 from runk.core.plan.groove import groove
+from runk.core.plan.groove_cut import settled_groove
 from runk.core.plan.question import JOBS, SENTENCES, PlanQuestion
-from runk.core.plan.settle import OPERATION, USUAL_READS_TO_MM, settled
+from runk.core.plan.settle import OPERATION, USUAL_READS_TO_MM, Settled, settled
 from runk.core.plan.spec import Job
 from runk.core.plan.view import view
 from runk.core.refusals import Refused
@@ -86,6 +87,16 @@ def check_given(question: PlanQuestion) -> None:
             raise Refused(says, field=name, suggest=suggest)
 
 
+def to_follow(question: PlanQuestion, shop: PlanShop) -> Settled:
+    """A cut settled, so that its readings can be followed.
+
+    Raises:
+        Refused: A cut that cannot be, saying why.
+    """
+    how = settled_groove if question.job is Job.GROOVE else settled
+    return how(question, shop.machine, shop.metal, shop.reads_to_mm)
+
+
 def plan(question: PlanQuestion, shop: PlanShop) -> PlanAnswer:
     """The whole cut before anything has been measured.
 
@@ -109,7 +120,7 @@ def plan(question: PlanQuestion, shop: PlanShop) -> PlanAnswer:
     check_given(question)
     if question.job is Job.GROOVE:
         return groove(question, shop.machine, shop.metal)
-    cut = settled(question, shop.machine, shop.metal, shop.reads_to_mm)
+    cut = to_follow(question, shop)
     return view(cut.spec, cut.said, begin(cut.spec), cut.working.steps)
 
 

@@ -22,6 +22,7 @@ JOBS = (
 )
 _ROUND = ("outside", "bore")
 _DIAL = ("outside", "bore", "face", "slot")
+_LIMITED = (*_DIAL, "groove")
 _HELD = tuple(Choice(c.key, c.label, c.words) for c in HELD)
 
 
@@ -82,12 +83,12 @@ class PlanQuestion:
     ] = None  # fmt: skip
     smallest: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "smallest allowed", ("smallest", "min", "least"), only=_DIAL,
+        Field(Kind.LENGTH, "smallest allowed", ("smallest", "min", "least"), only=_LIMITED,
               high=5000.0, placeholder="not said"),
     ] = None  # fmt: skip
     largest: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "largest allowed", ("largest", "max", "most"), only=_DIAL,
+        Field(Kind.LENGTH, "largest allowed", ("largest", "max", "most"), only=_LIMITED,
               high=5000.0, placeholder="not said"),
     ] = None  # fmt: skip
     tool: Annotated[Tool, Field(Kind.CHOICE, "tool", choices=TOOLS)] = Tool.HSS
@@ -144,7 +145,7 @@ class PlanQuestion:
     reads_to: Annotated[
         Fraction | None,
         Field(Kind.LENGTH, "what you measure with reads to", ("micrometer", "caliper"),
-              only=_DIAL, low=0.0005, high=1.0, placeholder="0.01 mm"),
+              only=_LIMITED, low=0.0005, high=1.0, placeholder="0.01 mm"),
     ] = None  # fmt: skip
     reach: Annotated[
         Fraction | None,
@@ -172,7 +173,9 @@ SENTENCES = {
     "with {tool}[, held in the {held}]" + _MORE,
     "slot": "{job} in {metal} {wanted} deep" + _LIMITS + " with a {across} cutter, {tool}"
     "[, reach {reach}][, held in the {held}]" + _MORE,
-    "groove": "{job} {wanted} wide and {deep} deep in {now} {metal} with a {width} tool, {tool}"
-    "[, nought at {edge}][, {overhang} out][, reach {reach}][, held in the {held}], on the "
-    "{machine}",
+    "groove": "{job} {wanted} wide"
+    + _LIMITS
+    + " and {deep} deep in {now} {metal} with a {width} tool, {tool}"
+    "[, nought at {edge}][, {overhang} out][, reach {reach}][, held in the {held}][, measured "
+    "to {reads_to}], on the {machine}",
 }

@@ -48,6 +48,13 @@ def ways_out(spec: CutSpec, size_mm: float) -> tuple[WayOut, ...]:
             WayOut("a sleeve", f"Bore it to {spec.aim_mm + 2 * wall:.2f} mm and fit a sleeve, "
                    f"bored to size in place: {wall:.1f} mm of wall.", spec.aim_mm + 2 * wall),
         ]  # fmt: skip
+    elif spec.job is Job.GROOVE:
+        return (
+            WayOut("a wider ring", f"Make what sits in it {over:.3f} mm wider than drawn: the "
+                   "clearance at its sides stays as it was.", None),
+            WayOut("the next width", "Open this groove and its neighbours to the next width of "
+                   "ring there is, so that all are alike.", None),
+        )  # fmt: skip
     else:
         short = spec.job is Job.FACE
         return (

@@ -20,7 +20,7 @@ def stands_say(spec: CutSpec, wound: float) -> str:
     """Where the dial stands with so many divisions wound on since nought."""
     if not spec.division_mm:
         return ""
-    wound += feeler_divisions(spec)
+    wound += feeler_divisions(spec) + spec.from_divisions
     return f"the dial at {divisions_say(wound % spec.per_turn)}"
 
 
@@ -56,9 +56,10 @@ def dial_line(spec: CutSpec, divisions: float, size_mm: float, first: bool) -> s
 
 def what(spec: CutSpec) -> str:
     """What the size is of."""
-    return {Job.OUTSIDE: "the diameter", Job.BORE: "the bore", Job.FACE: "the length"}.get(
-        spec.job, "the depth"
-    )
+    return {
+        Job.OUTSIDE: "the diameter", Job.BORE: "the bore", Job.FACE: "the length",
+        Job.SLOT: "the depth", Job.GROOVE: "the groove",
+    }[spec.job]  # fmt: skip
 
 
 def dial_says(spec: CutSpec) -> str:
@@ -74,6 +75,8 @@ def dial_says(spec: CutSpec) -> str:
 
 def start_says(spec: CutSpec) -> str:
     """How the dial is set to nought, and from which side it is always approached."""
+    if spec.job is Job.GROOVE:
+        return spec.first_detail
     touch = "the bore" if spec.job is Job.BORE else "the work"
     nought = (
         f"Touch on a feeler of {spec.feeler_mm:g} mm and set the dial to nought."

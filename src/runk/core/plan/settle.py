@@ -15,7 +15,7 @@ from runk.core.machines.machine import Machine
 from runk.core.metals.metal import Metal
 from runk.core.plan.laws import spring_ratio
 from runk.core.plan.question import Ends, PlanQuestion
-from runk.core.plan.spec import CutSpec, Job
+from runk.core.plan.spec import GROWING, CutSpec, Job
 from runk.core.refusals import Refused
 from runk.core.sources import PRACTICE
 
@@ -23,7 +23,8 @@ ALLOWANCE_MM = {Tool.HSS: 0.125, Tool.COBALT: 0.125, Tool.CARBIDE: 0.4}
 """Left on a diameter for the last cut: 0.1 to 0.15, a carbide tip 0.3 to 0.5 (practice)."""
 LEAST_MM = {Tool.HSS: 0.02, Tool.COBALT: 0.02, Tool.CARBIDE: 0.2}
 """Less than this on a diameter and the edge rubs: practice."""
-HALF_MM = {Job.OUTSIDE: 0.01, Job.BORE: 0.01, Job.FACE: 0.05, Job.SLOT: 0.05}
+HALF_MM = {Job.OUTSIDE: 0.01, Job.BORE: 0.01, Job.FACE: 0.05, Job.SLOT: 0.05,
+           Job.GROOVE: 0.02}  # fmt: skip
 """Limits either side where none were said: practice."""
 USUAL_READS_TO_MM = 0.01
 MOST_SPRUNG_MM = 0.2
@@ -91,7 +92,7 @@ def limits(question: PlanQuestion) -> tuple[float, float, float]:
             field="wanted",
         )  # fmt: skip
     low, high, aim = float(small), float(large), float(wanted)
-    growing = question.job in (Job.BORE, Job.SLOT)
+    growing = question.job in GROWING
     if wanted in (small, large):
         safe, other = (low, high) if growing else (high, low)
         aim = safe + (other - safe) * _SAFE_SHARE

@@ -17,6 +17,10 @@ class Job(StrEnum):
     GROOVE = "groove"
 
 
+GROWING = (Job.BORE, Job.SLOT, Job.GROOVE)
+"""Jobs whose size grows as metal goes."""
+
+
 @dataclass(frozen=True)
 class CutSpec:
     """Everything a cut is planned and followed by.
@@ -35,6 +39,8 @@ class CutSpec:
         resolution_mm: Of the measuring tool.
         ends: 2 where the surplus of a length is shared between both ends.
         parts: Equal parts cut at each setting.
+        from_divisions: Where the slide stands before the first pass that is wound on.
+        first_says: What is cut before there is a size to measure; ``first_detail`` with it.
     """
 
     job: Job
@@ -60,11 +66,14 @@ class CutSpec:
     feeler_mm: float = 0.0
     ends: int = 1
     parts: int = 1
+    from_divisions: float = 0.0
+    first_says: str = ""
+    first_detail: str = ""
 
     @cached_property
     def growing(self) -> bool:
-        """Whether the size grows as metal goes: a bore, a slot's depth."""
-        return self.job in (Job.BORE, Job.SLOT)
+        """Whether the size grows as metal goes: a bore, a slot's depth, a groove's width."""
+        return self.job in GROWING
 
     @cached_property
     def across(self) -> int:

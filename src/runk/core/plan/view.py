@@ -27,7 +27,7 @@ from runk.core.plan.spec import CutSpec, Job
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 
-_MEASURED = (PassKind.MEASURE, PassKind.LAST, PassKind.SPRING)
+_MEASURED = (PassKind.FIRST, PassKind.MEASURE, PassKind.LAST, PassKind.SPRING)
 
 
 @law("Left", "{one_mm} - {other_mm}")
@@ -75,9 +75,12 @@ def _planned(
     if spec.division_mm and not spec.read_out:
         divisions = Figure(made.divisions, unit_of("divisions"), tuple(w.steps), 2)
     stands = "" if spec.read_out else stands_say(spec, at.wound + made.divisions)
+    line = dial_line(spec, made.divisions, size, first)
+    if made.kind is PassKind.FIRST:
+        line = spec.first_says
     return PlannedPass(
         made.kind, Figure(size, unit_of("to_mm"), tuple(w.steps), 3),
-        w.figure(take, "take_mm", places=3), dial_line(spec, made.divisions, size, first),
+        w.figure(take, "take_mm", places=3), line,
         divisions, stands, measured_after, made.end,
     )  # fmt: skip
 
@@ -103,10 +106,15 @@ def _what_next(
         return "Stop: it is past its size", "No cut puts it back. The ways out are below."
     told = passes[0]
     takes = f"takes {both(spec, told.take_mm.value)} off {what(spec)}"
-    if spec.job in (Job.BORE, Job.SLOT):
+    if spec.growing:
         takes = f"adds {both(spec, told.take_mm.value)} to {what(spec)}"
     measures = f"it should then measure {shown_size(spec, told.to_mm.value)}"
     alike = f" Cut all {spec.parts} parts at this setting." if spec.parts > 1 else ""
+    if told.kind == PassKind.FIRST:
+        return (
+            spec.first_says,
+            f"Then {what(spec)} should measure {shown_size(spec, told.to_mm.value)}.",
+        )
     if told.kind == PassKind.SPRING:
         return "Same setting again", f"A spring pass: {takes}; {measures}.{alike}"
     if spec.read_out or told.divisions is None:

@@ -46,14 +46,10 @@ export default function ToSizeRoom() {
           <div className={`settles space-y-4 ${problem ? 'opacity-40' : ''}`} inert={Boolean(problem)}>
             <NextPlate plan={answer} first />
             <div className="flex flex-wrap gap-2">
-              {!groove && (
-                <>
-                  <Button look="main" className="px-5 text-xl" onClick={() => void start(false)}>
-                    Start this cut
-                  </Button>
-                  <Button onClick={() => void start(true)}>Start it on the simulated lathe</Button>
-                </>
-              )}
+              <Button look="main" className="px-5 text-xl" onClick={() => void start(false)}>
+                Start this cut
+              </Button>
+              <Button onClick={() => void start(true)}>Start it on the simulated lathe</Button>
               <KeepButton calculator="plan" typed={typed} unit={unit} ready={!problem} />
             </div>
             <Cautions cautions={reply.cautions} />
