@@ -292,3 +292,25 @@ def test_divisions_are_typed_as_they_are_read() -> None:
     for wrong in ("1/0", "-3", "a lot", "1e9"):
         with pytest.raises(Refused):
             divisions_typed(wrong)
+
+
+def test_a_groove_is_plunged_measured_and_brought_to_width(client: TestClient) -> None:
+    groove = {"job": "groove", "metal": "grey-iron", "now": "22", "wanted": "2.38", "deep": "1",
+              "width": "1.5", "smallest": "2.38", "largest": "2.42"}  # fmt: skip
+    cut = start(client, groove)
+    assert cut["answer"]["next_says"].startswith("Plunge at")
+    first = told_mm(cut)
+    # Twice the size looks like a slip.
+    doubled = send(client, cut["id"], "readings", reading=f"{first * 2:.2f}")
+    assert doubled.json()["theirs"]["slip"] is True
+    cut = send(client, cut["id"], "readings", reading=f"{first + 0.03:.2f}").json()
+    assert cut["readings"][0]["kind"] == "first"
+    undone = send(client, cut["id"], "undo", undoes=cut["undoes"]).json()
+    assert undone["answer"]["next_says"].startswith("Plunge at")
+    cut = send(client, cut["id"], "readings", reading=f"{first + 0.03:.2f}").json()
+    while cut["answer"]["state"] == "cut":
+        assert cut["answer"]["next_says"].startswith("Wind on")
+        cut = send(client, cut["id"], "readings", reading=f"{told_mm(cut):.2f}").json()
+    assert cut["answer"]["state"] == "inside"
+    simulated = start(client, groove, simulated=True)
+    assert send(client, simulated["id"], "gauge").json()["count"] == 1

@@ -72,8 +72,9 @@ def test_it_is_plunged_first_and_measured_before_anything_is_wound_on() -> None:
     assert passes[0].divisions == 0
     answer = view(cut.spec, cut.said, begin(cut.spec))
     assert answer.next_says == "Plunge at 17 1/2, then at 0"
-    assert "39 1/4 of the cross-slide" in answer.start_says
-    assert "Come back to 17 1/2" in answer.start_says
+    assert "left edge of the tool to nought" in answer.start_says
+    assert "39 1/4 of the cross-slide" in answer.next_detail
+    assert "Come back to 17 1/2 and measure. It should then measure 1.947" in answer.next_detail
     assert answer.passes[0].measure
     told = plan(RING, needs(RING, WORKSHOP))
     assert [p.dial for p in told.passes][:2] == ["top-slide to 17 1/2", "top-slide to 0"]

@@ -15,6 +15,7 @@ from runk.core.machines.machine import Dial, Holding, Machine
 from runk.core.metals.metal import Metal
 from runk.core.plan.answer import PlanAnswer, PlannedPass
 from runk.core.plan.question import Edge, PlanQuestion
+from runk.core.plan.say import nought_of_groove
 from runk.core.plan.settle import limits
 from runk.core.refusals import Refused
 from runk.core.sources import PRACTICE
@@ -142,8 +143,7 @@ def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer
         Figure(width, unit_of("aim_mm"), places=3), Figure(low, unit_of("low_mm"), places=3),
         Figure(high, unit_of("high_mm"), places=3), first.dial[0].upper() + first.dial[1:],
         f"{depth_said} The floor of the groove then measures {bottom:.2f} mm.",
-        f"Set the {edge} edge of the tool to nought at the left wall of the groove; ink the work, "
-        "touch it, and set the cross-slide to nought.", depth_said, setting, setting,
+        nought_of_groove(edge), depth_said, setting, setting,
         cut.feed_mm_per_rev, cut.feed_mm_per_rev,
         None if spring is None else w.figure(spring, "spring_mm", places=3),
         Figure(0.0, unit_of("spring_ratio")), None, (), 1, cautions, (),

@@ -56,9 +56,8 @@ def settled_groove(
         metal["expansion_um_per_m_k"], reads_to_mm,
         from_divisions=judged_divisions(across, last + added) if across else 0.0,
         first_says=plunges,
-        first_detail=f"Set the {edge} edge of the tool to nought at the left wall of the groove; "
-        f"ink the work, touch it, and set the cross-slide to nought. {depth_says(inward, deep)} "
-        f"The floor then measures {bottom:.2f} mm.{back}",
+        first_detail=f"{depth_says(inward, deep)} The floor then measures {bottom:.2f} mm.{back}",
+        edge=edge,
     )  # fmt: skip
     setting = f"{cut.position}, {cut.set_rpm.words()}" if cut.position else cut.set_rpm.words()
     feed = cut.feed_mm_per_rev.value

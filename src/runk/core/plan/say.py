@@ -73,10 +73,18 @@ def dial_says(spec: CutSpec) -> str:
     )
 
 
+def nought_of_groove(edge: str) -> str:
+    """Where a grooving tool's edge is set to nought."""
+    return (
+        f"Set the {edge} edge of the tool to nought at the left wall of the groove; ink the work, "
+        "touch it, and set the cross-slide to nought."
+    )
+
+
 def start_says(spec: CutSpec) -> str:
     """How the dial is set to nought, and from which side it is always approached."""
     if spec.job is Job.GROOVE:
-        return spec.first_detail
+        return nought_of_groove(spec.edge)
     touch = "the bore" if spec.job is Job.BORE else "the work"
     nought = (
         f"Touch on a feeler of {spec.feeler_mm:g} mm and set the dial to nought."

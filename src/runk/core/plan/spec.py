@@ -41,6 +41,7 @@ class CutSpec:
         parts: Equal parts cut at each setting.
         from_divisions: Where the slide stands before the first pass that is wound on.
         first_says: What is cut before there is a size to measure; ``first_detail`` with it.
+        edge: Of a grooving tool, the one that stands at nought.
     """
 
     job: Job
@@ -69,6 +70,7 @@ class CutSpec:
     from_divisions: float = 0.0
     first_says: str = ""
     first_detail: str = ""
+    edge: str = ""
 
     @cached_property
     def growing(self) -> bool:

@@ -111,10 +111,7 @@ def _what_next(
     measures = f"it should then measure {shown_size(spec, told.to_mm.value)}"
     alike = f" Cut all {spec.parts} parts at this setting." if spec.parts > 1 else ""
     if told.kind == PassKind.FIRST:
-        return (
-            spec.first_says,
-            f"Then {what(spec)} should measure {shown_size(spec, told.to_mm.value)}.",
-        )
+        return spec.first_says, f"{spec.first_detail} {measures[0].upper()}{measures[1:]}."
     if told.kind == PassKind.SPRING:
         return "Same setting again", f"A spring pass: {takes}; {measures}.{alike}"
     if spec.read_out or told.divisions is None:

@@ -3,7 +3,7 @@ import type { Cut } from '../../api/cuts';
 /** What was read, beside what was wound on and what was expected. */
 export function Readings({ cut }: { cut: Cut }) {
   if (cut.readings.length === 0) {
-    return <p className="text-soft">Nothing measured yet. The first reading says how far this lathe springs.</p>;
+    return <p className="text-soft">Nothing measured yet. The first reading says what this lathe really does.</p>;
   }
   const hidden = cut.count - cut.readings.length;
   return (
