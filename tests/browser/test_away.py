@@ -139,15 +139,23 @@ def test_cuts_are_thrown_away_and_brought_back(page: Page) -> None:
     expect(page.get_by_role("alert")).to_contain_text("no longer kept")
 
 
-def test_a_groove_is_planned_and_kept_but_not_followed(page: Page) -> None:
+def test_a_groove_is_plunged_and_then_followed_to_its_width(page: Page) -> None:
     page.goto("/to-size")
     page.get_by_role("combobox", name=re.compile("^job")).click()
     page.get_by_role("option", name="Cut a groove").click()
     page.get_by_label("size now").fill("22")
     page.get_by_label("size wanted").fill("3")
+    page.get_by_label("smallest allowed").fill("2.98")
+    page.get_by_label("largest allowed").fill("3.02")
     page.get_by_label("depth of the groove").fill("1.5")
-    page.get_by_label("width of the tool").fill("2")
-    room(page, "All 3 passes")
-    expect(page.get_by_role("button", name="Start this cut")).to_have_count(0)
     page.get_by_label("width of the tool").fill("4")
     expect(page.get_by_role("alert")).to_contain_text("cannot cut a groove")
+    page.get_by_label("width of the tool").fill("2")
+    expect(page.get_by_role("alert")).to_have_count(0)
+    room(page, "All 3 passes")
+    page.get_by_role("button", name="Start this cut").click()
+    room(page, "Plunge at 19 3/4, then at 0")
+    page.get_by_label("What does it measure now?").fill("2.53")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("row").filter(has_text="first")).to_contain_text("2.530")
+    room(page, re.compile(r"Wind on, in divisions\s*\d+"))

@@ -106,6 +106,11 @@ def _value(
     if field.kind is Kind.NUMBER:
         text = _plain(raw).strip().lower().replace(",", ".")
         text = re.sub(r"\s*(?:µm|um|micron|microns)$", "", text)
+        if re.fullmatch(r"[-−]\s?[0-9.]+", text):
+            raise Refused(
+                f"{field.label.capitalize()}: `{text[:40]}` is less than nothing.",
+                suggest=field.placeholder or text[1:].strip(),
+            )
         if not re.fullmatch(r"(?=\.?[0-9])[0-9]{0,7}\.?[0-9]{0,6}", text):
             raise Refused(f"`{text[:40]}` is not a number.", suggest=field.placeholder or "1.6")
         return _bounded(field, float(text), page)
@@ -142,6 +147,8 @@ def _bounded(field: Field, value: Any, page: PageUnit) -> Any:
     def said(bound: float) -> str:
         if field.kind in (Kind.LENGTH, Kind.LENGTHS):
             return for_page(Fraction(str(bound)), page)
+        if field.kind is Kind.PRESSURE:
+            return pressure_say(bound, page)
         return f"{bound:g}"
 
     what = field.label[0].upper() + field.label[1:]

@@ -157,6 +157,11 @@ def cover(question: CoverQuestion, _: None = None) -> CoverAnswer:
     >>> answer.count, round(answer.load_n.value)
     (4, 209)
     """
+    if question.rim is not None and question.rim <= question.seal:
+        raise Refused(
+            f"A cover {float(question.rim):g} mm across does not cover a bore of "
+            f"{float(question.seal):g} mm.", field="rim",
+        )  # fmt: skip
     thread, w = question.thread, Working()
     major, seal = thread.major_mm, float(question.seal)
     area = w.of(laws.stress_area_mm2, "stress_area_mm2", major_mm=major,

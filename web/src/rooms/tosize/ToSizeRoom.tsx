@@ -89,7 +89,7 @@ function Cuts() {
         {cuts.data.map((cut) => (
           <li key={cut.id} className="flex items-center gap-2 border-b border-line py-2">
             <Link to="/to-size/$cut" params={{ cut: String(cut.id) }} className="min-w-0 flex-1 no-underline">
-              <span className="block text-lg underline">{cut.title}</span>
+              <span className="line-clamp-2 text-lg underline">{cut.title}</span>
               <span className="text-soft">
                 {cut.state === 'cut' ? `${cut.next_says}; ${cut.left} left` : cut.next_says}
               </span>
