@@ -87,8 +87,34 @@ def test_a_new_setting_is_always_one_of_the_machines_and_the_right_way(
     if answer.new_rpm is None:
         return
     assert answer.new_rpm.value in {s.rpm for s in LATHE.steps}
+    assert answer.target_rpm is not None
     faster = answer.new_rpm.value > float(f"{rpm:.1f}")
-    assert faster == (sign == "built-up")
+    # Only a torn surface may want either.
+    wants = sign == "built-up" or (sign == "torn" and rpm < answer.target_rpm.value)
+    assert faster == wants
+
+
+def test_a_setting_far_off_is_looked_at_first() -> None:
+    tool_steel = find(sign="torn", metal="silver-steel", diameter="16", rpm="860")
+    assert tool_steel.causes[0].change == "speed"
+    assert tool_steel.new_rpm is not None
+    assert tool_steel.new_rpm.value <= 279 * 1.15
+    near = find(sign="torn", metal="silver-steel", diameter="16", rpm="290")
+    assert near.causes[0].change == "tool"
+    slow = find(sign="torn", metal="mild-steel", diameter="16", rpm="142")
+    assert slow.new_rpm is not None
+    assert slow.new_rpm.value > 142
+
+
+def test_an_edge_that_rubbed_gets_the_usual_feed_and_a_steel_drill_is_not_dulled() -> None:
+    rubbed = find(sign="glazed", metal="stainless-304", diameter="12", rpm="290", feed="0.01")
+    assert rubbed.new_feed_mm_per_rev is not None
+    assert 0.03 <= rubbed.new_feed_mm_per_rev.value <= 0.2
+    steady = find(sign="glazed", metal="stainless-304", diameter="12", rpm="290", feed="0.2")
+    assert steady.new_feed_mm_per_rev is None
+    cut = {"sign": "snatching", "operation": "drill", "diameter": "6", "rpm": "860"}
+    assert find(**cut, metal="brass").causes[0].cause.startswith("rake on the lips")
+    assert find(**cut, metal="mild-steel").causes[-1].cause.startswith("rake on the lips")
 
 
 def test_a_sign_of_a_cut_wants_its_setting() -> None:

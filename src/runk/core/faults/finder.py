@@ -10,7 +10,7 @@ from functools import cache
 from runk.core.cutting import laws
 from runk.core.cutting.operations import FACTS
 from runk.core.cutting.question import SpeedQuestion
-from runk.core.cutting.speed import target_speed
+from runk.core.cutting.speed import SpeedShop, speed, target_speed
 from runk.core.faults.question import CUTTING, SENTENCES, SIGNS, TAPERED, FaultQuestion, Sign
 from runk.core.faults.taper import read_taper
 from runk.core.figures import Caution, Figure, Num, Working, law
@@ -24,6 +24,8 @@ from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
 FEED_UP, FEED_DOWN = 1.5, 1 / 3
+FAR_OFF_PERCENT = 40.0
+"""From here the speed is looked at first: belt steps are about so far apart. Practice."""
 ENOUGH_THOU, TOO_MUCH_THOU = 2.0, 10.0
 """Run-out that may do, and that will not: common practice, in thou."""
 
@@ -154,9 +156,14 @@ def faults(question: FaultQuestion, shop: FaultShop) -> FaultAnswer:
         diameter_mm=float(question.diameter),
     )  # fmt: skip
     off = w.of(laws.off_percent, speed_rpm=question.rpm, target_rpm=target.value)
-    rows.sort(key=lambda row: _unlikely(row, off.value))
-    setting = _new_setting(rows[0].does, question.rpm, shop.machine, target.value)
-    feed = _new_feed(w, rows[0].does, question.feed)
+    rows.sort(key=lambda row: _rank(row, off.value, shop.metal))  # type: ignore[arg-type]
+    does = rows[0].does
+    if does == "either":
+        does = "slow" if off.value > 0 else "faster"
+    setting = _new_setting(does, question.rpm, shop.machine, target.value)
+    feed = _new_feed(w, does, question.feed)
+    if does == "deeper" and question.feed is not None:
+        feed = _steady_feed(cut, shop, float(question.feed))
     answer = _answer(rows)
     rpm = None if setting is None else Figure(setting.rpm, unit_of("new_rpm"), target.steps)
     return replace(
@@ -176,9 +183,19 @@ def _tapered(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
     )
 
 
-def _unlikely(row: _Row, off: float) -> bool:
-    """A speed cause the present speed speaks against is looked at last."""
-    return (row.does == "slow" and off <= 0) or (row.does == "faster" and off >= 0)
+def _rank(row: _Row, off: float, metal: Metal) -> int:
+    """A cause the present setting speaks for comes first, one it speaks against last.
+
+    Args:
+        row: The cause, and what it does.
+        off: How far the speed is over what the cut wants, in per cent.
+        metal: Only copper alloys pull a drill in by its rake.
+    """
+    speed = {"slow": off, "faster": -off, "either": abs(off)}.get(row.does)
+    if speed is None:
+        return 1 if row.does == "dull" and metal.family != "copper alloy" else 0
+    # A machine's steps are this far apart: nearer than that, the speed is hardly at fault.
+    return -1 if speed > FAR_OFF_PERCENT else 0 if speed > 0 else 1
 
 
 def _answer(rows: list[_Row]) -> FaultAnswer:
@@ -207,6 +224,16 @@ def _new_feed(w: Working, does: str, feed: Fraction | None) -> Figure | None:
     if share is None or feed is None:
         return None
     return w.of(changed_mm_per_rev, "new_feed_mm_per_rev", feed_mm_per_rev=float(feed), share=share)
+
+
+def _steady_feed(cut: SpeedQuestion, shop: FaultShop, feed: float) -> Figure | None:
+    """The usual feed of this cut, where the present one is finer and rubs."""
+    assert shop.machine is not None
+    assert shop.metal is not None
+    usual = speed(cut, SpeedShop(shop.machine, shop.metal)).feed_mm_per_rev
+    if feed >= usual.value:
+        return None
+    return Figure(usual.value, unit_of("new_feed_mm_per_rev"), usual.steps, usual.places)
 
 
 def _run_out(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
