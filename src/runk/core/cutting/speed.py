@@ -18,12 +18,12 @@ from runk.core.cutting.question import Alloy, Meets, SetUp, SpeedQuestion, Stage
 from runk.core.cutting.spindle import Bench, Cut, at_bench
 from runk.core.cutting.stepped import dial_says, explain, schools, set_speed, turns_say
 from runk.core.cutting.tables import factors
-from runk.core.cutting.threaded import slowed_to_stop, threaded, time_to_stop
+from runk.core.cutting.threaded import cannot_stop, stoppable, threaded, time_to_stop
 from runk.core.cutting.turned import turned
 from runk.core.cutting.words import PITCHED, SENTENCES
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.lengths import Reading
-from runk.core.machines.choose import choose
+from runk.core.machines.choose import School, choose
 from runk.core.machines.machine import Holding, Machine, Setting
 from runk.core.metals import Metal
 from runk.core.refusals import Refused
@@ -140,15 +140,22 @@ class Worked:
     set_rpm: Figure
     bench: Bench
     cut: Cut
+    stopped: bool = False
+    """Whether it is the hand in the relief groove that sets the speed, which is never passed."""
 
     def cautions(
         self, question: SpeedQuestion, shop: SpeedShop, spring: Figure | None = None
     ) -> tuple[Caution, ...]:
         """What to mind about it."""
-        return cautions_for(
+        found = cautions_for(
             question, self.held, shop.metal, shop.machine, self.setting, self.target.value,
             self.cut, spring,
         )  # fmt: skip
+        if self.stopped and self.setting.rpm > self.target.value * (1 + 1e-9):
+            # No tip or finer feed helps here, as it would where the metal wants it slower.
+            others = (c for c in found if c.about not in ("the speed", "the stop"))
+            return (cannot_stop(question, self.setting.rpm), *others)
+        return found
 
 
 def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
@@ -169,14 +176,19 @@ def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
         diameter_mm=float(question.diameter),
     )  # fmt: skip
     wanted_by = "The metal would take"
-    slowed = slowed_to_stop(w, question, target)
-    if slowed is not target:
-        target, wanted_by = slowed, "Your hand can stop it in the groove from"
     setting = choose(machine, target.value, held, question.school)
+    limit = stoppable(w, question)
+    stopped = limit is not None and limit.value < max(setting.rpm, target.value)
+    if stopped and limit is not None:
+        if limit.value < target.value:
+            target, wanted_by = limit, "Your hand can stop it in the groove from"
+        # A metal forgives a step over; a shoulder does not.
+        question = replace(question, school=School.NEVER_OVER)
+        setting = choose(machine, target.value, held, question.school)
     set_rpm = set_speed(w, question, machine, setting, target)
     bench = at_bench(w, question, metal, machine, setting)
     cut = HOW[FACTS[question.operation].family](bench)
-    return Worked(held, metal, target, wanted_by, setting, set_rpm, bench, cut)
+    return Worked(held, metal, target, wanted_by, setting, set_rpm, bench, cut, stopped)
 
 
 def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
@@ -216,7 +228,14 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         gear=setting.gear,
         target_rpm=target,
         off_percent=w.of(laws.off_percent, speed_rpm=setting.rpm, target_rpm=target.value),
-        explains=explain(machine, held, setting, target.value, question.school, run.wanted_by),
+        explains=explain(
+            machine,
+            held,
+            setting,
+            target.value,
+            School.NEVER_OVER if run.stopped else question.school,
+            run.wanted_by,
+        ),
         surface_speed_m_min=w.of(
             laws.surface_m_min, "surface_speed_m_min", speed_rpm=setting.rpm, diameter_mm=diameter
         ),
@@ -244,7 +263,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         height_error_mm=height_error(w, question, cut.depth),
         coolant=metal.coolant_drill if drilling else metal.coolant,
         machine=machine.name,
-        schools=schools(w, question, machine, held, target.value, setting),
+        schools=() if run.stopped else schools(w, question, machine, held, target.value, setting),
         cautions=run.cautions(question, shop, spring),
         links=_links(question, machine),
         then=then,

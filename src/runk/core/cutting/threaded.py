@@ -6,9 +6,9 @@ from runk.core.cutting import laws
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.spindle import Bench, Cut
-from runk.core.figures import Figure, Num, Working, law
+from runk.core.figures import Caution, Figure, Num, Working, law
 from runk.core.refusals import Refused
-from runk.core.sources import PRACTICE, Held, Source
+from runk.core.sources import MECHANICS, PRACTICE, Held, Source
 
 STOP_S = 1.0
 """Least time a hand needs to open the half-nuts or stop the lathe: common practice."""
@@ -103,16 +103,37 @@ def _gap(question: SpeedQuestion) -> tuple[float, float]:
     return relief, tool
 
 
-def slowed_to_stop(w: Working, question: SpeedQuestion, target: Figure) -> Figure:
-    """The wanted speed, no faster than a hand can stop in the relief groove."""
+def stoppable(w: Working, question: SpeedQuestion) -> Figure | None:
+    """The fastest a hand can stop from in the relief groove, where one is given."""
     if question.operation is not Operation.SCREW_CUT or question.relief is None:
-        return target
+        return None
     relief, tool = _gap(question)
-    limit = w.of(
+    return w.of(
         stoppable_rpm, "target_rpm", relief_mm=relief, tool_mm=tool,
         pitch_mm=pitch_of(question), time_s=STOP_S,
     )  # fmt: skip
-    return limit if limit.value < target.value else target
+
+
+@law("Groove one can stop in", "{tool_mm} + {pitch_mm} × {speed_rpm} × {time_s} ÷ 60")
+def relief_wanted_mm(tool_mm: Num, pitch_mm: Num, speed_rpm: Num, time_s: Num) -> Num:
+    """Width of relief groove in which a hand has that long.
+
+    >>> relief_wanted_mm(1.0, 1.5, 120.0, 1.0)
+    4.0
+    """
+    return tool_mm + pitch_mm * speed_rpm * time_s / 60.0
+
+
+def cannot_stop(question: SpeedQuestion, speed_rpm: float) -> Caution:
+    """That no speed of this machine leaves a hand time enough, and what does."""
+    relief, tool = _gap(question)
+    left = stop_s(relief, tool, pitch_of(question), speed_rpm)
+    wide = relief_wanted_mm(tool, pitch_of(question), speed_rpm, STOP_S)
+    return Caution(
+        "Stop", "the stop", f"Even the slowest there is leaves {left:.1f} s in this groove: make "
+        f"it {wide:.1f} mm wide, turn the spindle by hand, or cut outwards from the groove.",
+        "set_rpm", MECHANICS,
+    )  # fmt: skip
 
 
 def time_to_stop(w: Working, question: SpeedQuestion, speed_rpm: float) -> Figure | None:

@@ -4,6 +4,7 @@ import { Button } from '../../parts/Button';
 
 /** The three ways of choosing a step, where they differ; the choice is remembered. */
 export function Schools(props: { answer: SpeedAnswer; change: (change: Typed) => void }) {
+  if (props.answer.schools.length === 0) return null;
   return (
     <section aria-label="Ways of choosing the step" className="border-t border-line pt-3">
       <h2 className="text-lg font-semibold">Where no step fits exactly</h2>
