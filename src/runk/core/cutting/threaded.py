@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from math import ceil
+
 from runk.core.cutting import laws
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
@@ -129,6 +131,8 @@ def cannot_stop(question: SpeedQuestion, speed_rpm: float) -> Caution:
     relief, tool = _gap(question)
     left = stop_s(relief, tool, pitch_of(question), speed_rpm)
     wide = relief_wanted_mm(tool, pitch_of(question), speed_rpm, STOP_S)
+    # Rounded up: the width named has to be enough.
+    wide = ceil(wide * 10 - 1e-9) / 10
     return Caution(
         "Stop", "the stop", f"Even the slowest there is leaves {left:.1f} s in this groove: make "
         f"it {wide:.1f} mm wide, turn the spindle by hand, or cut outwards from the groove.",
