@@ -129,7 +129,7 @@ def _asked_fields(asked: Asked) -> dict[str, Any]:
 
 def spoken(asked: Asked, page: PageUnit) -> list[str]:
     """An answer in lines of text: the question said back, the figures, what to mind."""
-    lines = [asked.read_as, "", f"  {asked.calculator.headline(asked.answer)}"]
+    lines = [asked.read_as, "", f"  {asked.calculator.headline(asked.answer, page)}"]
     for name in asked.answer.__dataclass_fields__:
         value = getattr(asked.answer, name)
         if isinstance(value, Figure):

@@ -9,6 +9,7 @@ import pytest
 from runk.ask import ask
 from runk.core.plain import plain
 from runk.core.refusals import Refused
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 # line, calculator, what the question must say
@@ -127,7 +128,7 @@ def test_the_line_means(
     for name, value in says.items():
         found = plain(getattr(asked.read.question, name))
         assert found == (pytest.approx(value) if isinstance(value, (int, float)) else value), name
-    assert asked.calculator.headline(asked.answer)
+    assert asked.calculator.headline(asked.answer, PageUnit.MM)
     assert "{" not in asked.read_as
     assert "  " not in asked.read_as
 

@@ -206,4 +206,4 @@ def test_every_pair_has_a_verdict_and_a_way_out(one: str, other: str) -> None:
 def test_asked_in_a_line(line: str, calculator: str, headline: str, workshop: Workshop) -> None:
     asked = ask_line(line, workshop)
     assert asked.calculator.name == calculator
-    assert headline in asked.calculator.headline(asked.answer)
+    assert headline in asked.calculator.headline(asked.answer, PageUnit.MM)

@@ -164,7 +164,7 @@ def test_a_position_that_is_a_formula_stays_text_in_a_spreadsheet() -> None:
 def test_ask_makes_a_sheet(line: str, says: str) -> None:
     asked = ask(line, WORKSHOP, PageUnit.MM)
     assert asked.calculator.name == "sheet"
-    assert says in asked.calculator.headline(asked.answer)
+    assert says in asked.calculator.headline(asked.answer, PageUnit.MM)
 
 
 @pytest.mark.parametrize(

@@ -229,7 +229,7 @@ def reply(
         "version": calculator.version,
         "question": typed,
         "read_as": read_as or sentence(calculator, read, page, workshop),
-        "headline": calculator.headline(answer),
+        "headline": calculator.headline(answer, page),
         "words": words(calculator, read, page, workshop),
         "readings": {
             name: {"mm": float(r.mm), "echo": r.echo, "plain": r.plain}

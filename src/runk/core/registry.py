@@ -11,6 +11,7 @@ from typing import Any
 
 from runk.core.fields import Field
 from runk.core.lengths import Reading
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 
@@ -47,7 +48,7 @@ class Calculator:
         late: Words that call it only where nothing else is called: a *hole*.
         outranks: Its words go before those of others: an *oversize* reamed hole is a fault.
         settle: Fills in what the workshop decides where the question leaves it open.
-        headline: The answer in a few words, for the slate.
+        headline: The answer in a few words, in the page's unit: for the slate.
         version: Raised when stored questions change shape.
         upgrade: Turns a stored question of an older version into today's.
     """
@@ -59,7 +60,7 @@ class Calculator:
     compute: Callable[[Any, Any], Any]
     needs: Callable[[Any, Workshop], Any]
     sentences: Mapping[str, str]
-    headline: Callable[[Any], str]
+    headline: Callable[[Any, PageUnit], str]
     sweeps: Callable[[], Mapping[str, Sweep]] = dict
     triggers: tuple[str, ...] = ()
     between: tuple[str, ...] = ()

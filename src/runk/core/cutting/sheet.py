@@ -308,6 +308,6 @@ SHEET = register(
             "[, {series}][, held in the {held}][, {school}]"
         },
         triggers=("wall sheet", "sheet for the wall", "sheet for", "speed sheet", "wall chart"),
-        headline=lambda a: f"{len(a.rows)} metals by {len(a.columns)} diameters on {a.machine}",
+        headline=lambda a, _: f"{len(a.rows)} metals by {len(a.columns)} diameters on {a.machine}",
     )
 )

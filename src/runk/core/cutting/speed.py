@@ -28,6 +28,7 @@ from runk.core.machines.machine import Holding, Machine, Setting
 from runk.core.metals import Metal
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, Sweep, register
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 RADIAL_SHARE = 0.5
@@ -328,12 +329,12 @@ def _links(question: SpeedQuestion, machine: Machine) -> tuple[Link, ...]:
     return (Link("hole", tuple(asked), "The whole hole: pilot, steps and stops"),)
 
 
-def headline(answer: SpeedAnswer) -> str:
+def headline(answer: SpeedAnswer, page: PageUnit) -> str:
     """The setting in a few words."""
     return (
-        f"{answer.position} · {answer.set_rpm.words()}"
+        f"{answer.position} · {answer.set_rpm.words(page)}"
         if answer.position
-        else answer.set_rpm.words()
+        else answer.set_rpm.words(page)
     )
 
 

@@ -20,7 +20,7 @@ from runk.core.metals import Metal
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, register
 from runk.core.sources import PRACTICE, Held, Source, read_table
-from runk.core.units import unit_of
+from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
 FEED_UP, FEED_DOWN = 1.5, 1 / 3
@@ -286,10 +286,10 @@ def _settle(question: FaultQuestion, workshop: Workshop, _: Mapping[str, Reading
     return replace(question, machine=machine.name) if machine else question
 
 
-def _headline(answer: FaultAnswer) -> str:
+def _headline(answer: FaultAnswer, page: PageUnit) -> str:
     setting = f" → {answer.new_position}" if answer.new_position else ""
     if answer.move_mm is not None:
-        setting = f" · {answer.move_mm.words()}"
+        setting = f" · {answer.move_mm.words(page)}"
     return f"{answer.first}{setting}"
 
 

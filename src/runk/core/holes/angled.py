@@ -206,6 +206,6 @@ ANGLED = register(
             "steam passage",
             "passage",
         ),
-        headline=lambda a: f"{a.along_mm.words()} along · {a.length_mm.words()} long",
+        headline=lambda a, page: f"{a.along_mm.words(page)} along · {a.length_mm.words(page)} long",
     )
 )

@@ -20,7 +20,7 @@ from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, register
 from runk.core.tools import ShopTool
-from runk.core.units import unit_of
+from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
 
@@ -164,7 +164,7 @@ def _check_reach(question: HoleQuestion, tool: ShopTool) -> None:
     )  # fmt: skip
 
 
-def headline(answer: HoleAnswer) -> str:
+def headline(answer: HoleAnswer, _: PageUnit) -> str:
     """The tools in their order."""
     drills = " → ".join(step.name for step in answer.drills)
     last = [s.name for s in answer.then if s.kind not in ("counterbore",)]

@@ -281,6 +281,6 @@ NEAREST = register(
         needs=needs,
         sentences={"": "The drill nearest to {size}[, {purpose}]"},
         triggers=("nearest drill", "nearest", "closest drill", "nearest owned", "which drill"),
-        headline=lambda a: f"{a.name} · {a.does}",
+        headline=lambda a, _: f"{a.name} · {a.does}",
     )
 )

@@ -287,6 +287,6 @@ DEPTH = register(
             "{start} there], on the {machine}",
         },
         triggers=tuple(word for choice in WAYS for word in choice.words),
-        headline=lambda a: a.stop,
+        headline=lambda a, _: a.stop,
     )
 )

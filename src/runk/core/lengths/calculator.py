@@ -99,6 +99,6 @@ LENGTH = register(
         compute=length,
         needs=_nothing,
         sentences={"": "{text} in every unit"},
-        headline=lambda a: f"{a.mm.words()}, {a.inch.words()}",
+        headline=lambda a, _: f"{a.mm.words()}, {a.inch.words()}",
     )
 )

@@ -232,6 +232,6 @@ IDENTIFY = register(
             "offcut",
             "weighs",
         ),
-        headline=lambda a: f"{a.verdict} · {a.density_g_per_cm3.words()}",
+        headline=lambda a, page: f"{a.verdict} · {a.density_g_per_cm3.words(page)}",
     )
 )

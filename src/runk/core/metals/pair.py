@@ -109,6 +109,6 @@ PAIR = register(
         needs=_needs,
         sentences={"": "May {metal} run on {other}"},
         triggers=("run on", "rub on", "rub", "running pair", "run together", "against"),
-        headline=lambda answer: answer.title,
+        headline=lambda answer, _: answer.title,
     )
 )

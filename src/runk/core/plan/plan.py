@@ -20,6 +20,7 @@ from runk.core.plan.spec import Job
 from runk.core.plan.view import view
 from runk.core.refusals import Refused
 from runk.core.registry import Calculator, register
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 _WANTED = {
@@ -124,14 +125,12 @@ def plan(question: PlanQuestion, shop: PlanShop) -> PlanAnswer:
     return view(cut.spec, cut.said, begin(cut.spec), cut.working.steps)
 
 
-def headline(answer: PlanAnswer) -> str:
+def headline(answer: PlanAnswer, page: PageUnit) -> str:
     """The next thing, and how many passes there are."""
     if not answer.passes:
         return answer.next_says
     count = len(answer.passes)
-    return (
-        f"{answer.next_says} · {count} pass{'es' if count > 1 else ''} to {answer.aim_mm.words()}"
-    )
+    return f"{answer.next_says} · {count} pass{'es' if count > 1 else ''} to {answer.aim_mm.words(page)}"
 
 
 PLAN = register(

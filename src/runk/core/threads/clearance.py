@@ -165,6 +165,6 @@ CLEARANCE = register(
         needs=needs,
         sentences={"": "A hole to clear {thread}, {fit}"},
         triggers=("clearance", "clearance hole", "clearance drill", "clear a screw"),
-        headline=lambda a: f"{a.drill_name} · hole {a.hole_mm.words()}",
+        headline=lambda a, page: f"{a.drill_name} · hole {a.hole_mm.words(page)}",
     )
 )

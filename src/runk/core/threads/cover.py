@@ -284,6 +284,6 @@ COVER = register(
             "circle of {circle}][, the cover {rim} across][, {allowed} N/mm² allowed]"
         },
         triggers=("cover", "cover studs", "studs for a cover", "cylinder cover"),
-        headline=lambda a: f"{a.count} studs · {a.stress_n_per_mm2.words()} each",
+        headline=lambda a, page: f"{a.count} studs · {a.stress_n_per_mm2.words(page)} each",
     )
 )

@@ -240,6 +240,6 @@ DIE = register(
         needs=needs,
         sentences={"": "Cut {thread} with a die on {metal}[, {long} long][, {ending}]"},
         triggers=("die", "with a die", "die cut", "thread with a die"),
-        headline=lambda a: f"blank {a.blank_mm.words()}",
+        headline=lambda a, page: f"blank {a.blank_mm.words(page)}",
     )
 )

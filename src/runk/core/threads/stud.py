@@ -303,6 +303,8 @@ STUD = register(
             "thread in the metal]"
         },
         triggers=("stud", "studs", "stud length"),
-        headline=lambda a: f"{a.length_mm.words()} long · {a.engaged_mm.words()} in the metal",
+        headline=lambda a, page: (
+            f"{a.length_mm.words(page)} long · {a.engaged_mm.words(page)} in the metal"
+        ),
     )
 )

@@ -314,6 +314,6 @@ TAP = register(
         },
         triggers=("tap", "tapping", "tapped", "tapping size", "tapping drill", "tap drill",
                   "tapped hole"),
-        headline=lambda a: f"{a.drill_name} · {a.engagement_percent.words()}",
+        headline=lambda a, page: f"{a.drill_name} · {a.engagement_percent.words(page)}",
     )
 )  # fmt: skip

@@ -143,6 +143,6 @@ THREAD = register(
         sentences={"": "The thread {thread}"},
         triggers=("thread data", "thread sizes", "what is thread"),
         late=("thread",),
-        headline=lambda a: f"{a.major_mm.words()} by {a.pitch_mm.words()} · {a.form}",
+        headline=lambda a, page: f"{a.major_mm.words(page)} by {a.pitch_mm.words(page)} · {a.form}",
     )
 )

@@ -147,6 +147,6 @@ TIGHTEN = register(
             "stretching]"
         },
         triggers=("tighten", "tightening", "how tight", "torque for"),
-        headline=lambda a: f"{a.torque_nm.words()} · guidance",
+        headline=lambda a, page: f"{a.torque_nm.words(page)} · guidance",
     )
 )

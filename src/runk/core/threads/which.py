@@ -176,6 +176,6 @@ WHICH = register(
             "": "A thread {size} over its crests[, {pitch} pitch][, {turns} threads][ in {over}]"
         },
         triggers=("which thread", "what thread", "identify thread", "unknown thread"),
-        headline=lambda a: a.verdict,
+        headline=lambda a, _: a.verdict,
     )
 )
