@@ -133,6 +133,23 @@ def test_the_line_means(
     assert "  " not in asked.read_as
 
 
+@pytest.mark.parametrize(
+    ("line", "says"),
+    [
+        ("studs 2BA in gunmetal cover 3/16", "0.615 in long"),
+        ("from 1.125 to 1.000 limits 0.998 1.002 brass", "to 1.0000 in"),
+        ("die 2BA stainless .75 long", "blank 0.18"),
+        ("angled hole 1/8 30 degrees across .5", "in along"),
+        ("clearance 2BA", "hole 0.19"),
+    ],
+)
+def test_on_an_inch_page_the_headline_speaks_inches(
+    line: str, says: str, workshop: Workshop
+) -> None:
+    asked = ask(line, workshop, PageUnit.INCH)
+    assert says in asked.calculator.headline(asked.answer, PageUnit.INCH)
+
+
 # line, field, words
 REFUSED = [
     ("tap brass", "thread", "What thread is it?"),

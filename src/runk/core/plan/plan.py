@@ -130,7 +130,8 @@ def headline(answer: PlanAnswer, page: PageUnit) -> str:
     if not answer.passes:
         return answer.next_says
     count = len(answer.passes)
-    return f"{answer.next_says} · {count} pass{'es' if count > 1 else ''} to {answer.aim_mm.words(page)}"
+    passes = f"{count} pass{'es' if count > 1 else ''}"
+    return f"{answer.next_says} · {passes} to {answer.aim_mm.words(page)}"
 
 
 PLAN = register(
