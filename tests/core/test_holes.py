@@ -201,7 +201,10 @@ def test_a_hand_reamer_in_the_machine_keeps_its_lead_and_its_small_bite() -> Non
 
 def test_a_slope_gets_its_flat_and_a_line_its_order() -> None:
     asked = HoleQuestion(Fraction(8), "grey-iron", slope=30.0, deep=Fraction(10))
-    first = hole(asked, needs(asked, WORKSHOP)).first
+    answer = hole(asked, needs(asked, WORKSHOP))
+    first = answer.first
+    assert answer.slope_deg is not None
+    assert answer.slope_deg.value == 30
     assert [step.kind for step in first] == ["flat", "spot"]
     assert first[0].depth_mm is not None
     assert first[0].depth_mm.value == pytest.approx(4.0 * 0.57735, rel=1e-4)

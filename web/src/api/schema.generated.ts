@@ -1943,6 +1943,7 @@ export interface components {
             ream_allowance_mm: components["schemas"]["FigureWire"] | null;
             seat_mm: components["schemas"]["FigureWire"] | null;
             size_mm: components["schemas"]["FigureWire"];
+            slope_deg: components["schemas"]["FigureWire"] | null;
             /** Stop Says */
             stop_says: string;
             /** Then */

@@ -19,25 +19,32 @@ interface Cut {
 }
 
 /** The hole in section, to scale, as far as it has grown; the steps to come stand dashed. */
-export function HoleSection({ answer, steps, at, blind, pointDeg }: Props) {
+export function HoleSection({ answer, steps, at: step, blind, pointDeg }: Props) {
   const size = answer.size_mm.value;
   const largest = Math.max(size, answer.counterbore_mm?.value ?? 0);
   const deep = answer.deep_mm?.value ?? size * 2.5;
   const thick = blind ? (answer.thick_mm?.value ?? deep + size * 0.9) : deep;
   const across = largest * 2.4;
-  const scale = Math.min((WIDE - 2 * EDGE) / across, (TALL - 2 * EDGE) / thick);
+  const flat = steps.find((one) => one.kind === 'flat');
+  const rise = flat && answer.slope_deg ? Math.tan((answer.slope_deg.value * Math.PI) / 180) : 0;
+  const half = (flat?.mm.value ?? 0) / 2;
+  // How far a sloping surface stands over the floor of its flat, at so far from the hole's line.
+  const over = (x: number) => (half - x) * rise;
+  const head = Math.max(0, over(-across / 2));
+  const scale = Math.min((WIDE - 2 * EDGE) / across, (TALL - 2 * EDGE) / (thick + head));
   const middle = WIDE / 2;
-  const top = EDGE;
+  const top = EDGE + head * scale;
+  const at = (x: number, y: number) => `${middle + x * scale} ${top - y * scale}`;
   const bottom = top + thick * scale;
-  const cut = (step: HoleStep): Cut => ({
-    half: (step.mm.value / 2) * scale,
-    deep: step.kind === 'counterbore' ? (answer.seat_mm?.value ?? size / 3) * scale : blind ? deep * scale : thick * scale,
-    point: ['pilot', 'step', 'last'].includes(step.kind) && blind ? (step.mm.value / 2 / Math.tan((pointDeg * Math.PI) / 360)) * scale : 0,
+  const cut = (made: HoleStep): Cut => ({
+    half: (made.mm.value / 2) * scale,
+    deep: made.kind === 'counterbore' ? (answer.seat_mm?.value ?? size / 3) * scale : blind ? deep * scale : thick * scale,
+    point: ['pilot', 'step', 'last'].includes(made.kind) && blind ? (made.mm.value / 2 / Math.tan((pointDeg * Math.PI) / 360)) * scale : 0,
   });
   const cutting = (step: HoleStep) => !['flat', 'spot', 'hone'].includes(step.kind);
-  const done = steps.slice(0, at + 1).filter(cutting);
-  const coming = steps.slice(at + 1).filter(cutting);
-  const now = steps[at];
+  const done = steps.slice(0, step + 1).filter(cutting);
+  const coming = steps.slice(step + 1).filter(cutting);
+  const now = steps[step];
   return (
     <figure>
       <figcaption className="flex flex-wrap items-baseline justify-between gap-x-4">
@@ -56,7 +63,10 @@ export function HoleSection({ answer, steps, at, blind, pointDeg }: Props) {
             <path d="M2 10h5M9 4h3" stroke="var(--soft)" strokeWidth="1.2" opacity="0.6" />
           </pattern>
         </defs>
-        <rect x={middle - (across / 2) * scale} y={top} width={across * scale} height={bottom - top} fill="url(#metal)" stroke="var(--ink)" strokeWidth="1.5" />
+        <path
+          d={`M${at(-across / 2, over(-across / 2))}L${at(-half, over(-half))}L${at(-half, 0)}L${at(half, 0)}L${at(across / 2, over(across / 2))}L${at(across / 2, -thick)}L${at(-across / 2, -thick)}Z`}
+          fill="url(#metal)" stroke="var(--ink)" strokeWidth="1.5"
+        />
         {done.map((step, n) => (
           <path key={n} d={outline(cut(step), middle, top)} fill="var(--card)" stroke="var(--ink)" strokeWidth={step === now ? 3 : 1} />
         ))}
@@ -64,7 +74,7 @@ export function HoleSection({ answer, steps, at, blind, pointDeg }: Props) {
           <path key={n} d={outline(cut(step), middle, top)} fill="none" stroke="var(--soft)" strokeDasharray="5 4" strokeWidth="1.5" />
         ))}
         {now?.kind === 'spot' && <path d={`M${middle - 7} ${top} l7 8 l7 -8z`} fill="var(--card)" stroke="var(--ink)" strokeWidth="2" />}
-        {now?.kind === 'flat' && <path d={`M${middle - (now.mm.value / 2) * scale} ${top} v8 h${now.mm.value * scale} v-8`} fill="var(--card)" stroke="var(--ink)" strokeWidth="2" />}
+        {now?.kind === 'flat' && <path d={`M${at(-half, over(-half))}L${at(-half, 0)}L${at(half, 0)}`} fill="none" stroke="var(--ink)" strokeWidth="3" />}
         <path d={`M${middle} 8V${Math.min(bottom + 16, TALL - 4)}`} stroke="var(--mark)" strokeDasharray="14 4 3 4" strokeWidth="1.2" />
         {now && (
           <text x={middle} y={bottom + 24 > TALL - 4 ? TALL - 6 : bottom + 24} textAnchor="middle" className="figures fill-ink text-[15px]">

@@ -57,6 +57,7 @@ class HoleAnswer:
     thick_mm: Figure | None
     counterbore_mm: Figure | None
     seat_mm: Figure | None
+    slope_deg: Figure | None
     stop_says: str
     coolant: str
     machine: str

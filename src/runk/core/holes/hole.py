@@ -142,6 +142,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
         thick_mm=_length(question.thick, "thick_mm"),
         counterbore_mm=_length(question.counterbore, "counterbore_mm"),
         seat_mm=_length(question.seat, "seat_mm"),
+        slope_deg=Figure(question.slope, unit_of("slope_deg")) if question.slope else None,
         stop_says=maker.stop_says(),
         coolant=shop.metal.coolant_drill,
         machine=shop.machine.name,
