@@ -124,7 +124,10 @@ def _hole_of(line: str, found: Scan) -> Calculator | None:
         Refused: It is not said which of the two.
     """
     what = _HOLE_FOR.search(line)
-    if what is None or any(not _SCREW.fullmatch(m.phrase) for m in found.of("trigger")):
+    holes = [n.text for n in found.numbers if n.next in ("hole", "holes") and names_thread(n.text)]
+    if (what is None and not holes) or any(
+        not _SCREW.fullmatch(m.phrase) for m in found.of("trigger")
+    ):
         return None
     name = next((n.text for n in found.numbers if names_thread(n.text)), None)
     if name is None:
@@ -132,7 +135,7 @@ def _hole_of(line: str, found: Scan) -> Calculator | None:
     if _SCREW.search(line):
         found.unknown = [word for word in found.unknown if not _SCREW.fullmatch(word)]
         return calculators()["clearance"]
-    if what[1].lower() == "drill":
+    if what is not None and what[1].lower() == "drill":
         return calculators()["tap"]
     raise Refused(
         f"A hole for {name}: to be tapped, or for the screw to pass through?", field="operation",

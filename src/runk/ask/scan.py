@@ -166,7 +166,11 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
             while ahead < len(words) - 1 and words[ahead].lower() in _LINKS:
                 ahead += 1
             following = words[ahead].lower() if ahead < len(words) else ""
-            claims = following in hints() and not _phrase_covers(words, ahead, known)
+            claims = (
+                following in hints()
+                and not _phrase_covers(words, ahead, known)
+                and not _leads_another(words, ahead)
+            )
             found.numbers.append(
                 Number(
                     one.text, one.reading, one.refused, following if claims else "", before,
@@ -183,6 +187,14 @@ def scan(line: str, page: PageUnit, workshop: Workshop) -> Scan:
             found.unknown.append(words[at])
         at += 1
     return found
+
+
+def _leads_another(words: list[str], at: int) -> bool:
+    """Whether a leading word stands before a number without one of its own: 20 *bore* 12."""
+    if words[at].lower() not in before_hints() or at + 1 >= len(words):
+        return False
+    own = words[at + 2].lower() if at + 2 < len(words) else ""
+    return _NUMBERISH.match(words[at + 1]) is not None and own not in hints()
 
 
 def _phrase_covers(words: list[str], at: int, known: dict[tuple[str, ...], list[Meaning]]) -> bool:

@@ -13,7 +13,7 @@ from runk.core.workshop import Workshop
 _FILLER = """
 a an the of on in with at by for to into and please what which speed speeds should i do my piece
 bar rod stock some using use is how fast feed hole work machine job held holding when it can you
-me tell give need want size tool down may
+me tell give need want size tool down may alike same
 """
 FILLER = frozenset(_FILLER.split())
 

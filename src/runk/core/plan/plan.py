@@ -144,7 +144,17 @@ PLAN = register(
         needs=needs,
         settle=settle,
         sentences={choice.key: SENTENCES[choice.key] for choice in JOBS},
-        triggers=("plan", "cut plan", "from", "to size", "down to", "bring to"),
+        triggers=(
+            "plan",
+            "cut plan",
+            "from",
+            "to size",
+            "down to",
+            "bring to",
+            "bring to size",
+            "turn to size",
+            "bore to size",
+        ),
         between=("to",),
         headline=headline,
     )

@@ -46,7 +46,8 @@ class CoverQuestion:
     ]  # fmt: skip
     seal: Annotated[
         Fraction,
-        Field(Kind.LENGTH, "diameter under pressure", ("bore", "seal", "cylinder"), low=1.0,
+        Field(Kind.LENGTH, "diameter under pressure", ("bore", "seal", "cylinder"),
+              before=("bore",), low=1.0,
               high=1000.0, placeholder="22 mm"),
     ]  # fmt: skip
     circle: Annotated[

@@ -239,7 +239,7 @@ DIE = register(
         compute=die,
         needs=needs,
         sentences={"": "Cut {thread} with a die on {metal}[, {long} long][, {ending}]"},
-        triggers=("die", "with a die", "die cut", "thread with a die"),
+        triggers=("die", "dies", "with a die", "die cut", "thread with a die"),
         headline=lambda a, page: f"blank {a.blank_mm.words(page)}",
     )
 )

@@ -146,6 +146,7 @@ TIGHTEN = register(
             "": "Tighten {thread} on {metal}, {surface}[, to {share} % of proof][, {grip} "
             "stretching]"
         },
+        late=("torque",),
         triggers=("tighten", "tightening", "how tight", "torque for"),
         headline=lambda a, page: f"{a.torque_nm.words(page)} · guidance",
     )
