@@ -9,14 +9,15 @@ from fractions import Fraction
 from runk.core.refusals import Refused
 
 _SIZE = r"(?:\d+(?:[.,]\d+)?|[.,]\d+)"
-_UNIT = r"\s?(mm|thou|in|\")?"
+# "16.00 in brass": with a space, "in" is a unit only where nothing more is said.
+_UNIT = r"(\s?mm|\s?thou|\s?\"|in|\sin(?=\s*(?:,|$)))?"
 # The sign stands against its number and away from what is before it: a sum has spaces on both.
 _SIGNED = re.compile(rf"(?<=\s)(\+\s?/\s?-|±|[+-])({_SIZE}){_UNIT}(?=\s|,|$)", re.IGNORECASE)
 _PAIR = re.compile(
     rf"\blimits?\s+(?:of\s+|from\s+)?({_SIZE}){_UNIT}\s*(?:to|and|-|/|,|;)?\s*({_SIZE}){_UNIT}(?=\s|,|$)",
     re.IGNORECASE,
 )
-_CLASS = re.compile(r"(?:js|[a-hj-np-z]{1,2})(?:[5-9]|1[01])", re.IGNORECASE)
+_CLASS = re.compile(r"(?:cd|ef|fg|js|z[abc]|[a-hjkmnprs-vx-z])(?:[5-9]|1[01])", re.IGNORECASE)
 _INCHES = re.compile(r"/|\"|in|thou", re.IGNORECASE)
 
 
@@ -40,18 +41,23 @@ class Limits:
         """Write them into a question that has ``wanted``, ``smallest`` and ``largest``."""
         wanted = typed.get("wanted", "")
         unit = f" {self.unit}" if self.unit else ""
+        if not unit and _INCHES.search(wanted):
+            # A bare limit beside an inch size is in inches too.
+            unit = " in"
         if not self.added:
             typed.update(smallest=self.low + unit, largest=self.high + unit)
             return
         if not wanted:
             return
-        if not unit and _INCHES.search(wanted):
-            # A bare tolerance beside an inch size is in inches too.
-            unit = " in"
         for name, value in (("smallest", self.low), ("largest", self.high)):
             amount = value.lstrip("+-")
             sign = "-" if value.startswith("-") else "+"
             typed[name] = f"{wanted} {sign} {amount}{unit}" if _worth(amount) else wanted
+
+
+def _unit(typed: str | None) -> str:
+    unit = (typed or "").strip().lower()
+    return "in" if unit == '"' else unit
 
 
 def _worth(text: str) -> Fraction:
@@ -73,13 +79,12 @@ def take_limits(line: str) -> tuple[str, Limits | None]:
     pair = _PAIR.search(line)
     if pair:
         low, unit, high, other = pair.groups()
-        return line[: pair.start()] + line[pair.end() :], Limits(
-            low, high, False, other or unit or ""
-        )
+        rest = line[: pair.start()] + line[pair.end() :]
+        return rest, Limits(low, high, False, _unit(other or unit))
     found = list(_SIGNED.finditer(line))
     if not found:
         return line, None
-    units = {m[3].lower() for m in found if m[3]}
+    units = {_unit(m[3]) for m in found if m[3]}
     if len(units) > 1 or len(found) > 2:
         return line, None
     added: list[str] = []
@@ -89,8 +94,7 @@ def take_limits(line: str) -> tuple[str, Limits | None]:
     if len(added) == 1:
         added.append("+0")
     low, high = sorted(added, key=_signed)[:: len(added) - 1]
-    unit = units.pop() if units else ""
-    return _SIGNED.sub("", line), Limits(low, high, True, "in" if unit == '"' else unit)
+    return _SIGNED.sub("", line), Limits(low, high, True, units.pop() if units else "")
 
 
 def refuse_class(words: list[str]) -> None:
