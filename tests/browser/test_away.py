@@ -143,6 +143,9 @@ def test_a_groove_is_plunged_and_then_followed_to_its_width(page: Page) -> None:
     page.goto("/to-size")
     page.get_by_role("combobox", name=re.compile("^job")).click()
     page.get_by_role("option", name="Cut a groove").click()
+    # The shaft's limits went with the shaft.
+    page.get_by_role("button", name="Say more").click()
+    expect(page.get_by_label("smallest allowed")).to_have_value("")
     page.get_by_label("size now").fill("22")
     page.get_by_label("size wanted").fill("3")
     page.get_by_label("smallest allowed").fill("2.98")

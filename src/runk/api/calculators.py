@@ -42,6 +42,7 @@ class FieldOut(BaseModel):
     only: list[str]
     placeholder: str
     rules: bool
+    own: bool
 
 
 class CalculatorOut(BaseModel):
@@ -91,6 +92,7 @@ def _describe(calculator: Calculator) -> CalculatorOut:
                 only=list(f.only),
                 placeholder=f.placeholder,
                 rules=f.rules,
+                own=f.own,
             )
             for name, f in calculator.fields.items()
         ],

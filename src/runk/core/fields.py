@@ -62,6 +62,7 @@ class Field:
         high: Largest allowed.
         placeholder: Shown where nothing is given.
         rules: This choice decides which other fields are asked.
+        own: Belongs to that choice as it stands: let go when another is chosen.
     """
 
     kind: Kind
@@ -74,4 +75,5 @@ class Field:
     high: float | None = None
     placeholder: str = ""
     rules: bool = False
+    own: bool = False
     before: tuple[str, ...] = ()

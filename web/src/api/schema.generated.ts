@@ -1878,6 +1878,8 @@ export interface components {
             name: string;
             /** Only */
             only: string[];
+            /** Own */
+            own: boolean;
             /** Placeholder */
             placeholder: string;
             /** Required */

@@ -153,6 +153,8 @@ function optionsOf(field: FieldOut, rulingKey: string): Option[] {
 function ruled({ calculator, typed }: Props, name: string, key: string): Typed {
   const dropped: Typed = { [name]: key };
   for (const field of calculator.fields) {
+    // Limits of a shaft are none of a groove's.
+    if (field.own && key !== ruling(calculator, typed)) dropped[field.name] = '';
     const choice = field.choices.find((c) => c.key === typed[field.name]);
     if (choice && choice.only.length > 0 && !choice.only.includes(key)) dropped[field.name] = '';
   }

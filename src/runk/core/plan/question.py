@@ -83,12 +83,12 @@ class PlanQuestion:
     ] = None  # fmt: skip
     smallest: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "smallest allowed", ("smallest", "min", "least"), only=_LIMITED,
-              high=5000.0, placeholder="not said"),
+        Field(Kind.LENGTH, "smallest allowed", ("smallest", "min", "least"), own=True,
+              only=_LIMITED, high=5000.0, placeholder="not said"),
     ] = None  # fmt: skip
     largest: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "largest allowed", ("largest", "max", "most"), only=_LIMITED,
+        Field(Kind.LENGTH, "largest allowed", ("largest", "max", "most"), own=True, only=_LIMITED,
               high=5000.0, placeholder="not said"),
     ] = None  # fmt: skip
     tool: Annotated[Tool, Field(Kind.CHOICE, "tool", choices=TOOLS)] = Tool.HSS
