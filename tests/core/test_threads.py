@@ -20,6 +20,7 @@ from runk.core.threads.cover import CoverQuestion, cover
 from runk.core.threads.die import DieQuestion, die
 from runk.core.threads.die import needs as die_needs
 from runk.core.threads.engage import School
+from runk.core.threads.series import Thread
 from runk.core.threads.stud import StudQuestion, stud
 from runk.core.threads.stud import needs as stud_needs
 from runk.core.threads.tap import LastTap, TapQuestion, needs, settle, tap
@@ -265,6 +266,26 @@ def test_a_worn_thread_is_among_its_candidates(thread: object, worn: float) -> N
     answer = which(WhichQuestion(size, thread.pitch))  # type: ignore[attr-defined]
     ours = [c for c in answer.candidates if c.major_mm.value == pytest.approx(thread.major_mm)]  # type: ignore[attr-defined]
     assert ours
+
+
+@given(st.sampled_from(ALL), st.integers(0, 40))
+def test_a_plated_thread_is_among_its_candidates(thread: Thread, microns: int) -> None:
+    """Plating and a hand on the caliper together: up to 0.04 mm over."""
+    size = thread.major + Fraction(microns, 1000)
+    answer = which(WhichQuestion(size, thread.pitch))
+    assert thread.major_mm in [pytest.approx(c.major_mm.value) for c in answer.candidates]
+
+
+def test_a_pitch_that_fits_outweighs_a_size_that_nearly_does() -> None:
+    answer = which(WhichQuestion(Fraction("4.73"), Fraction("0.81")))
+    assert answer.candidates[0].name == "2 BA"
+
+
+def test_a_drill_far_from_the_fit_is_said_so() -> None:
+    tiny = ClearanceQuestion(find_thread("16BA"))
+    assert "over what this fit wants" in clearance(tiny, WORKSHOP.drills).cautions[0].says
+    usual = ClearanceQuestion(find_thread("M3"))
+    assert [c.about for c in clearance(usual, WORKSHOP.drills).cautions] == ["where it sits"]
 
 
 def test_what_looks_alike_does_not_mate() -> None:

@@ -24,6 +24,10 @@ SHARES = {"fine": 1.02, "medium": 1.035, "coarse": 1.05}
 """Over the major diameter, for threads ISO 273 does not have: 2 to 5 %, common practice."""
 
 
+FAR_SHARE = 0.04
+"""Farther than this share of the screw from the hole wanted, the drill is another fit: practice."""
+
+
 class Fit(StrEnum):
     """How freely."""
 
@@ -149,10 +153,25 @@ def clearance(question: ClearanceQuestion, drills: tuple[ShopTool, ...]) -> Clea
         chosen.name, Figure(chosen.mm, unit_of("drill_mm"), (), 3), holes[question.fit],
         holes["fine"], holes["medium"], holes["coarse"], named("fine"), named("medium"),
         named("coarse"),
-        (Caution("Mind", "where it sits", "Clearance bolts clamp and do not locate: close pins or "
-                 "fitted studs do that.", None, PRACTICE),),
+        _cautions(chosen, holes[question.fit].value, thread),
         (Link("hole", (("size", size),), f"Drill {chosen.name} with its pilot and stops"),),
     )  # fmt: skip
+
+
+def _cautions(chosen: ShopTool, hole_mm: float, thread: Thread) -> tuple[Caution, ...]:
+    off = chosen.mm - hole_mm
+    found = [
+        Caution("Mind", "where it sits", "Clearance bolts clamp and do not locate: close pins or "
+                "fitted studs do that.", None, PRACTICE)
+    ]  # fmt: skip
+    if abs(off) > FAR_SHARE * thread.major_mm:
+        way = "over" if off > 0 else "under"
+        found.insert(
+            0,
+            Caution("Mind", "the drill", f"The nearest there is stands {abs(off):.2f} mm {way} "
+                    "what this fit wants.", "drill_mm", PRACTICE),
+        )  # fmt: skip
+    return tuple(found)
 
 
 CLEARANCE = register(
