@@ -141,8 +141,10 @@ class Worked:
     set_rpm: Figure
     bench: Bench
     cut: Cut
-    stopped: bool = False
-    """Whether it is the hand in the relief groove that sets the speed, which is never passed."""
+    school: School
+    """By which the step was chosen: never over where a hand must stop it, whatever was asked."""
+    stopped: bool
+    """Whether it is the hand in the relief groove that sets the speed."""
 
     def cautions(
         self, question: SpeedQuestion, shop: SpeedShop, spring: Figure | None = None
@@ -189,7 +191,9 @@ def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
     set_rpm = set_speed(w, question, machine, setting, target)
     bench = at_bench(w, question, metal, machine, setting)
     cut = HOW[FACTS[question.operation].family](bench)
-    return Worked(held, metal, target, wanted_by, setting, set_rpm, bench, cut, stopped)
+    return Worked(
+        held, metal, target, wanted_by, setting, set_rpm, bench, cut, question.school, stopped
+    )
 
 
 def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
@@ -229,14 +233,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         gear=setting.gear,
         target_rpm=target,
         off_percent=w.of(laws.off_percent, speed_rpm=setting.rpm, target_rpm=target.value),
-        explains=explain(
-            machine,
-            held,
-            setting,
-            target.value,
-            School.NEVER_OVER if run.stopped else question.school,
-            run.wanted_by,
-        ),
+        explains=explain(machine, held, setting, target.value, run.school, run.wanted_by),
         surface_speed_m_min=w.of(
             laws.surface_m_min, "surface_speed_m_min", speed_rpm=setting.rpm, diameter_mm=diameter
         ),

@@ -156,7 +156,8 @@ def faults(question: FaultQuestion, shop: FaultShop) -> FaultAnswer:
         diameter_mm=float(question.diameter),
     )  # fmt: skip
     off = w.of(laws.off_percent, speed_rpm=question.rpm, target_rpm=target.value)
-    rows.sort(key=lambda row: _rank(row, off.value, shop.metal))  # type: ignore[arg-type]
+    metal = shop.metal
+    rows.sort(key=lambda row: _rank(row, off.value, metal))
     does = rows[0].does
     if does == "either":
         does = "slow" if off.value > 0 else "faster"

@@ -32,6 +32,7 @@ BORE_LEAST_MM, BORE_SHARE = 0.5, 0.08
 HONE_MM = 0.03
 """Left for honing on the diameter: 0.02 to 0.05. Common practice."""
 LEAST_BORE_MM = 5.0
+"""Under this no boring tool goes in: common practice."""
 _FAR_OFF = 0.03
 _LEAD_SHARE = 4.0
 

@@ -16,7 +16,7 @@ from runk.core.metals.metal import Metal
 from runk.core.plan.answer import PlanAnswer, PlannedPass
 from runk.core.plan.question import Edge, PlanQuestion
 from runk.core.plan.say import nought_of_groove
-from runk.core.plan.settle import limits
+from runk.core.plan.settle import limits, setting_says
 from runk.core.refusals import Refused
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
@@ -27,6 +27,10 @@ OVERLAP = 0.8
 MOST_SPRUNG_MM = 0.05
 """A plunge that bends the work more than this digs in: common practice."""
 _NARROWEST_MM = 0.5
+LOCKED = Caution(
+    "Mind", "the carriage", "Lock it for every plunge, the tool square and at centre height.",
+    None, PRACTICE,
+)  # fmt: skip
 
 
 @law("Tool's edge stands at", "{from_left_mm} + {tool_mm}")
@@ -127,14 +131,10 @@ def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer
         _plunge(question, across, kind, x) for kind, x in offsets(width, tool)
     )  # fmt: skip
     first = passes[0]
-    cautions = (
-        Caution("Mind", "the carriage", "Lock it for every plunge, the tool square and at centre "
-                "height.", None, PRACTICE),
-        *cut.cautions,
-    )  # fmt: skip
+    cautions = (LOCKED, *cut.cautions)
     depth_said = depth_says(inward, deep)
     edge = "right" if question.edge is Edge.RIGHT else "left"
-    setting = f"{cut.position}, {cut.set_rpm.words()}" if cut.position else cut.set_rpm.words()
+    setting = setting_says(cut)
     bottom = float(question.now) - 2 * deep
     low, _, high = limits(question)
     return PlanAnswer(
@@ -187,6 +187,7 @@ def _plunge(question: PlanQuestion, dial: Dial | None, kind: str, left_edge: flo
 
 
 def depth_says(dial: Dial | None, deep: float) -> str:
+    """How deep each plunge goes, on the dial that feeds it in; ``deep`` in millimetres."""
     if dial is None:
         return f"Plunge {deep:.2f} mm deep from the touch."
     said = turns_say(judged_divisions(dial, deep), dial.per_turn)

@@ -6,9 +6,9 @@ from runk.core.figures import Working
 from runk.core.machines.dials import divisions_say, judged_divisions
 from runk.core.machines.machine import Dial, Machine
 from runk.core.metals.metal import Metal
-from runk.core.plan.groove import OVERLAP, SIDE_MM, checked_groove, depth_says, offsets
+from runk.core.plan.groove import LOCKED, OVERLAP, SIDE_MM, checked_groove, depth_says, offsets
 from runk.core.plan.question import Edge, PlanQuestion
-from runk.core.plan.settle import LEAST_MM, USUAL_READS_TO_MM, Said, Settled, limits
+from runk.core.plan.settle import LEAST_MM, USUAL_READS_TO_MM, Said, Settled, limits, setting_says
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.refusals import Refused
 
@@ -59,12 +59,11 @@ def settled_groove(
         first_detail=f"{depth_says(inward, deep)} The floor then measures {bottom:.2f} mm.{back}",
         edge=edge,
     )  # fmt: skip
-    setting = f"{cut.position}, {cut.set_rpm.words()}" if cut.position else cut.set_rpm.words()
+    setting = setting_says(cut)
     feed = cut.feed_mm_per_rev.value
     said = Said(
         setting, setting, feed, feed, machine.name,
-        (("Mind", "the carriage", "Lock it for every plunge, the tool square and at centre "
-          "height."), *((c.word, c.about, c.says) for c in cut.cautions)),
+        tuple((c.word, c.about, c.says) for c in (LOCKED, *cut.cautions)),
     )  # fmt: skip
     return Settled(spec, said, Working(), None)
 

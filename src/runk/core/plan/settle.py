@@ -184,7 +184,7 @@ def settled(
         float(question.feeler or 0), 2 if question.ends is Ends.BOTH else 1, question.parts or 1,
     )  # fmt: skip
     said = Said(
-        _set(rough), _set(finish),
+        setting_says(rough), setting_says(finish),
         rough.feed_mm_per_rev.value if rough else None,
         finish.feed_mm_per_rev.value if finish else None, machine.name,
         tuple((c.word, c.about, c.says) for c in cautions),
@@ -229,7 +229,8 @@ def _finish_share(metal: Metal, rough: SpeedAnswer | None, finish: SpeedAnswer |
     return float(min(feeds ** (1 - metal["mc"]), 1.0))
 
 
-def _set(answer: SpeedAnswer | None) -> str:
+def setting_says(answer: SpeedAnswer | None) -> str:
+    """The position and its speed in words; empty where no speed was worked out."""
     if answer is None:
         return ""
     if answer.position:
