@@ -30,7 +30,7 @@ screenshots: .stamps/dev web/dist/index.html browser
 	$(PY) -m tests.browser.take_screenshots
 
 types: .stamps/dev .stamps/node
-	$(PY) -m runk.api.schema web/openapi.json
+	$(PY) -m runk.api.schema web/openapi.json .stamps/models.json
 	cd web && npm run --silent api
 
 browser:

@@ -15,7 +15,7 @@ from fastapi import FastAPI
 
 from runk.api.app import create_app
 from runk.api.wire import reply_model
-from runk.core.registry import calculators
+from runk.core.catalogue import CATALOGUE
 from runk.demo.run import prepare
 from runk.store.database import Store
 
@@ -32,7 +32,7 @@ def _serve_echo(port: int, folder: str) -> None:
 
     app = FastAPI()
     add_insert_route(app, folder)
-    for name, calculator in calculators().items():
+    for name, calculator in CATALOGUE.items():
         model = reply_model(name, calculator)
 
         async def echo(body: Any) -> Any:

@@ -92,17 +92,22 @@ def advice_rows() -> list[tuple[str, str, str, str]]:
         spec = cut_of(exercise, WORKSHOP).spec
         springy = 0.0 if exercise.key == "stub" else max(spec.spring_ratio, SPRING)
         spec = replace(
-            spec, low_mm=spec.aim_mm - APART_MM / 2, high_mm=spec.aim_mm + APART_MM / 2,
+            spec,
+            low_mm=spec.aim_mm - APART_MM / 2,
+            high_mm=spec.aim_mm + APART_MM / 2,
             spring_ratio=springy,
-        )  # fmt: skip
+        )
         ours = sum(inside(advised_run(spec, seed)) for seed in range(SEEDS))
         theirs = sum(inside(halving_run(spec, seed)) for seed in range(SEEDS))
-        rows.append((
-            f"{exercise.name}, limits {APART_MM:g} mm apart, {SEEDS} simulated lathes: inside by "
-            "the advice, by halving what is left",
-            f"{100 * ours / SEEDS:.0f} % against {100 * theirs / SEEDS:.0f} %", "far more often",
-            _met(ours - theirs >= SEEDS / 10),
-        ))  # fmt: skip
+        rows.append(
+            (
+                f"{exercise.name}, limits {APART_MM:g} mm apart, {SEEDS} simulated lathes: inside by "
+                "the advice, by halving what is left",
+                f"{100 * ours / SEEDS:.0f} % against {100 * theirs / SEEDS:.0f} %",
+                "far more often",
+                _met(ours - theirs >= SEEDS / 10),
+            )
+        )
     return rows
 
 

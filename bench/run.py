@@ -30,9 +30,15 @@ from runk.formats.sheet_pdf import sheet_pdf
 
 ROOT = Path(__file__).resolve().parents[1]
 QUESTION = {
-    "operation": "bore", "diameter": '5/8"', "metal": "grey-iron", "held": "four-jaw",
-    "tool": "carbide", "bar": "8", "overhang": "45", "length": "40",
-}  # fmt: skip
+    "operation": "bore",
+    "diameter": '5/8"',
+    "metal": "grey-iron",
+    "held": "four-jaw",
+    "tool": "carbide",
+    "bar": "8",
+    "overhang": "45",
+    "length": "40",
+}
 OFFCUT = {"size": "20 mm", "length": "50 mm", "weight": "123", "magnet": "yes"}
 WHINE = {"sign": "whine", "metal": "silver-steel", "diameter": "22", "rpm": "500"}
 REAMED = {"size": "10", "metal": "gunmetal", "finish": "machine-reamed", "deep": "20"}
@@ -45,9 +51,12 @@ def over_http() -> list[Row]:
     rows = []
     with Pair() as pair:
         for name, question in (
-            ("speed", QUESTION), ("identify", OFFCUT), ("faults", WHINE), ("hole", REAMED),
+            ("speed", QUESTION),
+            ("identify", OFFCUT),
+            ("faults", WHINE),
+            ("hole", REAMED),
             ("tap", TAPPED),
-        ):  # fmt: skip
+        ):
             asked = packed(question)
             reply = pair.runk(f"/api/calc/{name}", asked)
 
@@ -58,9 +67,13 @@ def over_http() -> list[Row]:
                 return pair.echo(f"/{name}", reply)
 
             ratio = side_by_side(ours, theirs, 1500)
-            rows.append(_ratio_row(
-                f"`{name}` over HTTP against a typed echo of the same {len(reply)} bytes", ratio, 2.0
-            ))  # fmt: skip
+            rows.append(
+                _ratio_row(
+                    f"`{name}` over HTTP against a typed echo of the same {len(reply)} bytes",
+                    ratio,
+                    2.0,
+                )
+            )
     return rows
 
 
@@ -78,21 +91,28 @@ def lookup() -> list[Row]:
 
     ratio = side_by_side(ours, bare, 100)
     each = ratio.ours_p50 / len(names)
-    return [(
-        f"A thread by its typed name among {len(names)}, against a bare dict",
-        f"{each:.1f} µs each ({ratio.p50:.0f}x)", "under 50 µs", _met(each < 50),
-    )]  # fmt: skip
+    return [
+        (
+            f"A thread by its typed name among {len(names)}, against a bare dict",
+            f"{each:.1f} µs each ({ratio.p50:.0f}x)",
+            "under 50 µs",
+            _met(each < 50),
+        )
+    ]
 
 
 def importing() -> list[Row]:
     """Other requests while a table of 100,000 lines is brought in, against the same ones alone."""
     alone, beside, took, count = beside_import()
-    return [(
-        f"Other requests while {count} CSV lines are brought in ({took:.1f} s), against alone",
-        f"{beside[0] / alone[0]:.1f}x median, longest {beside[1] / 1000:.0f} ms "
-        f"({beside[0]:.0f} against {alone[0]:.0f} µs)",
-        "none held up", _met(beside[1] < took * 1e6 / 4),
-    )]  # fmt: skip
+    return [
+        (
+            f"Other requests while {count} CSV lines are brought in ({took:.1f} s), against alone",
+            f"{beside[0] / alone[0]:.1f}x median, longest {beside[1] / 1000:.0f} ms "
+            f"({beside[0]:.0f} against {alone[0]:.0f} µs)",
+            "none held up",
+            _met(beside[1] < took * 1e6 / 4),
+        )
+    ]
 
 
 def readings() -> list[Row]:
@@ -157,10 +177,16 @@ def sweep() -> list[Row]:
     against_loop = side_by_side(loop, ours, 10)
     faster = against_loop.p50
     return [
-        _ratio_row("Fan's sweep, 20 metals by 2000 diameters, against plain NumPy", against_numpy, 1.5),
-        ("The same against a bare Python loop of the same laws", f"{faster:.0f}x as fast",
-         "over 20x", _met(faster > 20)),
-    ]  # fmt: skip
+        _ratio_row(
+            "Fan's sweep, 20 metals by 2000 diameters, against plain NumPy", against_numpy, 1.5
+        ),
+        (
+            "The same against a bare Python loop of the same laws",
+            f"{faster:.0f}x as fast",
+            "over 20x",
+            _met(faster > 20),
+        ),
+    ]
 
 
 def wall_sheet() -> list[Row]:
@@ -189,10 +215,16 @@ def wall_sheet() -> list[Row]:
     pages = sheet_pdf(answer)
     took = perf_counter() - began
     return [
-        _ratio_row("Wall sheet, 20 metals by 60 diameters by 8 steps, against plain NumPy", ratio, 1.5),
-        (f"The same sheet as PDF, {len(pages) // 1000} kB, typefaces read from disk",
-         f"{took * 1000:.0f} ms", "under a second", _met(took < 1)),
-    ]  # fmt: skip
+        _ratio_row(
+            "Wall sheet, 20 metals by 60 diameters by 8 steps, against plain NumPy", ratio, 1.5
+        ),
+        (
+            f"The same sheet as PDF, {len(pages) // 1000} kB, typefaces read from disk",
+            f"{took * 1000:.0f} ms",
+            "under a second",
+            _met(took < 1),
+        ),
+    ]
 
 
 def first_script() -> list[Row]:

@@ -12,8 +12,8 @@ from pathlib import Path
 from typing import Any
 
 from runk.ask import Asked, ask
-from runk.core.figures import Figure
 from runk.core.plain import APART, plain
+from runk.core.plainly import told
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -43,8 +43,9 @@ def _parser() -> argparse.ArgumentParser:
     one = commands.add_parser("ask", help="answer a line, or one line each from standard input")
     one.add_argument("line", nargs="*", help="such as: turn 22mm silver steel hss")
     one.add_argument("--json", action="store_true", help="print JSON, one document a line")
-    one.add_argument("--unit", choices=[u.value for u in PageUnit], default="mm",
-                     help="what a bare number means")  # fmt: skip
+    one.add_argument(
+        "--unit", choices=[u.value for u in PageUnit], default="mm", help="what a bare number means"
+    )
     one.set_defaults(run=_ask)
     for name, words in (("demo", "start with the demonstration's data"), ("serve", "start")):
         server = commands.add_parser(name, help=words)
@@ -119,6 +120,8 @@ def document_for(line: str, workshop: Workshop, page: PageUnit) -> dict[str, Any
         "answer": {k: v for k, v in answer.items() if k not in APART},
         "cautions": cautions,
         "read_as": asked.read_as,
+        "unused": asked.unused,
+        "others": [{"read_as": other.read_as, "line": other.line} for other in asked.others],
     }
 
 
@@ -130,14 +133,9 @@ def _asked_fields(asked: Asked) -> dict[str, Any]:
 def spoken(asked: Asked, page: PageUnit) -> list[str]:
     """An answer in lines of text: the question said back, the figures, what to mind."""
     lines = [asked.read_as, "", f"  {asked.calculator.headline(asked.answer, page)}"]
-    for name in asked.answer.__dataclass_fields__:
-        value = getattr(asked.answer, name)
-        if isinstance(value, Figure):
-            label = name.replace("_", " ").removesuffix(f" {value.unit.suffix.replace('_', ' ')}")
-            lines.append(f"  {label:24} {value.words(page)}")
-        elif isinstance(value, str) and value:
-            lines.append(f"  {name.replace('_', ' '):24} {value}")
+    lines += told(asked.answer, page)
     lines += [f"  {c.word} {c.about}: {c.says}" for c in getattr(asked.answer, "cautions", ())]
+    lines += [f"  Or: {other.line}" for other in asked.others]
     return lines
 
 

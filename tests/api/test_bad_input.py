@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from runk.core.registry import calculators
+from runk.core.catalogue import CATALOGUE
 from tests.api.test_contract import ASKED
 
 # calculator, what is changed in a good question, field, words
@@ -33,8 +33,12 @@ BAD: list[tuple[str, dict[str, Any], str, str]] = [
     ("depth", {"way": "pin"}, "pin", "What size is the gauge pin?"),
     ("depth", {"way": "edge"}, "finder", "What size is the finder's tip?"),
     ("depth", {"way": "block"}, "block", "What size is the block?"),
-    ("depth", {"way": "edge", "finder": "40", "side": "beyond", "deep": "5", "start": ""}, "deep",
-     "less than nothing"),
+    (
+        "depth",
+        {"way": "edge", "finder": "40", "side": "beyond", "deep": "5", "start": ""},
+        "deep",
+        "less than nothing",
+    ),
     ("angled-hole", {"angle": "-30"}, "angle", "less than nothing"),
     ("angled-hole", {"angle": "88"}, "angle", "never meets the other"),
     ("angled-hole", {"angle": "70"}, "angle", "never meets"),
@@ -64,7 +68,7 @@ BAD: list[tuple[str, dict[str, Any], str, str]] = [
     ("plan", {"wanted": "17"}, "wanted", "only makes it smaller"),
     ("plan", {"step": "-1"}, "step", "less than nothing"),
     ("plan", {"allowance": "4"}, "allowance", "more than"),
-]  # fmt: skip
+]
 
 
 @pytest.mark.parametrize(("name", "change", "field", "says"), BAD)
@@ -97,7 +101,7 @@ def test_every_link_can_be_followed(client: TestClient, name: str) -> None:
     """What a link carries is a question its calculator reads, even where it asks for more."""
     reply = client.post(f"/api/calc/{name}", json=ASKED[name]).json()
     for link in reply["links"]:
-        there = calculators()[link["calculator"]]
+        there = CATALOGUE[link["calculator"]]
         assert set(link["question"]) <= set(there.fields)
         answer = client.post(f"/api/calc/{link['calculator']}", json=link["question"])
         if answer.status_code != 200:

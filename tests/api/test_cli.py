@@ -37,7 +37,15 @@ def answered(capsys: pytest.CaptureFixture[str], *arguments: str) -> dict[str, A
 
 def test_json_has_plain_numbers_under_the_same_keys(capsys: pytest.CaptureFixture[str]) -> None:
     document = answered(capsys, "turn 22mm silver steel hss")
-    assert set(document) == {"calculator", "question", "answer", "cautions", "read_as"}
+    assert set(document) == {
+        "calculator",
+        "question",
+        "answer",
+        "cautions",
+        "read_as",
+        "unused",
+        "others",
+    }
     assert document["answer"]["set_rpm"] == 142
     assert document["answer"]["position"] == "belt 3, back gear"
     for key in (
@@ -125,9 +133,12 @@ def test_ask_needs_no_web_server() -> None:
         "print([m for m in ('fastapi', 'numpy', 'sqlalchemy', 'pydantic') if m in sys.modules])"
     )
     run = subprocess.run(
-        [sys.executable, "-c", code], capture_output=True, text=True, check=True,
+        [sys.executable, "-c", code],
+        capture_output=True,
+        text=True,
+        check=True,
         env=os.environ | {"RUNK_DATABASE_URL": "sqlite:////nowhere/at/all.sqlite3"},
-    )  # fmt: skip
+    )
     assert "12.700 mm" in run.stdout
     loaded = run.stdout.strip().splitlines()[-1]
     assert "fastapi" not in loaded

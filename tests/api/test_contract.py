@@ -14,10 +14,10 @@ from runk.api.app import create_app
 from runk.api.schema import schema
 from runk.api.wire import question_model, reply_model
 from runk.cli import document_for
+from runk.core.catalogue import CATALOGUE
 from runk.core.cutting.operations import Operation
-from runk.core.fields import Kind
+from runk.core.kinds import Count, Length, Number
 from runk.core.metals import shipped_metals
-from runk.core.registry import calculators
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.store.database import Store
@@ -41,7 +41,7 @@ ASKED: dict[str, dict[str, str]] = {
     "stud": {"thread": "M4", "cover": "5", "count": "6"},
     "cover": {"thread": "M3", "pressure": "80 psi", "seal": "22"},
     "tighten": {"thread": "M4", "grip": "10"},
-    "plan": {"now": "16", "wanted": "14.5"},
+    "plan": {"now": "16", "wanted": "14.5", "width": "2", "deep": "1"},
     "pair": {"metal": "brass", "other": "grey-iron"},
     "speed": BASE | {"metal": "brass"},
 }
@@ -54,12 +54,12 @@ def reply_of(client: TestClient, name: str, question: dict[str, Any]) -> Any:
     """A reply, checked whole against the model its route promises."""
     response = client.post(f"/api/calc/{name}", json=question)
     assert response.status_code == 200, response.text
-    model: type[BaseModel] = reply_model(name, calculators()[name])
+    model: type[BaseModel] = reply_model(CATALOGUE[name])
     return model.model_validate_json(response.content)
 
 
 def test_every_calculator_is_asked_here() -> None:
-    assert set(ASKED) == set(calculators())
+    assert set(ASKED) == set(CATALOGUE)
 
 
 @pytest.mark.parametrize("name", ASKED)
@@ -98,18 +98,18 @@ def test_first_and_then_keep_their_model(client: TestClient, metal: str, surface
         assert reply.answer.then.target_rpm.value > reply.answer.target_rpm.value
 
 
-@pytest.mark.parametrize("name", calculators())
+@pytest.mark.parametrize("name", CATALOGUE)
 def test_the_body_has_every_field_and_no_other(name: str) -> None:
-    calculator = calculators()[name]
-    assert set(question_model(name, calculator).model_fields) == {*calculator.fields, "unit"}
+    calculator = CATALOGUE[name]
+    assert set(question_model(calculator).model_fields) == {*calculator.fields, "unit"}
 
 
 def _bounded() -> list[tuple[str, str, str, float]]:
     return [
         (name, field_name, end, bound)
-        for name, calculator in calculators().items()
+        for name, calculator in CATALOGUE.items()
         for field_name, field in calculator.fields.items()
-        if field.kind in (Kind.LENGTH, Kind.COUNT, Kind.NUMBER)
+        if isinstance(field, (Length, Count, Number)) and not field.several
         for end, bound in (("low", field.low), ("high", field.high))
         if bound is not None
     ]
@@ -119,10 +119,10 @@ def _bounded() -> list[tuple[str, str, str, float]]:
 def test_every_bound_is_kept_and_said(
     client: TestClient, name: str, field: str, end: str, bound: float
 ) -> None:
-    calculator = calculators()[name]
+    calculator = CATALOGUE[name]
     only = calculator.fields[field].only
     beyond = bound * 0.5 if end == "low" else bound * 2
-    whole = calculator.fields[field].kind is Kind.COUNT
+    whole = isinstance(calculator.fields[field], Count)
     asked = ASKED[name] | {field: f"{int(beyond)}" if whole else f"{beyond:.6f}".rstrip("0")}
     if only and calculator.ruling:
         asked[calculator.ruling] = only[0]

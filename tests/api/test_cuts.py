@@ -63,9 +63,7 @@ def test_a_cut_is_followed_to_size_and_is_there_after_a_restart(
 def test_the_same_reading_sent_twice_is_one_reading(client: TestClient) -> None:
     cut = start(client)
     body = {"event_key": "sent-twice-over", "reading": f"{told_mm(cut):.2f}", "after": 0}
-    first, second = (
-        client.post(f"/api/cuts/{cut['id']}/readings", json=body) for _ in range(2)
-    )  # fmt: skip
+    first, second = (client.post(f"/api/cuts/{cut['id']}/readings", json=body) for _ in range(2))
     assert first.json() == second.json()
     assert second.json()["count"] == 1
     again = {"keep_key": "kept-twice-over", "question": SHAFT}
@@ -287,16 +285,28 @@ def test_a_cut_thrown_away_comes_back_with_its_readings(client: TestClient) -> N
 
 def test_divisions_are_typed_as_they_are_read() -> None:
     assert [divisions_typed(t) for t in ("16 1/2", "1/4", "12,5", None, "0")] == [
-        16.5, 0.25, 12.5, None, 0.0,
-    ]  # fmt: skip
+        16.5,
+        0.25,
+        12.5,
+        None,
+        0.0,
+    ]
     for wrong in ("1/0", "-3", "a lot", "1e9"):
         with pytest.raises(Refused):
             divisions_typed(wrong)
 
 
 def test_a_groove_is_plunged_measured_and_brought_to_width(client: TestClient) -> None:
-    groove = {"job": "groove", "metal": "grey-iron", "now": "22", "wanted": "2.38", "deep": "1",
-              "width": "1.5", "smallest": "2.38", "largest": "2.42"}  # fmt: skip
+    groove = {
+        "job": "groove",
+        "metal": "grey-iron",
+        "now": "22",
+        "wanted": "2.38",
+        "deep": "1",
+        "width": "1.5",
+        "smallest": "2.38",
+        "largest": "2.42",
+    }
     cut = start(client, groove)
     assert cut["answer"]["next_says"].startswith("Plunge at")
     first = told_mm(cut)

@@ -53,8 +53,7 @@ def test_the_score_names_the_true_size_only_at_the_end(client: TestClient) -> No
 def test_winding_back_and_on_again_costs_the_slack(client: TestClient) -> None:
     there = play(client, moves=[{"wind": 10, "measure": False}, {"wind": None}]).json()
     back = play(
-        client,
-        moves=[{"wind": 10, "measure": False}, {"wind": -3, "measure": False}, {"wind": 3}],
+        client, moves=[{"wind": 10, "measure": False}, {"wind": -3, "measure": False}, {"wind": 3}]
     ).json()
     assert back["moves"][-1]["read_mm"] >= there["moves"][-1]["read_mm"] - 0.08
 

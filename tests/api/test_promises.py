@@ -10,7 +10,7 @@ import pytest
 
 from runk.api.calculators import answer_typed
 from runk.cli import document_for, main
-from runk.core.registry import calculators
+from runk.core.catalogue import CATALOGUE
 from runk.core.threads import threads
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -49,12 +49,7 @@ PROMISED: list[tuple[str, str, set[str], dict[str, set[str]]]] = [
         {"blank_mm", "withdrawals", "clean_every_mm"},
         {"passes": {"says"}},
     ),
-    (
-        "thread 2BA",
-        "thread",
-        {"major_mm", "pitch_mm", "minor_mm", "depth_mm", "angle_deg"},
-        {},
-    ),
+    ("thread 2BA", "thread", {"major_mm", "pitch_mm", "minor_mm", "depth_mm", "angle_deg"}, {}),
     ("clearance M3", "clearance", {"fine_mm", "medium_mm", "coarse_mm", "drill_name"}, {}),
     ("nearest drill 4.37", "nearest-drill", {"name", "mm"}, {"below": {"name", "mm", "off_mm"}}),
     ("stud M4 cover 5", "stud", {"length_mm", "engaged_mm", "weakest", "stock_mm"}, {}),
@@ -93,7 +88,15 @@ def test_the_keys_are_there_and_plain(
     line: str, calculator: str, keys: set[str], lists: dict[str, set[str]], workshop: Workshop
 ) -> None:
     document = document_for(line, workshop, PageUnit.MM)
-    assert set(document) == {"calculator", "question", "answer", "cautions", "read_as"}
+    assert set(document) == {
+        "calculator",
+        "question",
+        "answer",
+        "cautions",
+        "read_as",
+        "unused",
+        "others",
+    }
     assert document["calculator"] == calculator
     assert keys <= set(document["answer"])
     for name, inner in lists.items():
@@ -118,7 +121,7 @@ def test_the_shell_says_it_in_lines(line: str, capsys: pytest.CaptureFixture[str
 @pytest.mark.parametrize("unit", list(PageUnit))
 def test_every_thread_answers_on_either_page(unit: PageUnit, workshop: Workshop) -> None:
     """Every thread of every series through four calculators: an answer, or a sentence."""
-    known = calculators()
+    known = CATALOGUE
     refused = 0
     for thread in threads():
         for name in ("thread", "tap", "clearance", "die"):

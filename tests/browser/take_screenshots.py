@@ -80,10 +80,13 @@ def main() -> None:
         browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
         for name, address, scheme, (width, height), act in VIEWS:
             context = browser.new_context(
-                base_url=server.url, color_scheme=json.loads(f'"{scheme}"'),
-                viewport={"width": width, "height": height}, reduced_motion="reduce",
-                has_touch=width < 500, is_mobile=width < 500,
-            )  # fmt: skip
+                base_url=server.url,
+                color_scheme=json.loads(f'"{scheme}"'),
+                viewport={"width": width, "height": height},
+                reduced_motion="reduce",
+                has_touch=width < 500,
+                is_mobile=width < 500,
+            )
             page = context.new_page()
             page.goto(address)
             page.wait_for_load_state("networkidle")

@@ -46,11 +46,20 @@ VIEWS: list[tuple[str, str, list[str]]] = [
 ]
 
 SHOWS = {
-    "/metals": "g/cm³", "/practice": "Wind on", "/holes/nearest": "Next above",
-    "/holes/depth": "in all", "/holes/angled": "Drill so deep", "/trays": "letter drills", "/threads": "How near to breaking", "/threads/die": "Clean every",
-    "/threads/stud": "Each is long", "/threads/cover": "Lifting the cover",
-    "/threads/clearance": "Medium", "/threads/which": "Likeliest", "/threads/sizes": "Core",
-}  # fmt: skip
+    "/metals": "g/cm³",
+    "/practice": "Wind on",
+    "/holes/nearest": "Next above",
+    "/holes/depth": "in all",
+    "/holes/angled": "Drill so deep",
+    "/trays": "letter drills",
+    "/threads": "How near to breaking",
+    "/threads/die": "Clean every",
+    "/threads/stud": "Each is long",
+    "/threads/cover": "Lifting the cover",
+    "/threads/clearance": "Medium",
+    "/threads/which": "Likeliest",
+    "/threads/sizes": "Core",
+}
 
 
 def violations(page: Page, rules: list[str]) -> list[str]:

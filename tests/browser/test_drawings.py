@@ -124,11 +124,22 @@ def test_a_variable_machine_shows_its_speed_largest(page: Page) -> None:
 
 def test_a_long_answer_stays_on_its_page(chromium: Browser, server: Server) -> None:
     question = {
-        "operation": "turn", "diameter": "1 1/2 + 5/32", "metal": "stainless-304", "overhang": "12 in",
-        "held": "chuck and centre", "tool": "carbide", "meets": "interrupted", "surface": "skin",
-        "set_up": "long", "alloy": "unknown", "depth": "20 thou", "length": "11 in", "finish": "0.8",
-        "off_centre": "0.5", "tip_radius": "0.8",
-    }  # fmt: skip
+        "operation": "turn",
+        "diameter": "1 1/2 + 5/32",
+        "metal": "stainless-304",
+        "overhang": "12 in",
+        "held": "chuck and centre",
+        "tool": "carbide",
+        "meets": "interrupted",
+        "surface": "skin",
+        "set_up": "long",
+        "alloy": "unknown",
+        "depth": "20 thou",
+        "length": "11 in",
+        "finish": "0.8",
+        "off_centre": "0.5",
+        "tip_radius": "0.8",
+    }
     context = chromium.new_context(base_url=server.url, viewport={"width": 390, "height": 844})
     page = context.new_page()
     asked(page, question)

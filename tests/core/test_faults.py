@@ -9,17 +9,17 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.ask import ask as ask_line
+from runk.core.catalogue import CATALOGUE
 from runk.core.faults.finder import FaultAnswer
 from runk.core.faults.question import CUTTING, FaultQuestion, Sign
 from runk.core.faults.taper import read_taper
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
-from runk.core.registry import calculators
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import LATHE, WORKSHOP
 
-FAULTS = calculators()["faults"]
+FAULTS = CATALOGUE["faults"]
 CUT = {"metal": "silver-steel", "diameter": "22", "rpm": "500"}
 
 
@@ -183,18 +183,27 @@ def test_said_in_a_line(line: str, sign: str, first: str, workshop: Workshop) ->
 @pytest.mark.parametrize(
     ("line", "first", "says"),
     [
-        ("comes out tapered 20.04 free 20 chuck 100 apart between 200", "tailstock out of line",
-         "0.040 mm (1.6 thou) towards the tool"),
-        ("comes out tapered 20 free 20.04 chuck 100 apart between 200", "tailstock out of line",
-         "away from the tool"),
+        (
+            "comes out tapered 20.04 free 20 chuck 100 apart between 200",
+            "tailstock out of line",
+            "0.040 mm (1.6 thou) towards the tool",
+        ),
+        (
+            "comes out tapered 20 free 20.04 chuck 100 apart between 200",
+            "tailstock out of line",
+            "away from the tool",
+        ),
         ("comes out tapered 20.04 free 20 chuck 100 apart", "the work springs away", "a centre"),
-        ("comes out tapered 20 free 20.04 chuck 100 apart", "tailstock out of line",
-         "which spring cannot do"),
+        (
+            "comes out tapered 20 free 20.04 chuck 100 apart",
+            "tailstock out of line",
+            "which spring cannot do",
+        ),
         ("bell mouth 22.05 mouth 22 inside 40 apart", "the bar springs", "0.025 mm"),
         ("bell mouth 22 mouth 22.05 inside 40 apart", "a reamer fed crooked", "not a bell mouth"),
         ("tapered", "the work springs away", "light passes"),
     ],
-)  # fmt: skip
+)
 def test_the_way_a_taper_goes_says_what_to_move(line: str, first: str, says: str) -> None:
     answer = ask_line(line, WORKSHOP, PageUnit.MM).answer
     assert answer.first.startswith(first)
@@ -216,9 +225,12 @@ def test_measurements_that_contradict_are_refused(changed: dict[str, float], say
 
 
 @given(
-    st.floats(-0.5, 0.5), st.floats(50, 400), st.floats(0.05, 0.4), st.floats(0.5, 0.9),
+    st.floats(-0.5, 0.5),
+    st.floats(50, 400),
+    st.floats(0.05, 0.4),
+    st.floats(0.5, 0.9),
     st.floats(3, 40),
-)  # fmt: skip
+)
 def test_a_tailstock_put_over_by_the_answer_turns_parallel(
     off: float, between: float, one: float, other: float, radius: float
 ) -> None:
@@ -230,10 +242,13 @@ def test_a_tailstock_put_over_by_the_answer_turns_parallel(
     exact = [Fraction(d) for d in turned]
     says = read_taper(
         FaultQuestion(
-            Sign.TAPER, near=exact[0], far=exact[1],
-            apart=Fraction(other * between) - Fraction(one * between), between=Fraction(between),
+            Sign.TAPER,
+            near=exact[0],
+            far=exact[1],
+            apart=Fraction(other * between) - Fraction(one * between),
+            between=Fraction(between),
         )
-    )  # fmt: skip
+    )
     assert says is not None
     assert says.move_mm.value == pytest.approx(abs(off), rel=1e-9)
     # Too near the tool turns small there: it has to go away from it.

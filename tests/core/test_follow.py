@@ -67,9 +67,7 @@ def test_a_plan_is_the_fold_of_its_readings(history: tuple[CutSpec, list[Event]]
 
 
 @given(histories())
-def test_whatever_was_read_the_answer_can_be_shown(
-    history: tuple[CutSpec, list[Event]],
-) -> None:
+def test_whatever_was_read_the_answer_can_be_shown(history: tuple[CutSpec, list[Event]]) -> None:
     spec, events = history
     answer = view(spec, SAID, follow(spec, standing_events(events)))
     assert answer.state in ("cut", "inside", "over")
@@ -78,9 +76,7 @@ def test_whatever_was_read_the_answer_can_be_shown(
 
 
 @given(histories())
-def test_undoing_the_last_thing_is_as_if_it_never_was(
-    history: tuple[CutSpec, list[Event]],
-) -> None:
+def test_undoing_the_last_thing_is_as_if_it_never_was(history: tuple[CutSpec, list[Event]]) -> None:
     spec, events = history
     base = follow(spec, standing_events(events))
     slipped = [*events, _read(98, 12.0)]
@@ -219,8 +215,6 @@ def test_it_is_said_before_the_cut_that_could_go_under() -> None:
     told = view(coarse, SAID, follow(coarse, [_read(1, 14.64)]))
     abouts = [c.about for c in told.cautions]
     assert {"going under", "the dial", "the gauge"} <= set(abouts)
-    fine = replace(
-        PLAIN, low_mm=14.4, high_mm=14.6, resolution_mm=0.001, division_mm=0.0025
-    )  # fmt: skip
+    fine = replace(PLAIN, low_mm=14.4, high_mm=14.6, resolution_mm=0.001, division_mm=0.0025)
     sure = view(fine, SAID, follow(fine, [_read(1, 14.75)]))
     assert "going under" not in [c.about for c in sure.cautions]

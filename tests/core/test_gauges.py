@@ -31,9 +31,16 @@ from tests.core.test_plan import PLAIN
 
 SLENDER = replace(PLAIN, spring_ratio=0.25)
 BAR_BORE = replace(
-    PLAIN, job=Job.BORE, now_mm=20.8, aim_mm=22.007, low_mm=22.0, high_mm=22.02,
-    spring_ratio=0.3, division_mm=0.01, dial_unit="mm",
-)  # fmt: skip
+    PLAIN,
+    job=Job.BORE,
+    now_mm=20.8,
+    aim_mm=22.007,
+    low_mm=22.0,
+    high_mm=22.02,
+    spring_ratio=0.3,
+    division_mm=0.01,
+    dial_unit="mm",
+)
 STIFF = replace(PLAIN, division_mm=0.02, dial_unit="mm")
 SEEDS = range(500)
 
@@ -105,9 +112,12 @@ def test_winding_back_loses_the_slack_and_coming_on_again_finds_it() -> None:
 def test_every_gauge_says_what_it_is_and_reads_on_its_own_steps() -> None:
     lathe = SimulatedLathe(PLAIN, 5)
     gauges = [
-        Micrometer(lathe), Caliper(lathe), Indicator(lathe, 16.0), ReadOut(lathe),
+        Micrometer(lathe),
+        Caliper(lathe),
+        Indicator(lathe, 16.0),
+        ReadOut(lathe),
         Tachometer(lathe, 860.0),
-    ]  # fmt: skip
+    ]
     for gauge in gauges:
         me, reading = gauge.identify(), gauge.read()
         assert me.unit == reading.unit

@@ -21,9 +21,15 @@ from runk.core.refusals import Refused
 from runk.demo.back_shed import WORKSHOP
 
 RING = PlanQuestion(
-    Job.GROOVE, "grey-iron", Fraction(22), Fraction("2.38"), Fraction("2.38"), Fraction("2.42"),
-    deep=Fraction(1), width=Fraction("1.5"),
-)  # fmt: skip
+    Job.GROOVE,
+    "grey-iron",
+    Fraction(22),
+    Fraction("2.38"),
+    Fraction("2.38"),
+    Fraction("2.42"),
+    deep=Fraction(1),
+    width=Fraction("1.5"),
+)
 
 
 def _settled(question: PlanQuestion) -> Settled:

@@ -83,10 +83,7 @@ def test_a_caution_is_silent_where_it_should_be(change: dict[str, object], what:
 
 
 def test_a_reamer_with_no_drill_near_is_said_to_be_overloaded() -> None:
-    tools = tuple(
-        t for t in TOOLS
-        if t.kind is not ToolKind.DRILL or not 5.3 < t.mm < 6
-    )  # fmt: skip
+    tools = tuple(t for t in TOOLS if t.kind is not ToolKind.DRILL or not 5.3 < t.mm < 6)
     sparse = replace(WORKSHOP, tools=tools)
     question = replace(PLAIN, finish=Finish.MACHINE_REAMED)
     assert about(question, sparse)["what is left"] == "Stop"
@@ -118,10 +115,8 @@ def test_a_counterbore_takes_the_end_mill_there_is() -> None:
 def test_no_cutter_for_a_slope_is_refused() -> None:
     bare = replace(
         WORKSHOP,
-        tools=tuple(
-            t for t in TOOLS if t.kind not in (ToolKind.END_MILL, ToolKind.SLOT_DRILL)
-        ),
-    )  # fmt: skip
+        tools=tuple(t for t in TOOLS if t.kind not in (ToolKind.END_MILL, ToolKind.SLOT_DRILL)),
+    )
     sloping = replace(PLAIN, slope=30.0)
     with pytest.raises(Refused, match="flat milled for it first"):
         hole(sloping, needs(sloping, bare))
@@ -185,9 +180,11 @@ def test_studs_go_in_as_far_as_the_metal_wants(metal: str, times: float) -> None
 
 
 @given(
-    st.sampled_from(["M3", "4 BA", "1/4-20", "3/16 BSF", "M8x1"]), st.integers(1, 300),
-    st.integers(0, 20), st.integers(0, 30),
-)  # fmt: skip
+    st.sampled_from(["M3", "4 BA", "1/4-20", "3/16 BSF", "M8x1"]),
+    st.integers(1, 300),
+    st.integers(0, 20),
+    st.integers(0, 30),
+)
 def test_the_parts_of_a_stud_add_up_to_it(name: str, cover: int, gasket: int, washer: int) -> None:
     tenths = [Fraction(n, 10) for n in (cover, gasket, washer)]
     question = StudQuestion(find_thread(name), "gunmetal", "mild-steel", *tenths)

@@ -37,10 +37,13 @@ def questions(draw: st.DrawFn) -> HoleQuestion:
     size = Fraction(draw(st.integers(6, 260)), 10)
     deep = Fraction(draw(st.integers(5, 400)), 10)
     return HoleQuestion(
-        size, draw(st.sampled_from(METALS)), draw(st.sampled_from(Finish)),
-        draw(st.sampled_from(Ends)), deep,
+        size,
+        draw(st.sampled_from(METALS)),
+        draw(st.sampled_from(Finish)),
+        draw(st.sampled_from(Ends)),
+        deep,
         machine=draw(st.sampled_from(["", "Lathe", "Mill"])),
-    )  # fmt: skip
+    )
 
 
 @given(workshops(), questions())
@@ -122,9 +125,9 @@ def test_the_nearest_drill_is_the_nearest(tenths: int) -> None:
 def test_a_clearance_never_binds_and_a_reamer_always_has_something_left() -> None:
     for mm in (2, 3, 4, 5, 6, 8, 10):
         clear = NearestQuestion(Fraction(mm), For.CLEAR)
-        assert nearest_drill(clear, near_needs(clear, WORKSHOP)).mm.value > mm
+        assert nearest_drill(clear, near_needs(clear, WORKSHOP)).drill_mm.value > mm
         ream = NearestQuestion(Fraction(mm), For.REAM)
-        left = mm - nearest_drill(ream, near_needs(ream, WORKSHOP)).mm.value
+        left = mm - nearest_drill(ream, near_needs(ream, WORKSHOP)).drill_mm.value
         assert left >= ream_allowance(mm, by_hand=False).low_mm - 1e-9
 
 
@@ -145,14 +148,17 @@ def test_a_marked_drill_that_would_be_nearer_is_named() -> None:
         (HoleQuestion(Fraction(40)), "finish", "largest drill"),
         (HoleQuestion(Fraction("0.3")), "size", "smallest drill"),
         (HoleQuestion(Fraction(6), ends=Ends.BLIND), "deep", "How deep"),
-        (HoleQuestion(Fraction(6), ends=Ends.BLIND, deep=Fraction(12), thick=Fraction(10)),
-         "deep", "through hole"),
+        (
+            HoleQuestion(Fraction(6), ends=Ends.BLIND, deep=Fraction(12), thick=Fraction(10)),
+            "deep",
+            "through hole",
+        ),
         (HoleQuestion(Fraction(2), deep=Fraction(40)), "deep", "24 mm deep at most"),
         (HoleQuestion(Fraction(6), counterbore=Fraction(5)), "counterbore", "larger than its hole"),
         (HoleQuestion(Fraction(6), seat=Fraction(3)), "counterbore", "What size"),
         (HoleQuestion(Fraction(6), bearings=3), "span", "over all the bearings"),
     ],
-)  # fmt: skip
+)
 def test_a_hole_that_cannot_be_is_refused(question: HoleQuestion, field: str, says: str) -> None:
     with pytest.raises(Refused) as caught:
         hole(question, needs(question, WORKSHOP))
@@ -162,9 +168,12 @@ def test_a_hole_that_cannot_be_is_refused(question: HoleQuestion, field: str, sa
 
 def test_an_empty_tray_says_where_to_fill_it() -> None:
     empty = replace(WORKSHOP, tools=())
-    for asked in (lambda: hole(HoleQuestion(Fraction(6)), needs(HoleQuestion(Fraction(6)), empty)),
-                  lambda: nearest_drill(NearestQuestion(Fraction(6)),
-                                        near_needs(NearestQuestion(Fraction(6)), empty))):  # fmt: skip
+    for asked in (
+        lambda: hole(HoleQuestion(Fraction(6)), needs(HoleQuestion(Fraction(6)), empty)),
+        lambda: nearest_drill(
+            NearestQuestion(Fraction(6)), near_needs(NearestQuestion(Fraction(6)), empty)
+        ),
+    ):
         with pytest.raises(Refused, match="add a set"):
             asked()
 
@@ -223,9 +232,12 @@ def test_a_bore_hands_its_numbers_on() -> None:
 
 
 @given(
-    st.integers(1, 2000), st.integers(0, 500), st.integers(1, 100), st.integers(1, 200),
+    st.integers(1, 2000),
+    st.integers(0, 500),
+    st.integers(1, 100),
+    st.integers(1, 200),
     st.sampled_from([LATHE, MILL]),
-)  # fmt: skip
+)
 def test_stop_sums_can_be_taken_apart_again(
     deep: int, start: int, feeler: int, tip: int, machine: object
 ) -> None:
@@ -240,7 +252,7 @@ def test_stop_sums_can_be_taken_apart_again(
         )
     sides = [
         DepthQuestion(wanted, Way.EDGE, begin, finder=Fraction(tip, 10), side=side) for side in Side
-    ]  # fmt: skip
+    ]
     before = depth(sides[0], machine).stop_mm.value  # type: ignore[arg-type]
     try:
         beyond = depth(sides[1], machine).stop_mm.value  # type: ignore[arg-type]

@@ -11,18 +11,18 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.ask import ask as ask_line
+from runk.core.catalogue import CATALOGUE
 from runk.core.metals import shipped_metals
 from runk.core.metals.identify import IdentifyAnswer
 from runk.core.metals.offcut import Colour, IdentifyQuestion, Magnet, Spark
 from runk.core.metals.pair import PairAnswer
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
-from runk.core.registry import calculators
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import WORKSHOP
 
-IDENTIFY, PAIR = calculators()["identify"], calculators()["pair"]
+IDENTIFY, PAIR = CATALOGUE["identify"], CATALOGUE["pair"]
 METALS = {k: m for k, m in shipped_metals().items() if not k.endswith("-skin")}
 
 
@@ -67,9 +67,14 @@ def test_a_metals_own_weight_finds_it(key: str) -> None:
     colour = metal.colour.replace("dark ", "").replace("white grey", "white")
     spark = {"steel": "bright", "stainless": "few", "iron": "few"}.get(metal.family, "none")
     answer = identify(
-        size="20", length="100", weight=f"{volume * metal['density_g_cm3']:.3f}",
-        magnet=magnet, colour=colour, spark=spark, scale="0.1",
-    )  # fmt: skip
+        size="20",
+        length="100",
+        weight=f"{volume * metal['density_g_cm3']:.3f}",
+        magnet=magnet,
+        colour=colour,
+        spark=spark,
+        scale="0.1",
+    )
     assert metal.name in answer.alike
     best = answer.candidates[0]
     assert best.fits
@@ -135,17 +140,25 @@ def test_what_no_metal_has(typed: dict[str, str], field: str, says: str) -> None
 
 
 @given(
-    st.floats(3, 60), st.floats(5, 200), st.sampled_from(list(METALS)), st.sampled_from(list(Magnet)),
-    st.sampled_from(list(Colour)), st.sampled_from(list(Spark)),
-)  # fmt: skip
+    st.floats(3, 60),
+    st.floats(5, 200),
+    st.sampled_from(list(METALS)),
+    st.sampled_from(list(Magnet)),
+    st.sampled_from(list(Colour)),
+    st.sampled_from(list(Spark)),
+)
 def test_ranking_is_sound(
     size: float, length: float, key: str, magnet: Magnet, colour: Colour, spark: Spark
 ) -> None:
     weight = pi * size**2 / 4 * length / 1000 * METALS[key]["density_g_cm3"]
     asked = IdentifyQuestion(
-        max(weight, 0.01), Fraction(str(size)), Fraction(str(length)), magnet=magnet,
-        colour=colour, spark=spark,
-    )  # fmt: skip
+        max(weight, 0.01),
+        Fraction(str(size)),
+        Fraction(str(length)),
+        magnet=magnet,
+        colour=colour,
+        spark=spark,
+    )
     answer = IDENTIFY.ask(asked, WORKSHOP)
     assert len(answer.candidates) == len(METALS)
     fits = [c.fits for c in answer.candidates]

@@ -48,18 +48,38 @@ BROKEN: list[tuple[Machine, str, str]] = [
     (replace(LATHE, steps=(SpeedStep("1", "", -5.0),)), "steps.0.rpm", "no spindle speed"),
     (replace(LATHE, steps=(SpeedStep("1", "", float("nan")),)), "steps.0.rpm", "no spindle"),
     (replace(LATHE, steps=(SpeedStep(" ", "", 5.0),)), "steps.0.position", "position"),
-    (replace(LATHE, steps=(SpeedStep("1", "", 5.0), SpeedStep("1", "", 9.0))), "steps.1.position", "twice"),
+    (
+        replace(LATHE, steps=(SpeedStep("1", "", 5.0), SpeedStep("1", "", 9.0))),
+        "steps.1.position",
+        "twice",
+    ),
     (replace(LATHE, steps=(SpeedStep("1", "", 5.0, 60.0),)), "steps.0.driven_mm", "both pulleys"),
-    (replace(LATHE, steps=(SpeedStep("1", "", 5.0, 60.0, 0.0),)), "steps.0.driven_mm", "more than 0"),
-    (replace(LATHE, steps=tuple(SpeedStep(str(n), "", n + 1.0) for n in range(61))), "steps", "more than 60"),
+    (
+        replace(LATHE, steps=(SpeedStep("1", "", 5.0, 60.0, 0.0),)),
+        "steps.0.driven_mm",
+        "more than 0",
+    ),
+    (
+        replace(LATHE, steps=tuple(SpeedStep(str(n), "", n + 1.0) for n in range(61))),
+        "steps",
+        "more than 60",
+    ),
     (replace(RANGED, ranges=(Range("", 800, 50),)), "ranges.0.high_rpm", "not over its start"),
     (replace(RANGED, ranges=(Range("", 0, 50),)), "ranges.0.low_rpm", "more than 0"),
     (replace(LATHE, limits=(Limit(Holding.COLLET, 0.0),)), "limits.0.max_rpm", "more than 0"),
-    (replace(LATHE, dials=(Dial("cross-slide", "mm", 0.0, 100),)), "dials.0.division", "more than 0"),
+    (
+        replace(LATHE, dials=(Dial("cross-slide", "mm", 0.0, 100),)),
+        "dials.0.division",
+        "more than 0",
+    ),
     (replace(LATHE, dials=(Dial("cross-slide", "mm", 0.1, 0),)), "dials.0.per_turn", "more than 0"),
     (replace(LATHE, dials=(Dial("cross-slide", "ell", 0.1, 10),)), "dials.0.unit", "mm or inch"),
-    (replace(LATHE, dials=(Dial("x", "mm", 0.1, 10, "radius", -1.0),)), "dials.0.backlash", "less than nothing"),
-]  # fmt: skip
+    (
+        replace(LATHE, dials=(Dial("x", "mm", 0.1, 10, "radius", -1.0),)),
+        "dials.0.backlash",
+        "less than nothing",
+    ),
+]
 
 
 @pytest.mark.parametrize(("machine", "field", "says"), BROKEN)

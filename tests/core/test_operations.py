@@ -17,10 +17,24 @@ from tests.core.test_speed import ask, refused
 
 # Factors on the turning speed as the trade has them: common practice.
 FACTORS = {
-    "turn": 1, "face": 1, "bore": 0.8, "part": 0.5, "groove": 0.5, "form": 0.4, "knurl": 0.3,
-    "drill": 0.75, "ream": 0.3, "countersink": 0.35, "spot-face": 0.35, "end-mill": 0.9,
-    "slot": 0.8, "saw": 0.5, "gear-cut": 0.5, "power-tap": 0.2, "screw-cut": 0.35,
-}  # fmt: skip
+    "turn": 1,
+    "face": 1,
+    "bore": 0.8,
+    "part": 0.5,
+    "groove": 0.5,
+    "form": 0.4,
+    "knurl": 0.3,
+    "drill": 0.75,
+    "ream": 0.3,
+    "countersink": 0.35,
+    "spot-face": 0.35,
+    "end-mill": 0.9,
+    "slot": 0.8,
+    "saw": 0.5,
+    "gear-cut": 0.5,
+    "power-tap": 0.2,
+    "screw-cut": 0.35,
+}
 
 
 @pytest.mark.parametrize(("operation", "factor"), FACTORS.items())
@@ -48,8 +62,15 @@ def test_every_operation_answers_with_working(operation: Operation) -> None:
 
 def test_conditions_compound_and_each_is_a_step() -> None:
     plain = ask(operation="turn", diameter="20", metal="ms")
-    hard = ask(operation="turn", diameter="20", metal="ms", set_up="long", meets="interrupted",
-               alloy="unknown", tool="cobalt")  # fmt: skip
+    hard = ask(
+        operation="turn",
+        diameter="20",
+        metal="ms",
+        set_up="long",
+        meets="interrupted",
+        alloy="unknown",
+        tool="cobalt",
+    )
     assert hard.target_rpm.value == pytest.approx(plain.target_rpm.value * 0.7**3 * 1.2)
     factors = [dict(s.inputs).get("factor") for s in hard.target_rpm.steps[:-1]]
     assert sorted(f for f in factors if f) == [0.7, 0.7, 0.7, 1, 1.2]
@@ -95,8 +116,15 @@ def test_parting_goes_to_the_centre() -> None:
 def test_no_step_is_set_that_the_hand_cannot_stop_from(
     relief: float, pitch: float, diameter: float
 ) -> None:
-    answer = ask(operation="screw-cut", diameter=f"{diameter:.2f}", metal="ms", width="2",
-                 pitch=f"{pitch:.2f}", relief=f"{relief:.2f}", school="nearest")  # fmt: skip
+    answer = ask(
+        operation="screw-cut",
+        diameter=f"{diameter:.2f}",
+        metal="ms",
+        width="2",
+        pitch=f"{pitch:.2f}",
+        relief=f"{relief:.2f}",
+        school="nearest",
+    )
     assert answer.stop_s is not None
     said = [c for c in answer.cautions if c.word == "Stop" and c.about == "the stop"]
     # 48 rev/min is the slowest this lathe has.

@@ -17,13 +17,7 @@ from runk.core.workshop import Workshop
 from runk.demo.back_shed import WORKSHOP
 from runk.store.database import Store
 from runk.store.kept import Stale
-from runk.store.metals import (
-    add_metal,
-    bring_metal_back,
-    delete_metal,
-    list_metals,
-    save_metal,
-)
+from runk.store.metals import add_metal, bring_metal_back, delete_metal, list_metals, save_metal
 from runk.store.workshop import WorkshopReader
 
 SCRAP = OwnMetal("scrapbox-brass-mine", "scrapbox brass", "brass", figures={"hss_m_min": 60.0})

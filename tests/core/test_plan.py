@@ -14,14 +14,7 @@ from runk.ask import ask
 from runk.core.machines.machine import Dial
 from runk.core.plan.answer import PlanAnswer
 from runk.core.plan.groove import offsets
-from runk.core.plan.passes import (
-    JUDGED,
-    PassKind,
-    after,
-    at_start,
-    every_pass,
-    next_pass,
-)
+from runk.core.plan.passes import JUDGED, PassKind, after, at_start, every_pass, next_pass
 from runk.core.plan.plan import needs, plan
 from runk.core.plan.question import PlanQuestion
 from runk.core.plan.say import divisions_say, wind_say
@@ -33,11 +26,26 @@ from runk.core.workshop import Workshop
 from runk.demo.back_shed import LATHE, MILL, WORKSHOP
 
 PLAIN = CutSpec(
-    job=Job.OUTSIDE, metal="brass", now_mm=16.0, aim_mm=14.5, low_mm=14.49, high_mm=14.51,
-    rough_mm=0.8, finish_mm=0.125, least_mm=0.02, spring_ratio=0.0, finish_share=0.4,
-    slide="cross-slide", division_mm=0.0254, per_turn=100, dial_unit="inch", dial_reads="radius",
-    backlash=4.0, read_out=False, expansion_um_per_m_k=20.9,
-)  # fmt: skip
+    job=Job.OUTSIDE,
+    metal="brass",
+    now_mm=16.0,
+    aim_mm=14.5,
+    low_mm=14.49,
+    high_mm=14.51,
+    rough_mm=0.8,
+    finish_mm=0.125,
+    least_mm=0.02,
+    spring_ratio=0.0,
+    finish_share=0.4,
+    slide="cross-slide",
+    division_mm=0.0254,
+    per_turn=100,
+    dial_unit="inch",
+    dial_reads="radius",
+    backlash=4.0,
+    read_out=False,
+    expansion_um_per_m_k=20.9,
+)
 
 
 @st.composite
@@ -51,13 +59,19 @@ def specs(draw: st.DrawFn) -> CutSpec:
     apart = draw(st.floats(0.02, 0.2))
     share = draw(st.floats(0.3, 0.7))
     return replace(
-        PLAIN, job=job, now_mm=now, aim_mm=aim, low_mm=aim - apart * share,
-        high_mm=aim + apart * (1 - share), rough_mm=draw(st.floats(0.2, 2.0)),
-        finish_mm=draw(st.floats(0.03, 0.4)), spring_ratio=draw(st.floats(0, 0.6)),
+        PLAIN,
+        job=job,
+        now_mm=now,
+        aim_mm=aim,
+        low_mm=aim - apart * share,
+        high_mm=aim + apart * (1 - share),
+        rough_mm=draw(st.floats(0.2, 2.0)),
+        finish_mm=draw(st.floats(0.03, 0.4)),
+        spring_ratio=draw(st.floats(0, 0.6)),
         finish_share=draw(st.floats(0.2, 1.0)),
         division_mm=draw(st.sampled_from([0.0, 0.0025, 0.0127, 0.0254, 0.01, 0.02])),
         ends=draw(st.sampled_from([1, 2])) if job is Job.FACE else 1,
-    )  # fmt: skip
+    )
 
 
 @settings(max_examples=300)
@@ -197,7 +211,7 @@ def test_slender_work_is_roughed_lighter_and_its_spring_is_said() -> None:
         ("from 16", "wanted", "What size is wanted"),
         ("from 200 to 190", "diameter", "swing"),
     ],
-)  # fmt: skip
+)
 def test_cuts_that_cannot_be_are_refused(asked: str, field: str, says: str) -> None:
     line = asked if asked.startswith(("from", "plan", "to")) else f"plan {asked}"
     with pytest.raises(Refused) as caught:

@@ -8,17 +8,19 @@ from dataclasses import fields, is_dataclass
 
 import pytest
 
-from runk.core.fields import Kind
+from runk.core.calculator import AnyCalculator, Catalogue
+from runk.core.catalogue import CATALOGUE
 from runk.core.figures import Figure, laws
-from runk.core.registry import Calculator, calculators, register
+from runk.core.kinds import Length, Lengths, OfThread
+from runk.core.shown import described
 from runk.core.sources import authorities
 from runk.core.units import PageUnit, show, unit_of
 
-ALL = list(calculators().values())
+ALL = list(CATALOGUE.values())
 
 
 @pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
-def test_sentences_name_real_fields(calculator: Calculator) -> None:
+def test_sentences_name_real_fields(calculator: AnyCalculator) -> None:
     for key, template in calculator.sentences.items():
         words = re.findall(r"\{(\w+)\}", template)
         assert set(words) <= set(calculator.fields)
@@ -28,44 +30,45 @@ def test_sentences_name_real_fields(calculator: Calculator) -> None:
 
 
 @pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
-def test_every_ruling_choice_has_a_sentence(calculator: Calculator) -> None:
+def test_every_ruling_choice_has_a_sentence(calculator: AnyCalculator) -> None:
     if calculator.ruling:
         keys = {c.key for c in calculator.fields[calculator.ruling].choices}
         assert keys == set(calculator.sentences)
 
 
 @pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
-def test_choices_match_their_enumerations(calculator: Calculator) -> None:
+def test_choices_match_their_enumerations(calculator: AnyCalculator) -> None:
     for name, kind in calculator.kinds_of_choice.items():
         keys = {c.key for c in calculator.fields[name].choices}
         assert keys <= {member.value for member in kind}
 
 
 @pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
-def test_figures_are_keyed_by_their_unit(calculator: Calculator) -> None:
-    assert is_dataclass(calculator.answer)
-    hints = typing.get_type_hints(calculator.answer)
-    keyed = [f.name for f in fields(calculator.answer) if hints[f.name] in (Figure, Figure | None)]
-    assert keyed or calculator.name in ("pair", "sheet", "which-thread")
-    for name in keyed:
-        assert unit_of(name)
-    assert dict not in {typing.get_origin(h) for h in hints.values()}
+def test_figures_are_keyed_by_their_unit_and_described(calculator: AnyCalculator) -> None:
+    for answer in calculator.answers:
+        assert is_dataclass(answer)
+        hints = typing.get_type_hints(answer)
+        keyed = [f.name for f in fields(answer) if hints[f.name] in (Figure, Figure | None)]
+        told = {column.name: column for column in described(answer)}
+        assert set(keyed) <= set(told)
+        for name in keyed:
+            assert unit_of(name)
+            assert told[name].show.label
+        assert dict not in {typing.get_origin(h) for h in hints.values()}
 
 
 @pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
-def test_loose_numbers_have_an_order_to_fall_in(calculator: Calculator) -> None:
+def test_loose_numbers_have_an_order_to_fall_in(calculator: AnyCalculator) -> None:
     principal = [n for n, f in calculator.fields.items() if f.principal]
-    lists = [n for n in principal if calculator.fields[n].kind is Kind.LENGTHS]
+    lists = [n for n in principal if isinstance(calculator.fields[n], Lengths)]
     # A list takes all there is, so nothing may come after it.
     assert lists in ([], principal[-1:])
-    assert all(
-        calculator.fields[n].kind in (Kind.LENGTH, Kind.LENGTHS, Kind.THREAD) for n in principal
-    )
+    assert all(isinstance(calculator.fields[n], (Length, OfThread)) for n in principal)
 
 
 def test_a_name_is_registered_once() -> None:
     with pytest.raises(ValueError, match="twice"):
-        register(ALL[0])
+        Catalogue([ALL[0], ALL[0]])
 
 
 def test_every_law_names_an_authority_and_only_its_own_inputs() -> None:

@@ -13,28 +13,32 @@ from hypothesis import strategies as st
 from pypdf import PdfReader
 
 from runk.ask import ask
+from runk.core.catalogue import CATALOGUE
 from runk.core.cutting.operations import FACTS, Operation
 from runk.core.cutting.question import SpeedQuestion, Tool
 from runk.core.cutting.sheet import SheetAnswer, SheetQuestion, needs, sheet
 from runk.core.cutting.speed import needs as speed_needs
 from runk.core.cutting.speed import speed
-from runk.core.fields import Kind
+from runk.core.kinds import Lengths, OfMetals
 from runk.core.lengths.several import read_lengths
 from runk.core.machines.choose import School
 from runk.core.machines.machine import Drive, Holding, Limit, Machine, Range, SpeedStep
 from runk.core.refusals import Refused
-from runk.core.registry import calculators
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import LATHE, MILL, WORKSHOP
 from runk.formats.sheet_csv import sheet_csv
 from runk.formats.sheet_pdf import SMALLEST_MARK, Paper, lay_out, sheet_pdf
 
-OPERATIONS = [Operation(c.key) for c in calculators()["sheet"].fields["operation"].choices]
+OPERATIONS = [Operation(c.key) for c in CATALOGUE["sheet"].fields["operation"].choices]
 VARIABLE = replace(
-    LATHE, key="vari", name="Vari", steps=(), drive=Drive.VARIABLE,
+    LATHE,
+    key="vari",
+    name="Vari",
+    steps=(),
+    drive=Drive.VARIABLE,
     ranges=(Range("low", 50.0, 500.0), Range("high", 400.0, 2500.0)),
-)  # fmt: skip
+)
 ONE_SPEED = replace(LATHE, key="one", name="One", steps=(SpeedStep("1", "", 700.0),), limits=())
 SHOP = Workshop((LATHE, MILL, VARIABLE, ONE_SPEED))
 
@@ -46,26 +50,37 @@ def _sheet(workshop: Workshop = SHOP, **asked: object) -> SheetAnswer:
 
 @settings(max_examples=60)
 @given(
-    st.sampled_from(OPERATIONS), st.sampled_from(list(Tool)), st.sampled_from(list(School)),
+    st.sampled_from(OPERATIONS),
+    st.sampled_from(list(Tool)),
+    st.sampled_from(list(School)),
     st.sampled_from([LATHE, MILL, VARIABLE, ONE_SPEED]),
     st.lists(st.integers(2, 900).map(lambda n: Fraction(n, 10)), min_size=1, max_size=5),
-)  # fmt: skip
+)
 def test_every_cell_says_what_the_calculator_says(
     operation: Operation, tool: Tool, school: School, machine: Machine, sizes: list[Fraction]
 ) -> None:
     if machine.kind not in FACTS[operation].machines:
         return
     answer = _sheet(
-        operation=operation, tool=tool, school=school, machine=machine.name,
-        sizes=tuple(sizes), metals=("brass", "gauge-plate", "grey-iron-skin"),
-    )  # fmt: skip
+        operation=operation,
+        tool=tool,
+        school=school,
+        machine=machine.name,
+        sizes=tuple(sizes),
+        metals=("brass", "gauge-plate", "grey-iron-skin"),
+    )
     names = {m.mark: m.position for m in answer.marks}
     for row in answer.rows:
         for column, cell in zip(answer.columns, row.cells, strict=True):
             asked = SpeedQuestion(
-                row.metal, Fraction(str(column.mm)), operation, tool, machine=machine.name,
-                school=school, bar=None,
-            )  # fmt: skip
+                row.metal,
+                Fraction(str(column.mm)),
+                operation,
+                tool,
+                machine=machine.name,
+                school=school,
+                bar=None,
+            )
             told = speed(asked, speed_needs(asked, SHOP))
             assert cell.rpm == pytest.approx(told.set_rpm.value)
             if machine.steps:
@@ -188,6 +203,6 @@ def test_a_list_that_cannot_be_read_is_refused(typed: str) -> None:
 
 
 def test_only_one_kind_of_field_takes_several() -> None:
-    fields = calculators()["sheet"].fields
-    assert fields["sizes"].kind is Kind.LENGTHS
-    assert fields["metals"].kind is Kind.METALS
+    fields = CATALOGUE["sheet"].fields
+    assert isinstance(fields["sizes"], Lengths)
+    assert isinstance(fields["metals"], OfMetals)

@@ -11,6 +11,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from runk.core.catalogue import CATALOGUE
 from runk.core.cutting.answer import SpeedAnswer
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
@@ -21,12 +22,11 @@ from runk.core.machines.machine import Drive, Holding, Limit, Machine, MachineKi
 from runk.core.metals import shipped_metals
 from runk.core.questions import read_question, sentence
 from runk.core.refusals import Refused
-from runk.core.registry import calculators
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import LATHE, MILL, WORKSHOP
 
-SPEED = calculators()["speed"]
+SPEED = CATALOGUE["speed"]
 METALS = [k for k in shipped_metals() if not k.endswith("-skin")]
 
 
@@ -51,20 +51,54 @@ CASES: list[tuple[dict[str, str], float, str]] = [
     ({"operation": "turn", "diameter": '1"', "metal": "brass"}, 939.9, "belt 3, direct"),
     ({"operation": "turn", "diameter": "50", "metal": "EN8"}, 140.1, "belt 3, back gear"),
     ({"operation": "face", "diameter": "80", "metal": "grey-iron"}, 71.6, "belt 1, back gear"),
-    ({"operation": "bore", "diameter": "5/8", "metal": "CI", "tool": "carbide"}, 1122.9, "belt 3, direct"),
+    (
+        {"operation": "bore", "diameter": "5/8", "metal": "CI", "tool": "carbide"},
+        1122.9,
+        "belt 3, direct",
+    ),
     ({"operation": "bore", "diameter": "30", "metal": "gunmetal"}, 339.5, "belt 1, direct"),
     ({"operation": "drill", "diameter": "#30", "metal": "mild-steel"}, 2048.0, "belt 4, direct"),
     ({"operation": "drill", "diameter": "10", "metal": "303"}, 525.2, "belt 2, direct"),
     ({"operation": "end-mill", "diameter": "12", "metal": "grey iron"}, 429.7, "belt 2"),
     ({"operation": "end-mill", "diameter": "6", "metal": "ali"}, 4297.2, "belt 6"),
-    ({"operation": "turn", "diameter": "20", "metal": "ms", "tool": "cobalt"}, 534.8, "belt 2, direct"),
-    ({"operation": "turn", "diameter": "20", "metal": "ms", "set_up": "long"}, 311.9, "belt 1, direct"),
-    ({"operation": "turn", "diameter": "20", "metal": "ms", "meets": "interrupted"}, 311.9, "belt 1, direct"),
-    ({"operation": "turn", "diameter": "20", "metal": "ms", "set_up": "stiff", "stage": "finish"}, 534.8, "belt 2, direct"),
-    ({"operation": "turn", "diameter": "20", "metal": "ms", "set_up": "stiff"}, 445.6, "belt 2, direct"),
-    ({"operation": "turn", "diameter": "40", "metal": "grey-iron", "surface": "skin"}, 79.6, "belt 2, back gear"),
+    (
+        {"operation": "turn", "diameter": "20", "metal": "ms", "tool": "cobalt"},
+        534.8,
+        "belt 2, direct",
+    ),
+    (
+        {"operation": "turn", "diameter": "20", "metal": "ms", "set_up": "long"},
+        311.9,
+        "belt 1, direct",
+    ),
+    (
+        {"operation": "turn", "diameter": "20", "metal": "ms", "meets": "interrupted"},
+        311.9,
+        "belt 1, direct",
+    ),
+    (
+        {
+            "operation": "turn",
+            "diameter": "20",
+            "metal": "ms",
+            "set_up": "stiff",
+            "stage": "finish",
+        },
+        534.8,
+        "belt 2, direct",
+    ),
+    (
+        {"operation": "turn", "diameter": "20", "metal": "ms", "set_up": "stiff"},
+        445.6,
+        "belt 2, direct",
+    ),
+    (
+        {"operation": "turn", "diameter": "40", "metal": "grey-iron", "surface": "skin"},
+        79.6,
+        "belt 2, back gear",
+    ),
     ({"operation": "turn", "diameter": "40", "metal": "grey-iron"}, 143.2, "belt 3, back gear"),
-]  # fmt: skip
+]
 
 
 @pytest.mark.parametrize(("typed", "target", "position"), CASES)
@@ -88,8 +122,13 @@ def test_dial_divisions_are_whole_and_say_what_they_take_off() -> None:
 )
 def test_dial_reading_diameter_moves_half(reads: str, unit: str, division: float) -> None:
     dials = (replace(LATHE.dials[0], reads=reads, unit=unit, division=division),)
-    answer = ask(Workshop((replace(LATHE, dials=dials),)), operation="turn", diameter="20",
-                 metal="ms", depth="0.5")  # fmt: skip
+    answer = ask(
+        Workshop((replace(LATHE, dials=dials),)),
+        operation="turn",
+        diameter="20",
+        metal="ms",
+        depth="0.5",
+    )
     travel = division * (25.4 if unit == "inch" else 1) / (2 if reads == "diameter" else 1)
     assert answer.dial_divisions is not None
     assert answer.dial_divisions.value == round(0.5 / travel)
@@ -97,8 +136,12 @@ def test_dial_reading_diameter_moves_half(reads: str, unit: str, division: float
 
 
 def test_sixty_hertz_runs_a_fifty_hertz_plate_fast() -> None:
-    at_60 = ask(Workshop((replace(LATHE, mains_hz=60.0),)), operation="turn", diameter="22",
-                metal="silver-steel")  # fmt: skip
+    at_60 = ask(
+        Workshop((replace(LATHE, mains_hz=60.0),)),
+        operation="turn",
+        diameter="22",
+        metal="silver-steel",
+    )
     assert at_60.position == "belt 3, back gear"
     assert at_60.set_rpm.value == pytest.approx(142 * 1.2)
     drive = replace(LATHE, mains_hz=60.0, drive=Drive.VARIABLE)
@@ -164,8 +207,9 @@ def test_drill_feed_is_turned_down_too() -> None:
 
 
 def test_variable_drive_loses_power_as_it_slows() -> None:
-    machine = Machine("v", "V", MachineKind.LATHE, 1000.0, ranges=(Range("", 50, 2500),),
-                      drive=Drive.VARIABLE)  # fmt: skip
+    machine = Machine(
+        "v", "V", MachineKind.LATHE, 1000.0, ranges=(Range("", 50, 2500),), drive=Drive.VARIABLE
+    )
     answer = ask(Workshop((machine,)), operation="turn", diameter="50", metal="ms")
     assert answer.power_available_w.value == pytest.approx(800 * answer.set_rpm.value / 2500)
     assert answer.mark == ""
@@ -197,13 +241,25 @@ def test_overhang_and_spring() -> None:
         ({"operation": "turn", "diameter": "20", "metal": "304"}, "the ribbons"),
         ({"operation": "bore", "diameter": "20", "metal": "CI"}, "the dust"),
         ({"operation": "turn", "diameter": "20", "metal": "ali"}, "sticking"),
-        ({"operation": "face", "diameter": "120", "metal": "CI", "held": "faceplate"}, "the balance"),
+        (
+            {"operation": "face", "diameter": "120", "metal": "CI", "held": "faceplate"},
+            "the balance",
+        ),
         ({"operation": "turn", "diameter": "12", "metal": "ms", "overhang": "60"}, "the work"),
-        ({"operation": "turn", "diameter": "20", "metal": "ms", "tool": "carbide", "meets": "interrupted"}, "the tip"),
+        (
+            {
+                "operation": "turn",
+                "diameter": "20",
+                "metal": "ms",
+                "tool": "carbide",
+                "meets": "interrupted",
+            },
+            "the tip",
+        ),
         ({"operation": "drill", "diameter": "1", "metal": "brass"}, "the top speed"),
         ({"operation": "turn", "diameter": "170", "metal": "gauge-plate"}, "the speed"),
     ],
-)  # fmt: skip
+)
 def test_cautions_of_this_cut(typed: dict[str, str], about: str) -> None:
     assert about in {c.about for c in ask(**typed).cautions}
 
@@ -235,9 +291,16 @@ def test_finish_is_a_third_of_the_feed_and_a_light_cut() -> None:
 
 @pytest.mark.parametrize(
     ("diameter", "metal", "chip"),
-    [("1", "ms", 0.005), ("5", "ms", 0.02), ("10", "ms", 0.045), ("5", "brass", 0.03),
-     ("5", "304", 0.012), ("1", "304", 0.005), ("0.5", "ms", 0.005)],
-)  # fmt: skip
+    [
+        ("1", "ms", 0.005),
+        ("5", "ms", 0.02),
+        ("10", "ms", 0.045),
+        ("5", "brass", 0.03),
+        ("5", "304", 0.012),
+        ("1", "304", 0.005),
+        ("0.5", "ms", 0.005),
+    ],
+)
 def test_chip_a_tooth(diameter: str, metal: str, chip: float) -> None:
     answer = ask(operation="end-mill", diameter=diameter, metal=metal)
     assert answer.feed_mm_per_tooth is not None
@@ -263,13 +326,37 @@ REFUSALS: list[tuple[dict[str, str], str, str]] = [
     ({"diameter": "20", "metal": "ms", "operation": "forge"}, "operation", "no operation"),
     ({"diameter": "20", "metal": "ms", "depth": "10"}, "depth", "there is only 20"),
     ({"operation": "drill", "diameter": "150", "metal": "ms"}, "diameter", "larger than any"),
-    ({"operation": "drill", "diameter": "5", "metal": "ms", "held": "between centres"}, "held", "does not go"),
-    ({"operation": "drill", "diameter": "5", "metal": "ms", "held": "vice"}, "held", "no vice on the lathe"),
-    ({"operation": "end-mill", "diameter": "6", "metal": "ms", "width": "8"}, "width", "wider than itself"),
-    ({"operation": "end-mill", "diameter": "6", "metal": "ms", "teeth": "2.5"}, "teeth", "whole number"),
-    ({"operation": "end-mill", "diameter": "6", "metal": "ms", "teeth": "999"}, "teeth", "400 at most"),
-    ({"operation": "bore", "diameter": "10", "metal": "ms", "bar": "12", "overhang": "30"}, "bar", "thinner"),
-]  # fmt: skip
+    (
+        {"operation": "drill", "diameter": "5", "metal": "ms", "held": "between centres"},
+        "held",
+        "does not go",
+    ),
+    (
+        {"operation": "drill", "diameter": "5", "metal": "ms", "held": "vice"},
+        "held",
+        "no vice on the lathe",
+    ),
+    (
+        {"operation": "end-mill", "diameter": "6", "metal": "ms", "width": "8"},
+        "width",
+        "wider than itself",
+    ),
+    (
+        {"operation": "end-mill", "diameter": "6", "metal": "ms", "teeth": "2.5"},
+        "teeth",
+        "whole number",
+    ),
+    (
+        {"operation": "end-mill", "diameter": "6", "metal": "ms", "teeth": "999"},
+        "teeth",
+        "400 at most",
+    ),
+    (
+        {"operation": "bore", "diameter": "10", "metal": "ms", "bar": "12", "overhang": "30"},
+        "bar",
+        "thinner",
+    ),
+]
 
 
 @pytest.mark.parametrize(("typed", "field", "says"), REFUSALS)
@@ -307,8 +394,16 @@ def test_any_reasonable_question_has_a_sound_answer(
     surface: str,
     school: str,
 ) -> None:
-    answer = ask(operation=operation, pitch="0.5", metal=metal, diameter=f"{diameter:.3f}", tool=tool,
-                 stage=stage, surface=surface, school=school)  # fmt: skip
+    answer = ask(
+        operation=operation,
+        pitch="0.5",
+        metal=metal,
+        diameter=f"{diameter:.3f}",
+        tool=tool,
+        stage=stage,
+        surface=surface,
+        school=school,
+    )
     for name, figure in _figures(answer):
         assert figure.unit is unit_of(name), name
         assert figure.steps, f"{name} has no working"
@@ -328,9 +423,11 @@ def test_any_reasonable_question_has_a_sound_answer(
 
 @settings(max_examples=60, deadline=None)
 @given(
-    st.sampled_from(METALS), st.floats(2.0, 150.0), st.sampled_from(list(School)),
+    st.sampled_from(METALS),
+    st.floats(2.0, 150.0),
+    st.sampled_from(list(School)),
     st.sampled_from([Holding.THREE_JAW, Holding.FACEPLATE, Holding.COLLET]),
-)  # fmt: skip
+)
 def test_the_sweep_says_what_the_calculator_says(
     metal: str, diameter: float, school: School, held: Holding
 ) -> None:
@@ -377,7 +474,15 @@ def test_a_figure_that_is_not_finite_cannot_be_made() -> None:
 
 
 def test_equal_speeds_prefer_direct_drive() -> None:
-    machine = Machine("m", "M", MachineKind.LATHE, 300.0,
-                      steps=(SpeedStep("4", "back gear", 300), SpeedStep("1", "direct", 300),
-                             SpeedStep("2", "direct", 100)))  # fmt: skip
+    machine = Machine(
+        "m",
+        "M",
+        MachineKind.LATHE,
+        300.0,
+        steps=(
+            SpeedStep("4", "back gear", 300),
+            SpeedStep("1", "direct", 300),
+            SpeedStep("2", "direct", 100),
+        ),
+    )
     assert choose(machine, 300, Holding.COLLET).position == "belt 1, direct"

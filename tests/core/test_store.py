@@ -18,23 +18,24 @@ from runk.demo.back_shed import LATHE, MACHINES, MILL, WORKSHOP
 from runk.store import engines, slate
 from runk.store.database import Store, backup, file_of, restore
 from runk.store.kept import Stale
-from runk.store.machines import (
-    add_machine,
-    bring_back,
-    delete_machine,
-    list_machines,
-    save_machine,
-)
+from runk.store.machines import add_machine, bring_back, delete_machine, list_machines, save_machine
 from runk.store.models import Base, SlateRow
 from runk.store.workshop import WorkshopReader
 
 
 def _row(key: str = "keep-0001", **given: object) -> SlateRow:
     base = {
-        "keep_key": key, "calculator": "speed", "calculator_version": 1, "page_unit": "mm",
-        "question": {"diameter": "5/8"}, "answer": {}, "title": "T", "headline": "H", "note": "",
+        "keep_key": key,
+        "calculator": "speed",
+        "calculator_version": 1,
+        "page_unit": "mm",
+        "question": {"diameter": "5/8"},
+        "answer": {},
+        "title": "T",
+        "headline": "H",
+        "note": "",
         "part_id": None,
-    }  # fmt: skip
+    }
     return SlateRow(**(base | given))
 
 

@@ -45,15 +45,31 @@ def test_every_thread_is_found_by_its_own_name() -> None:
 @pytest.mark.parametrize(
     ("typed", "name"),
     [
-        ("M4", "M4"), ("m4x0.7", "M4"), ("M4x0,5", "M4x0.5"), ("M4 x .5", "M4x0.5"),
-        ("M10 x 1", "M10x1"), ("2BA", "2 BA"), ("BA 2", "2 BA"), ("1/4x40", "1/4x40 ME"),
-        ("1/4 x 40 tpi", "1/4x40 ME"), ("1/4-20", "1/4-20 UNC"), ('1/4" BSW', "1/4x20 BSW"),
-        ("1/4 Whitworth", "1/4x20 BSW"), ("10-32", "#10-32 UNF"), ("#4-40", "#4-40 UNC"),
-        ("No 4-40", "#4-40 UNC"), ("4-40 UNC", "#4-40 UNC"), ("3/16 BSF", "3/16x32 BSF"),
-        ("G1/8", "G1/8"), ("1/8 BSP", "G1/8"), ("5/16 ME 32", "5/16x32 ME"),
-        ("5/16-32", "5/16-32 UNEF"), ("M3 fine", "M3x0.35"), ("4.3x0.7", "special 4.3 x 0.7"),
+        ("M4", "M4"),
+        ("m4x0.7", "M4"),
+        ("M4x0,5", "M4x0.5"),
+        ("M4 x .5", "M4x0.5"),
+        ("M10 x 1", "M10x1"),
+        ("2BA", "2 BA"),
+        ("BA 2", "2 BA"),
+        ("1/4x40", "1/4x40 ME"),
+        ("1/4 x 40 tpi", "1/4x40 ME"),
+        ("1/4-20", "1/4-20 UNC"),
+        ('1/4" BSW', "1/4x20 BSW"),
+        ("1/4 Whitworth", "1/4x20 BSW"),
+        ("10-32", "#10-32 UNF"),
+        ("#4-40", "#4-40 UNC"),
+        ("No 4-40", "#4-40 UNC"),
+        ("4-40 UNC", "#4-40 UNC"),
+        ("3/16 BSF", "3/16x32 BSF"),
+        ("G1/8", "G1/8"),
+        ("1/8 BSP", "G1/8"),
+        ("5/16 ME 32", "5/16x32 ME"),
+        ("5/16-32", "5/16-32 UNEF"),
+        ("M3 fine", "M3x0.35"),
+        ("4.3x0.7", "special 4.3 x 0.7"),
     ],
-)  # fmt: skip
+)
 def test_names_as_people_type_them(typed: str, name: str) -> None:
     assert find_thread(typed).name == name
 
@@ -90,9 +106,13 @@ def asked(draw: st.DrawFn) -> TapQuestion:
     deep = draw(st.none() | st.integers(5, 300).map(lambda n: Fraction(n, 10)))
     ends = draw(st.sampled_from(Ends)) if deep else Ends.THROUGH
     return TapQuestion(
-        draw(st.sampled_from(ALL)), draw(st.sampled_from(METALS)), deep, ends,
-        school=draw(st.sampled_from(School)), last=draw(st.sampled_from([None, *LastTap])),
-    )  # fmt: skip
+        draw(st.sampled_from(ALL)),
+        draw(st.sampled_from(METALS)),
+        deep,
+        ends,
+        school=draw(st.sampled_from(School)),
+        last=draw(st.sampled_from([None, *LastTap])),
+    )
 
 
 @given(asked())
@@ -132,9 +152,9 @@ def test_targets_by_metal_depth_and_size() -> None:
 
     # Common practice: brass and iron 70, mild steel 65, stainless 60, aluminium 72; 5 less deep
     # and for taps under 2 mm.
-    assert [target("M5", m) for m in ("brass", "mild-steel", "stainless-303", "aluminium-6082")] == [
-        70, 65, 60, 72,
-    ]  # fmt: skip
+    assert [
+        target("M5", m) for m in ("brass", "mild-steel", "stainless-303", "aluminium-6082")
+    ] == [70, 65, 60, 72]
     assert target("M5", "brass", 11) == 65
     assert target("M1.6", "brass") == 65
 
@@ -143,11 +163,14 @@ def test_targets_by_metal_depth_and_size() -> None:
     ("question", "field", "says"),
     [
         (TapQuestion(find_thread("M4"), ends=Ends.BLIND), "deep", "How deep"),
-        (TapQuestion(find_thread("M4"), deep=Fraction(9), ends=Ends.BLIND, thick=Fraction(8)),
-         "deep", "goes through"),
+        (
+            TapQuestion(find_thread("M4"), deep=Fraction(9), ends=Ends.BLIND, thick=Fraction(8)),
+            "deep",
+            "goes through",
+        ),
         (TapQuestion(find_thread("50x2")), "thread", "No drill in the trays"),
     ],
-)  # fmt: skip
+)
 def test_a_tapped_hole_that_cannot_be(question: TapQuestion, field: str, says: str) -> None:
     with pytest.raises(Refused) as caught:
         tap(question, needs(question, WORKSHOP))
@@ -201,8 +224,16 @@ def test_a_die_is_cleaned_before_it_packs() -> None:
 
 
 def test_a_stud_adds_up_and_says_what_gives_first() -> None:
-    question = StudQuestion(find_thread("M4"), "aluminium-6082", "stainless-303", Fraction(5),
-                            Fraction(1, 2), Fraction(1), engaged=Fraction(2), count=6)  # fmt: skip
+    question = StudQuestion(
+        find_thread("M4"),
+        "aluminium-6082",
+        "stainless-303",
+        Fraction(5),
+        Fraction(1, 2),
+        Fraction(1),
+        engaged=Fraction(2),
+        count=6,
+    )
     answer = stud(question, stud_needs(question, WORKSHOP))
     total = answer.engaged_mm.value + answer.plain_mm.value + answer.nut_end_mm.value
     assert total == pytest.approx(answer.length_mm.value)
@@ -292,8 +323,10 @@ def test_what_looks_alike_does_not_mate() -> None:
     for thread in ALL:
         for other in alike(thread):
             assert (other.major, other.pitch, other.form.angle_deg) != (
-                thread.major, thread.pitch, thread.form.angle_deg,
-            )  # fmt: skip
+                thread.major,
+                thread.pitch,
+                thread.form.angle_deg,
+            )
             assert (
                 thread.name in {t.name for t in alike(other)} or other.major_mm != thread.major_mm
             )

@@ -37,9 +37,12 @@ def test_the_whole_workshop_goes_out_and_comes_back_the_same() -> None:
 
 @given(
     st.fractions(Fraction(1, 10), Fraction(100), max_denominator=999),
-    st.sampled_from(State), st.floats(0.1, 500) | st.none(),
-    st.text(st.characters(categories=["L", "N"], include_characters=' ,;"#\'-'), min_size=1, max_size=20),
-)  # fmt: skip
+    st.sampled_from(State),
+    st.floats(0.1, 500) | st.none(),
+    st.text(
+        st.characters(categories=["L", "N"], include_characters=" ,;\"#'-"), min_size=1, max_size=20
+    ),
+)
 def test_any_tool_survives_the_journey(
     size: Fraction, state: State, reach: float | None, name: str
 ) -> None:
@@ -152,10 +155,13 @@ def test_the_workshop_is_read_again_only_when_a_tool_changed(
 def test_what_is_no_tool_is_refused() -> None:
     drill = ShopTool(ToolKind.DRILL, "4 mm", Fraction(4), "metric")
     for change, field in (
-        ({"name": " "}, "name"), ({"name": "x" * 61}, "name"), ({"size_mm": Fraction(0)}, "size"),
-        ({"series": "wood"}, "series"), ({"reach_mm": -1.0}, "reach"),
+        ({"name": " "}, "name"),
+        ({"name": "x" * 61}, "name"),
+        ({"size_mm": Fraction(0)}, "size"),
+        ({"series": "wood"}, "series"),
+        ({"reach_mm": -1.0}, "reach"),
         ({"kind": ToolKind.MEASURE, "series": ""}, "resolution"),
-    ):  # fmt: skip
+    ):
         with pytest.raises(Refused) as caught:
             check_tool(replace(drill, **change))  # type: ignore[arg-type]
         assert caught.value.field == field

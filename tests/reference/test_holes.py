@@ -56,8 +56,17 @@ def test_flutes_only_grow_with_the_drill() -> None:
     for tenths, flute in zip(range(5, 201), values, strict=True):
         assert 3.5 <= flute / (tenths / 10) <= 15
     # DIN 338 / ISO 235 as catalogues print it: from memory.
-    for size, flute in ((1.0, 12), (2.0, 24), (3.0, 33), (4.0, 43), (5.0, 52), (6.0, 57), (8.0, 75),
-                        (10.0, 87), (13.0, 101)):  # fmt: skip
+    for size, flute in (
+        (1.0, 12),
+        (2.0, 24),
+        (3.0, 33),
+        (4.0, 43),
+        (5.0, 52),
+        (6.0, 57),
+        (8.0, 75),
+        (10.0, 87),
+        (13.0, 101),
+    ):
         assert jobber_flute_mm(size) == flute
 
 

@@ -33,11 +33,15 @@ def test_density_by_the_rule_of_mixtures(key: str) -> None:
 @pytest.mark.parametrize(
     ("key", "named"),
     [
-        ("copper", "copper"), ("brass", "brass"), ("phosphor-bronze", "bronze"),
-        ("mild-steel", "steel"), ("stainless-304", "stainless steel"),
-        ("aluminium-6082", "aluminium alloys"), ("grey-iron", "iron, cast"),
+        ("copper", "copper"),
+        ("brass", "brass"),
+        ("phosphor-bronze", "bronze"),
+        ("mild-steel", "steel"),
+        ("stainless-304", "stainless steel"),
+        ("aluminium-6082", "aluminium alloys"),
+        ("grey-iron", "iron, cast"),
     ],
-)  # fmt: skip
+)
 def test_density_by_iso_10456(key: str, named: str) -> None:
     """The list of EN 12524 / ISO 10456 that ht ships, good to 5 % over a whole family."""
     assert METALS[key]["density_g_cm3"] == pytest.approx(building_density(named), rel=0.05)
@@ -101,11 +105,18 @@ def test_only_iron_bites_a_magnet() -> None:
 
 # HSS turning speeds as handbooks give their ranges, m/min: from memory, and said to be so.
 HSS_RANGES = {
-    "free-cutting-steel": (30, 45), "mild-steel": (25, 35), "medium-carbon-steel": (18, 27),
-    "silver-steel": (10, 18), "stainless-303": (15, 27), "stainless-304": (12, 22),
-    "grey-iron": (15, 24), "brass": (60, 110), "phosphor-bronze": (15, 35),
-    "aluminium-6082": (60, 150), "copper": (25, 60),
-}  # fmt: skip
+    "free-cutting-steel": (30, 45),
+    "mild-steel": (25, 35),
+    "medium-carbon-steel": (18, 27),
+    "silver-steel": (10, 18),
+    "stainless-303": (15, 27),
+    "stainless-304": (12, 22),
+    "grey-iron": (15, 24),
+    "brass": (60, 110),
+    "phosphor-bronze": (15, 35),
+    "aluminium-6082": (60, 150),
+    "copper": (25, 60),
+}
 
 
 @pytest.mark.parametrize(("key", "ends"), HSS_RANGES.items())

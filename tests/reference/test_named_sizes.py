@@ -48,8 +48,25 @@ def test_unified_majors_and_pitches(name: str, inch: str) -> None:
 
 
 # BA pitches in millimetres as workshop handbooks print them: from memory.
-BA_PITCHES = ["1.00", "0.90", "0.81", "0.73", "0.66", "0.59", "0.53", "0.48", "0.43", "0.39", "0.35",
-              "0.31", "0.28", "0.25", "0.23", "0.21", "0.19"]  # fmt: skip
+BA_PITCHES = [
+    "1.00",
+    "0.90",
+    "0.81",
+    "0.73",
+    "0.66",
+    "0.59",
+    "0.53",
+    "0.48",
+    "0.43",
+    "0.39",
+    "0.35",
+    "0.31",
+    "0.28",
+    "0.25",
+    "0.23",
+    "0.21",
+    "0.19",
+]
 
 
 @pytest.mark.parametrize(("number", "pitch"), enumerate(BA_PITCHES))

@@ -57,7 +57,9 @@ def test_what_is_derived_is_mechanics_and_what_is_recalled_is_not() -> None:
 def test_a_source_says_both_facts() -> None:
     source = Source("bs-93", Held.RECALLED)
     assert (source.title, source.tag, source.held) == (
-        "BS 93 British Association threads", "standard", "recalled",
-    )  # fmt: skip
+        "BS 93 British Association threads",
+        "standard",
+        "recalled",
+    )
     with pytest.raises(KeyError):
         _ = Source("hearsay", Held.RECALLED).title

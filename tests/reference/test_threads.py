@@ -71,12 +71,21 @@ def test_published_tapping_drills_leave_a_usual_thread() -> None:
     [
         # Minor diameter of the nut, 6H, as ISO 965-2 tables print it: from memory; made again
         # here by the formulas ISO 965-1 states.
-        ("M2", 1.567, 1.679), ("M2.5", 2.013, 2.138), ("M3", 2.459, 2.599), ("M4", 3.242, 3.422),
-        ("M5", 4.134, 4.334), ("M6", 4.917, 5.153), ("M8", 6.647, 6.912), ("M10", 8.376, 8.676),
-        ("M12", 10.106, 10.441), ("M14", 11.835, 12.210), ("M16", 13.835, 14.210),
-        ("M8x1", 6.917, 7.153), ("M10x1", 8.917, 9.153),
+        ("M2", 1.567, 1.679),
+        ("M2.5", 2.013, 2.138),
+        ("M3", 2.459, 2.599),
+        ("M4", 3.242, 3.422),
+        ("M5", 4.134, 4.334),
+        ("M6", 4.917, 5.153),
+        ("M8", 6.647, 6.912),
+        ("M10", 8.376, 8.676),
+        ("M12", 10.106, 10.441),
+        ("M14", 11.835, 12.210),
+        ("M16", 13.835, 14.210),
+        ("M8x1", 6.917, 7.153),
+        ("M10x1", 8.917, 9.153),
     ],
-)  # fmt: skip
+)
 def test_metric_minor_diameters_and_their_limits(name: str, low: float, high: float) -> None:
     thread = find_thread(name)
     p = thread.pitch_mm
@@ -118,12 +127,20 @@ def test_forms_follow_from_their_triangles() -> None:
     ("name", "area"),
     [
         # ISO 898-1 tables: from memory.
-        ("M3", 5.03), ("M4", 8.78), ("M5", 14.2), ("M6", 20.1), ("M8", 36.6), ("M10", 58.0),
-        ("M12", 84.3), ("M16", 157.0),
+        ("M3", 5.03),
+        ("M4", 8.78),
+        ("M5", 14.2),
+        ("M6", 20.1),
+        ("M8", 36.6),
+        ("M10", 58.0),
+        ("M12", 84.3),
+        ("M16", 157.0),
         # ASME B1.1 tables, in square inches 0.0318, 0.0524, 0.0775: from memory.
-        ("1/4-20", 0.0318 * 645.16), ("5/16-18", 0.0524 * 645.16), ("3/8-16", 0.0775 * 645.16),
+        ("1/4-20", 0.0318 * 645.16),
+        ("5/16-18", 0.0524 * 645.16),
+        ("3/8-16", 0.0775 * 645.16),
     ],
-)  # fmt: skip
+)
 def test_stress_areas(name: str, area: float) -> None:
     thread = find_thread(name)
     ours = law.stress_area_mm2(thread.major_mm, thread.form.stress, thread.pitch_mm)

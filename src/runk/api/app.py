@@ -16,6 +16,7 @@ from runk.api import (
     engines,
     guard,
     metals,
+    openapi,
     pages,
     practice,
     problems,
@@ -27,6 +28,8 @@ from runk.api import (
 )
 from runk.api.cutbook import CutBook
 from runk.api.door import Door, Locked
+from runk.core.calculator import Catalogue
+from runk.core.catalogue import CATALOGUE
 from runk.demo.back_shed import WORKSHOP
 from runk.store.database import Store
 from runk.store.workshop import WorkshopReader
@@ -45,9 +48,13 @@ DIST = Path(__file__).resolve().parents[3] / "web" / "dist"
 
 
 def create_app(
-    store: Store, dist: Path = DIST, hosts: frozenset[str] = guard.LOCAL_HOSTS,
-    door: Door | None = None, address: str = "",
-) -> FastAPI:  # fmt: skip
+    store: Store,
+    dist: Path = DIST,
+    hosts: frozenset[str] = guard.LOCAL_HOSTS,
+    door: Door | None = None,
+    address: str = "",
+    catalogue: Catalogue = CATALOGUE,
+) -> FastAPI:
     """The whole application on one store.
 
     Args:
@@ -56,18 +63,19 @@ def create_app(
         hosts: Host names it answers to.
         door: Asks everybody for a pass-phrase; None where only this machine can come in.
         address: Where a tablet finds it.
+        catalogue: The calculators there are.
     """
     app = FastAPI(
         title="Runk", version=__version__, docs_url=None, redoc_url=None, lifespan=_settled
     )
     reader = WorkshopReader(store, WORKSHOP)
     problems.install(app)
-    app.include_router(calculators.router(reader.workshop))
+    app.include_router(calculators.router(reader.workshop, catalogue))
     app.include_router(sheets.router(reader.workshop))
     app.include_router(shop.router(store, reader))
-    app.include_router(metals.router(store, reader))
+    app.include_router(metals.router(store, reader, catalogue))
     app.include_router(tools.router(store, reader))
-    app.include_router(slate.router(store, reader.workshop))
+    app.include_router(slate.router(store, reader.workshop, catalogue))
     app.include_router(engines.router(store))
     app.include_router(practice.router(reader.workshop))
     app.include_router(cuts.router(CutBook(store), reader.workshop))
@@ -78,6 +86,7 @@ def create_app(
 
     app.include_router(tablet.router(door, address))
     pages.install(app, dist)
+    openapi.install(app, catalogue)
     if door is not None:
         app.add_middleware(Locked, door=door)
     app.add_middleware(guard.Guard, hosts=hosts)

@@ -20,7 +20,7 @@ from runk.core.lengths.several import read_lengths
 from runk.core.plan.answer import PlanAnswer
 from runk.core.plan.events import Event, EventKind, standing_events
 from runk.core.plan.follow import Outcome
-from runk.core.plan.plan import PLAN, check_given, to_follow
+from runk.core.plan.plan import PLAN, to_follow
 from runk.core.plan.say import shown_size
 from runk.core.plan.view import view
 from runk.core.questions import read_question, sentence
@@ -175,11 +175,16 @@ def simulated_gauge(page: Page, again: bool) -> Gauge:
 
 def _outcome(page: Page, one: Outcome) -> dict[str, Any]:
     return {
-        "event": one.event, "kind": one.kind or "measured again", "size_mm": one.size_mm,
-        "size": shown_size(page.cut.spec, one.size_mm), "wound": one.wound,
-        "wound_mm": one.wound_mm, "took_mm": one.took_mm,
-        "off_mm": one.size_mm - one.expected_mm, "passes": one.passes,
-    }  # fmt: skip
+        "event": one.event,
+        "kind": one.kind or "measured again",
+        "size_mm": one.size_mm,
+        "size": shown_size(page.cut.spec, one.size_mm),
+        "wound": one.wound,
+        "wound_mm": one.wound_mm,
+        "took_mm": one.took_mm,
+        "off_mm": one.size_mm - one.expected_mm,
+        "passes": one.passes,
+    }
 
 
 def _out(page: Page, status: int = 200) -> Response:
@@ -188,24 +193,33 @@ def _out(page: Page, status: int = 200) -> Response:
     outcomes = page.where.outcomes
     return written(
         {
-            "id": cut.id, "title": cut.title, "part_id": cut.part_id,
-            "simulated": cut.seed is not None, "start_mm": cut.spec.now_mm,
+            "id": cut.id,
+            "title": cut.title,
+            "part_id": cut.part_id,
+            "simulated": cut.seed is not None,
+            "start_mm": cut.spec.now_mm,
             **answered(answer, _build, PageUnit(cut.page_unit)),
             "readings": [_outcome(page, one) for one in outcomes[-SHOWN:]],
-            "count": len(outcomes), "unmeasured": page.where.made,
-            "last_event": page.last_event, "undoes": page.undoable,
+            "count": len(outcomes),
+            "unmeasured": page.where.made,
+            "last_event": page.last_event,
+            "undoes": page.undoable,
         },
         status,
-    )  # fmt: skip
+    )
 
 
 def _line(page: Page) -> CutLine:
     cut = page.cut
     answer = view(cut.spec, cut.said, page.where)
     return CutLine(
-        id=cut.id, title=cut.title, state=answer.state, next_says=answer.next_says,
-        left=answer.left_mm.words(PageUnit(cut.page_unit)), part_id=cut.part_id,
-    )  # fmt: skip
+        id=cut.id,
+        title=cut.title,
+        state=answer.state,
+        next_says=answer.next_says,
+        left=answer.left_mm.words(PageUnit(cut.page_unit)),
+        part_id=cut.part_id,
+    )
 
 
 def _sizes(body: ReadingIn) -> tuple[float, ...]:
@@ -218,9 +232,13 @@ def _sizes(body: ReadingIn) -> tuple[float, ...]:
 def _slipped(found: SlipFound) -> Response:
     meant = found.slip.meant_mm
     return problem(
-        422, "Looks like a slip", found.slip.says, "reading",
-        None if meant is None else f"{meant:.3f} mm", {"slip": True},
-    )  # fmt: skip
+        422,
+        "Looks like a slip",
+        found.slip.says,
+        "reading",
+        None if meant is None else f"{meant:.3f} mm",
+        {"slip": True},
+    )
 
 
 def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> APIRouter:
@@ -244,16 +262,23 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
         typed = {k: v for k, v in body.question.items() if k in PLAN.fields and v is not None}
         read = read_question(PLAN, typed, body.unit, workshop)
         question = read.question
-        check_given(question)
         shop = PLAN.needs(question, workshop)
         cut = to_follow(question, shop)
         seed = secrets.randbelow(2**31) if body.simulated else None
         title = sentence(PLAN, read, body.unit, workshop)
         with book.session() as session:
             kept = start_cut(
-                session, body.keep_key, title, typed, body.unit, PLAN.version, cut.spec, cut.said,
-                seed=seed, part_id=body.part_id,
-            )  # fmt: skip
+                session,
+                body.keep_key,
+                title,
+                typed,
+                body.unit,
+                PLAN.version,
+                cut.spec,
+                cut.said,
+                seed=seed,
+                part_id=body.part_id,
+            )
             page = book.page(session, kept.id)
         return _out(page, 201)
 

@@ -63,8 +63,9 @@ def check_phrase(phrase: str) -> str:
     if len(plain) < SHORTEST:
         raise Refused(
             f"A pass-phrase has {SHORTEST} characters at least; a few words are easy to type.",
-            field="phrase", suggest=made_up_phrase(),
-        )  # fmt: skip
+            field="phrase",
+            suggest=made_up_phrase(),
+        )
     if len(plain) > LONGEST:
         raise Refused(f"A pass-phrase has {LONGEST} characters at most.", field="phrase")
     return plain

@@ -9,7 +9,8 @@ from pydantic import BaseModel
 
 from runk.api.problems import PROBLEMS
 from runk.api.wire import SourceWire
-from runk.ask.vocabulary import phrases_of
+from runk.ask.lexicon import spoken_for
+from runk.core.calculator import Catalogue
 from runk.core.metals.metal import Metal
 from runk.core.metals.own import FIGURES, OwnMetal
 from runk.core.refusals import Refused
@@ -71,23 +72,32 @@ def _out(metal: Metal, kept: KeptMetal | None) -> MetalOut:
             )
         )
     return MetalOut(
-        metal.key, metal.name, metal.designation, metal.family, metal.magnet, metal.colour,
-        metal.cast, metal.skin is not None, list(metal.aliases), figures,
-        kept.metal if kept else None, kept.version if kept else 0,
-    )  # fmt: skip
+        metal.key,
+        metal.name,
+        metal.designation,
+        metal.family,
+        metal.magnet,
+        metal.colour,
+        metal.cast,
+        metal.skin is not None,
+        list(metal.aliases),
+        figures,
+        kept.metal if kept else None,
+        kept.version if kept else 0,
+    )
 
 
-def router(store: Store, reader: WorkshopReader) -> APIRouter:
+def router(store: Store, reader: WorkshopReader, catalogue: Catalogue) -> APIRouter:
     """Routes of metals."""
     routes = APIRouter(prefix="/api/metals", responses=PROBLEMS)
 
     def free_to_say(metal: OwnMetal) -> None:
-        known = phrases_of(reader.workshop()).get(tuple(metal.name.lower().split()), ())
-        if any(meaning.kind != "metal" for meaning in known):
+        if spoken_for(metal.name, catalogue):
             raise Refused(
                 f"`{metal.name.strip()}` already says something else in the Ask line.",
-                field="name", suggest=f"{metal.name.strip()} metal",
-            )  # fmt: skip
+                field="name",
+                suggest=f"{metal.name.strip()} metal",
+            )
 
     @routes.get("")
     def metals() -> list[MetalOut]:

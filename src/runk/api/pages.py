@@ -11,9 +11,22 @@ from starlette.staticfiles import StaticFiles
 
 _NONCE = "__NONCE__"
 _ROOMS = (
-    "/", "/speeds", "/to-size", "/to-size/{cut}", "/practice", "/holes", "/holes/{question}",
-    "/trays", "/threads", "/threads/{job}", "/faults", "/metals", "/sheet", "/slate", "/workshop",
-)  # fmt: skip
+    "/",
+    "/speeds",
+    "/to-size",
+    "/to-size/{cut}",
+    "/practice",
+    "/holes",
+    "/holes/{question}",
+    "/trays",
+    "/threads",
+    "/threads/{job}",
+    "/faults",
+    "/metals",
+    "/sheet",
+    "/slate",
+    "/workshop",
+)
 
 
 def policy(nonce: str) -> str:

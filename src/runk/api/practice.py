@@ -55,8 +55,12 @@ def router(here: Here) -> APIRouter:
     def play(body: PracticeIn) -> Practice:
         moves = [Move(m.wind, m.fine, m.measure) for m in body.moves]
         return practise(
-            exercise_named(body.exercise), here(), body.seed, moves, advised=body.advised,
+            exercise_named(body.exercise),
+            here(),
+            body.seed,
+            moves,
+            advised=body.advised,
             finished=body.finished,
-        )  # fmt: skip
+        )
 
     return routes

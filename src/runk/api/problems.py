@@ -43,14 +43,23 @@ PROBLEMS: dict[int | str, dict[str, Any]] = {
 
 
 def problem(
-    status: int, title: str, detail: str, field: str | None = None, suggest: str | None = None,
+    status: int,
+    title: str,
+    detail: str,
+    field: str | None = None,
+    suggest: str | None = None,
     theirs: Any = None,
-) -> Response:  # fmt: skip
+) -> Response:
     """A problem as a response."""
     body = {
-        "type": "about:blank", "title": title, "status": status, "detail": detail,
-        "field": field, "suggest": suggest, "theirs": theirs,
-    }  # fmt: skip
+        "type": "about:blank",
+        "title": title,
+        "status": status,
+        "detail": detail,
+        "field": field,
+        "suggest": suggest,
+        "theirs": theirs,
+    }
     return Response(to_json(body), status, media_type="application/problem+json")
 
 
@@ -87,9 +96,13 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(Stale)
     async def _stale(_: Request, stale: Stale) -> Response:
         return problem(
-            409, "Saved elsewhere", f"This {stale.what} was saved in another window since you "
-            "opened it. Both are shown; choose which to keep.", "version", theirs=stale.theirs,
-        )  # fmt: skip
+            409,
+            "Saved elsewhere",
+            f"This {stale.what} was saved in another window since you "
+            "opened it. Both are shown; choose which to keep.",
+            "version",
+            theirs=stale.theirs,
+        )
 
     @app.exception_handler(RequestValidationError)
     async def _invalid(_: Request, error: RequestValidationError) -> Response:

@@ -57,9 +57,13 @@ def _out(kept: KeptMachine) -> MachineOut:
         replace(r, low_rpm=r.low_rpm * ratio, high_rpm=r.high_rpm * ratio) for r in machine.ranges
     ]
     return MachineOut(
-        kept.version, machine, real, ranges, list(plate_disagrees(machine)),
+        kept.version,
+        machine,
+        real,
+        ranges,
+        list(plate_disagrees(machine)),
         list(pulley_pairs(machine)),
-    )  # fmt: skip
+    )
 
 
 def router(store: Store, reader: WorkshopReader) -> APIRouter:

@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field
 from runk.api.calculators import Here, answer_typed, calculator_named
 from runk.api.ids import RowId
 from runk.api.problems import PROBLEMS
+from runk.core.calculator import Catalogue
 from runk.core.units import PageUnit
 from runk.store.database import Store
 from runk.store.models import SlateRow
@@ -41,7 +42,7 @@ class OrderIn(BaseModel):
     order: list[RowId] = Field(max_length=1000)
 
 
-def router(store: Store, here: Here) -> APIRouter:
+def router(store: Store, here: Here, catalogue: Catalogue) -> APIRouter:
     """Routes of the slate."""
     routes = APIRouter(prefix="/api/slate", responses=PROBLEMS)
 
@@ -52,15 +53,21 @@ def router(store: Store, here: Here) -> APIRouter:
 
     @routes.post("", status_code=201)
     def keep_answer(body: KeepIn) -> SlateItem:
-        calculator = calculator_named(body.calculator)
+        calculator = calculator_named(catalogue, body.calculator)
         typed = {k: v for k, v in body.question.items() if k in calculator.fields and v is not None}
         said = answer_typed(calculator, typed, body.unit, here())
         row = SlateRow(
-            keep_key=body.keep_key, calculator=calculator.name,
-            calculator_version=calculator.version, page_unit=body.unit, question=typed,
-            answer=said, title=said["read_as"], headline=said["headline"], note=body.note,
+            keep_key=body.keep_key,
+            calculator=calculator.name,
+            calculator_version=calculator.version,
+            page_unit=body.unit,
+            question=typed,
+            answer=said,
+            title=said["read_as"],
+            headline=said["headline"],
+            note=body.note,
             part_id=body.part_id,
-        )  # fmt: skip
+        )
         with store.session() as session:
             return keep(session, row)
 

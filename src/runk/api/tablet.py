@@ -45,9 +45,11 @@ def router(door: Door | None, address: str) -> APIRouter:
             token = door.enter(body.phrase, who)
         except Wait as wait:
             response = problem(
-                429, "Too many tries",
-                f"Too many wrong pass-phrases. Try again in {wait.seconds} seconds.", "phrase",
-            )  # fmt: skip
+                429,
+                "Too many tries",
+                f"Too many wrong pass-phrases. Try again in {wait.seconds} seconds.",
+                "phrase",
+            )
             response.headers["retry-after"] = str(wait.seconds)
             return response
         if token is None:

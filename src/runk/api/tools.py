@@ -95,9 +95,18 @@ class PutOut(BaseModel):
 def _out(kept: KeptTool) -> ToolOut:
     tool = kept.tool
     return ToolOut(
-        kept.id, kept.version, tool.kind, tool.name, tool.series, float(tool.size_mm), tool.state,
-        tool.reach_mm, tool.lead_mm, tool.width_mm, tool.resolution_mm,
-    )  # fmt: skip
+        kept.id,
+        kept.version,
+        tool.kind,
+        tool.name,
+        tool.series,
+        float(tool.size_mm),
+        tool.state,
+        tool.reach_mm,
+        tool.lead_mm,
+        tool.width_mm,
+        tool.resolution_mm,
+    )
 
 
 def _tool(body: ToolIn) -> ShopTool:
@@ -125,9 +134,16 @@ def _tool(body: ToolIn) -> ShopTool:
     if reach is None and body.kind is ToolKind.DRILL:
         reach = jobber_flute_mm(float(reading.mm))
     return ShopTool(
-        body.kind, body.name.strip() or reading.spoken, reading.mm, body.series,
-        State.SOUND, reach, length("lead"), length("width"), length("resolution"),
-    )  # fmt: skip
+        body.kind,
+        body.name.strip() or reading.spoken,
+        reading.mm,
+        body.series,
+        State.SOUND,
+        reach,
+        length("lead"),
+        length("width"),
+        length("resolution"),
+    )
 
 
 def router(store: Store, reader: WorkshopReader) -> APIRouter:

@@ -8,15 +8,14 @@ from collections.abc import Callable
 from dataclasses import fields, is_dataclass
 from enum import Enum
 from functools import cache, lru_cache
-from typing import Any
+from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, create_model
 
-from runk.core.fields import Kind
+from runk.core.calculator import AnyCalculator
 from runk.core.figures import Caution, Figure, Link, Step
 from runk.core.plain import APART
 from runk.core.questions import Read, sentence, words
-from runk.core.registry import Calculator
 from runk.core.sources import Source
 from runk.core.units import PageUnit, unit_shown
 from runk.core.workshop import Workshop
@@ -76,6 +75,21 @@ class ReadingWire(BaseModel):
     plain: bool
 
 
+class AnyReply(BaseModel):
+    """A reply of any calculator: its answer's fields are in the calculator's description."""
+
+    calculator: str
+    version: int
+    question: dict[str, Any]
+    read_as: str
+    headline: str
+    words: dict[str, str]
+    readings: dict[str, ReadingWire]
+    answer: dict[str, Any]
+    cautions: list[CautionWire]
+    links: list[LinkWire]
+
+
 @cache
 def _source(source: Source) -> dict[str, str]:
     return {"title": source.title, "tag": source.tag, "held": source.held.value}
@@ -85,23 +99,30 @@ def _source(source: Source) -> dict[str, str]:
 def _step(step: Step) -> dict[str, Any]:
     # One step stands under several figures, and again in the next answer.
     return {
-        "label": step.law.label, "words": step.words(), "why": step.why,
+        "label": step.law.label,
+        "words": step.words(),
+        "why": step.why,
         "source": _source(step.source),
-    }  # fmt: skip
+    }
 
 
 def _figure(figure: Figure, page: PageUnit) -> dict[str, Any]:
     return {
-        "value": figure.value, "shown": figure.shown(page),
-        "unit": unit_shown(figure.unit, page), "working": [_step(s) for s in figure.steps],
-    }  # fmt: skip
+        "value": figure.value,
+        "shown": figure.shown(page),
+        "unit": unit_shown(figure.unit, page),
+        "working": [_step(s) for s in figure.steps],
+    }
 
 
 def _caution(caution: Caution, _: PageUnit) -> dict[str, Any]:
     return {
-        "word": caution.word, "about": caution.about, "says": caution.says,
-        "figure": caution.figure, "source": _source(caution.source),
-    }  # fmt: skip
+        "word": caution.word,
+        "about": caution.about,
+        "says": caution.says,
+        "figure": caution.figure,
+        "source": _source(caution.source),
+    }
 
 
 def _link(link: Link, _: PageUnit) -> dict[str, Any]:
@@ -123,12 +144,15 @@ class _Shape:
     """How one dataclass goes over the wire: its model, and a builder of its dicts."""
 
     def __init__(self, kind: type[Any], leave_out: tuple[str, ...]) -> None:
-        self.kind, self.model_name = kind, f"{kind.__name__}Wire"
+        self.kind, self.model_name = kind, _name_for(kind)
         self.builders: list[tuple[str, Build]] = []
         self.model: type[BaseModel] | None = None
         _SHAPES[kind] = self
         hints = typing.get_type_hints(kind)
         described: dict[str, Any] = {}
+        if tag := getattr(kind, "tag", ""):
+            described["tag"] = (Literal[tag], ...)
+            self.builders.append(("tag", _same))
         for field in fields(kind):
             if field.name in leave_out:
                 continue
@@ -143,6 +167,16 @@ class _Shape:
 
 
 _SHAPES: dict[type[Any], _Shape] = {}
+_NAMES: dict[str, type[Any]] = {}
+
+
+def _name_for(kind: type[Any]) -> str:
+    """A name no other dataclass has: where two are called alike, the package says which."""
+    name = f"{kind.__name__}Wire"
+    if _NAMES.setdefault(name, kind) is not kind:
+        name = f"{kind.__module__.split('.')[-1].capitalize()}{name}"
+        _NAMES[name] = kind
+    return name
 
 
 def _of(hint: Any) -> tuple[Any, Build]:
@@ -163,15 +197,23 @@ def _of(hint: Any) -> tuple[Any, Build]:
         reference = shape.model or typing.ForwardRef(shape.model_name)
         return reference, shape.build
     if isinstance(hint, type) and issubclass(hint, Enum):
-        return str, _same
+        literal: Any = Literal[tuple(member.value for member in hint)]
+        return literal, _same
     return hint, _same
 
 
-def shape_of(kind: type[Any]) -> tuple[type[BaseModel], Build]:
-    """Model and builder for an answer's dataclass, cautions and links left out."""
-    shape = _SHAPES.get(kind) or _Shape(kind, APART)
-    assert shape.model is not None
-    return shape.model, shape.build
+def shape_of(*kinds: type[Any]) -> tuple[Any, Build]:
+    """Model and builder for an answer's dataclass, cautions and links left out.
+
+    Args:
+        kinds: The answer; several where they differ in kind, each with its own ``tag``.
+    """
+    shapes = [_SHAPES.get(kind) or _Shape(kind, APART) for kind in kinds]
+    if len(shapes) == 1:
+        return shapes[0].model, shapes[0].build
+    models = tuple(shape.model for shape in shapes)
+    union: Any = Annotated[typing.Union.__getitem__(models), Field(discriminator="tag")]
+    return union, lambda value, page: _SHAPES[type(value)].build(value, page)
 
 
 def _type_name(name: str) -> str:
@@ -179,51 +221,42 @@ def _type_name(name: str) -> str:
 
 
 @cache
-def question_model(name: str, calculator: Calculator) -> type[BaseModel]:
+def question_model(calculator: AnyCalculator) -> type[BaseModel]:
     """The body a calculator's route takes: lengths as text, as somebody would type them."""
     described: dict[str, Any] = {}
-    for field_name, field in calculator.fields.items():
-        kind: Any = str | None
-        if field.kind in (Kind.LENGTH, Kind.COUNT, Kind.NUMBER, Kind.PRESSURE):
-            kind = str | float | int | None
-        words = field.label + (
-            f": {', '.join(c.key for c in field.choices)}" if field.choices else ""
-        )
-        described[field_name] = (kind, Field(default=None, description=words))
+    for field_name, kind in calculator.fields.items():
+        keys = [option.key for option in getattr(kind, "choices", ())]
+        words = kind.label + (f": {', '.join(keys)}" if keys else "")
+        described[field_name] = (kind.wire, Field(default=None, description=words))
     described["unit"] = (
         PageUnit,
         Field(default=PageUnit.MM, description="what a bare number means"),
     )
     return create_model(
-        f"{_type_name(name)}Question", __config__=ConfigDict(extra="forbid"), **described
+        f"{_type_name(calculator.name)}Question", __config__=ConfigDict(extra="forbid"), **described
     )
 
 
 @cache
-def reply_model(name: str, calculator: Calculator) -> type[BaseModel]:
+def reply_model(calculator: AnyCalculator) -> type[BaseModel]:
     """The whole reply of a calculator's route."""
-    answer, _ = shape_of(calculator.answer)
+    answer, _ = shape_of(*calculator.answers)
     return create_model(
-        f"{_type_name(name)}Reply",
-        calculator=(str, ...),
-        version=(int, ...),
-        question=(dict[str, Any], ...),
-        read_as=(str, ...),
-        headline=(str, ...),
-        words=(dict[str, str], ...),
-        readings=(dict[str, ReadingWire], ...),
-        answer=(answer, ...),
-        cautions=(list[CautionWire], ...),
-        links=(list[LinkWire], ...),
+        f"{_type_name(calculator.name)}Reply", __base__=AnyReply, answer=(answer, ...)
     )
 
 
 def reply(
-    calculator: Calculator, typed: dict[str, Any], read: Read, answer: Any, page: PageUnit,
-    workshop: Workshop, read_as: str = "",
-) -> dict[str, Any]:  # fmt: skip
+    calculator: AnyCalculator,
+    typed: dict[str, Any],
+    read: Read,
+    answer: Any,
+    page: PageUnit,
+    workshop: Workshop,
+    read_as: str = "",
+) -> dict[str, Any]:
     """The reply as plain data, ready to be written."""
-    _, build = shape_of(calculator.answer)
+    _, build = shape_of(*calculator.answers)
     return {
         "calculator": calculator.name,
         "version": calculator.version,

@@ -1,5 +1,5 @@
-"""One typed line to one calculator's question."""
+"""One typed line to one calculator's question: each calculator reads it, the best is taken."""
 
-from runk.ask.ask import Asked, ask
+from runk.ask.ask import Asked, Other, ask
 
-__all__ = ["Asked", "ask"]
+__all__ = ["Asked", "Other", "ask"]

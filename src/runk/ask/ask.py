@@ -1,38 +1,40 @@
-"""Answering a line: which calculator, which number is for what, and what is missing."""
+"""Answering a line: every calculator reads it with its own words, and the best reading is taken."""
 
 from __future__ import annotations
 
 import difflib
-import re
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
-from runk.ask.fill import fill_metal, fill_numbers, names_thread
-from runk.ask.limits import refuse_class, take_limits
-from runk.ask.scan import Scan, clean, scan
-from runk.ask.vocabulary import phrases_of
-from runk.core.fields import Field, Kind
-from runk.core.lengths import read_length
+from runk.ask.heed import heeded
+from runk.ask.lexicon import Names, lexicon_of, names_of
+from runk.ask.reading import Candidate, read_line
+from runk.ask.sizes import Cutting, cuttings
+from runk.ask.words import EXAMPLE, FILLER, words_of
+from runk.core.calculator import AnyCalculator, Catalogue
+from runk.core.catalogue import CATALOGUE
 from runk.core.questions import Read, read_question, sentence
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, calculators
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
-_SAY_IN = re.compile(
-    r"\s+(?:in|to|as|into)\s+(?:mm|millimet\w+|in|ins|inch(?:es)?|thou|64ths?|fraction)\s*$",
-    re.IGNORECASE,
-)
-_ASKS_LENGTH = re.compile(r"^(?:what(?:'s| is)|convert|length|size of)\s+", re.IGNORECASE)
+_NEAR, _SAME, _YIELDS = 2.5, 0.3, 0.25
+_NAMED, _MISSING, _PROBLEM, _HEED, _WORD, _INSISTS, _IMPOSSIBLE = 3.0, 10.0, 6.0, 4.0, 1.0, 9.0, 7.0
+_MOST_TRIED, _MOST_OTHERS = 6, 3
+_TOO_ODD = 2.2
 
 
-_HOLE_FOR = re.compile(
-    r"(?<!centre )(?<!center )\b(drill|hole)s?\s+(?:size\s+)?(?:for|to suit|to take)\b",
-    re.IGNORECASE,
-)
-_SCREW = re.compile(r"\b(?:screws?|bolts?|studs?|capscrews?)\b", re.IGNORECASE)
+@dataclass(frozen=True, slots=True)
+class Other:
+    """A second reading of a line.
 
-CHANGES_THE_SIZE = frozenset({"clearing", "undersize", "interference", "press"})
+    Args:
+        read_as: What it would be read as.
+        line: What to type for it.
+    """
+
+    read_as: str
+    line: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,22 +47,45 @@ class Asked:
         read: The question, and how each length was read.
         answer: The calculator's own.
         read_as: The question said back, with every reading that had another.
+        unused: Words the answer has no use for.
+        others: Other readings that are plausible too.
     """
 
-    calculator: Calculator
+    calculator: AnyCalculator
     typed: dict[str, str]
     read: Read
     answer: Any
     read_as: str
+    unused: list[str] = field(default_factory=list)
+    others: list[Other] = field(default_factory=list)
 
 
-def ask(line: str, workshop: Workshop, page: PageUnit = PageUnit.MM) -> Asked:
+@dataclass(slots=True)
+class _Tried:
+    """A candidate followed to its answer."""
+
+    score: float
+    candidate: Candidate
+    before: float = 0.0
+    read: Read | None = None
+    answer: Any = None
+    refused: Refused | None = None
+
+    @property
+    def answered(self) -> bool:
+        return self.read is not None
+
+
+def ask(
+    line: str, workshop: Workshop, page: PageUnit = PageUnit.MM, catalogue: Catalogue = CATALOGUE
+) -> Asked:
     """Answer one line in plain words, in any order, units mixed.
 
     Args:
         line: Such as ``turn 22mm silver steel hss``.
         workshop: Whose machines and metals it is about.
         page: What a bare number means.
+        catalogue: The calculators that may answer.
 
     Raises:
         Refused: Saying which words were understood and what one thing is missing.
@@ -69,196 +94,199 @@ def ask(line: str, workshop: Workshop, page: PageUnit = PageUnit.MM) -> Asked:
     >>> ask("bore 5/8 cast iron carbide on the lathe", WORKSHOP).answer.position
     'belt 3, direct'
     """
-    clean(line)
-    length = _as_length(line, page)
-    if length is not None:
-        return _answer(calculators()["length"], {"text": length}, [], page, workshop)
-    whole, (line, limits) = line, take_limits(line)
-    found = scan(line, page, workshop)
-    calculator = _hole_of(line, found) or _which(found)
-    if limits and not calculator.fields.keys() >= {"wanted", "smallest", "largest"}:
-        limits, found = None, scan(whole, page, workshop)
-    _not_yet(found)
-    typed = _fill(calculator, found, line, workshop)
-    if limits:
-        limits.give(typed)
-    return _answer(calculator, typed, found.unknown, page, workshop)
-
-
-def _as_length(line: str, page: PageUnit) -> str | None:
-    text = _ASKS_LENGTH.sub("", _SAY_IN.sub("", line.strip().rstrip("?")))
-    if not re.search(r"\d|letter", text):
-        return None
-    try:
-        read_length(text, page)
-    except Refused:
-        # A line that is nothing but a broken size deserves the size's own sentence.
-        if re.fullmatch(r"""[\d\s/.,#"'+*()x-]+(?:mm|in|thou|m)?(?: m)?""", text.strip()):
-            raise
-        return None
-    return text
-
-
-def _understood(found: Scan) -> str:
-    words = [m.phrase for m in found.meanings] + [
-        n.text for n in found.numbers if n.refused is None
+    words = words_of(line)
+    names = names_of(workshop)
+    ways = cuttings(words, page, names.numbers)
+    lower = {w.lower() for w in words}
+    found = [
+        candidate
+        for calculator in catalogue.values()
+        if calculator.alone or lexicon_of(calculator).callers & lower
+        for cutting in ways
+        for candidate in read_line(calculator, cutting, names, workshop, page)
     ]
-    return ", ".join(dict.fromkeys(words))
+    if not found:
+        raise _not_called(words, ways, names)
+    insisted = {
+        at: c.calculator for c in found if c.calculator.insists and not c.missing for at in c.called
+    }
+    metals = names.metals_in(words)
+    tried = sorted(
+        (_Tried(_score(c, insisted, metals), c) for c in found), key=lambda t: t.score, reverse=True
+    )
+    return _best(tried[: _MOST_TRIED * 2], workshop, page, names)
 
 
-def _not_yet(found: Scan) -> None:
-    """Refuse words that would change the size asked for: passing them over would mislead."""
-    said = [word for word in found.unknown if word.lower() in CHANGES_THE_SIZE]
-    if said:
+def _score(
+    candidate: Candidate, insisted: dict[int, AnyCalculator], metals: frozenset[str]
+) -> float:
+    left = candidate.left()
+    score = _NAMED * candidate.named - candidate.odd - candidate.cutting.doubt
+    sizes = sum(size.start in left for size in candidate.cutting.sizes)
+    # A metal that makes no difference to an answer speaks little against it.
+    named = sum(candidate.cutting.words[at].lower() in metals for at in left)
+    score -= _MISSING * len(candidate.missing) + _WORD * (len(left) + sizes - 0.8 * named)
+    if candidate.problem is not None:
+        score -= _PROBLEM
+    words = candidate.cutting.words
+    if heeded(words, left):
+        score -= _HEED
+    if any(at in insisted and insisted[at] is not candidate.calculator for at in left):
+        score -= _INSISTS
+    return score
+
+
+def _best(tried: list[_Tried], workshop: Workshop, page: PageUnit, names: Names) -> Asked:
+    for one in tried[:_MOST_TRIED]:
+        _follow(one, workshop, page)
+    ranked = sorted(tried[:_MOST_TRIED], key=lambda t: t.score, reverse=True)
+    first = tried[0]
+    best = next((t for t in ranked if t.answered and _may_stand_for(t, first)), first)
+    if not best.answered:
+        raise _refusal(best, names)
+    candidate = best.candidate
+    lost = heeded(candidate.cutting.words, candidate.left())
+    if lost and not candidate.calculator.insists:
         raise Refused(
-            f"`{said[0]}` changes the size, and I do not work that out yet: type the size itself.",
-            suggest="drill 4.8 mm brass",
+            f"`{lost}` changes the answer, and I have no place for it here: leave it out, or "
+            "type the size itself.",
+            suggest=" ".join(w for w in candidate.cutting.words if w not in lost.split())[:80],
         )
-    refuse_class(found.unknown)
+    others = [
+        t for t in ranked if t is not best and t.score > best.score - _NEAR and _differs(t, best)
+    ]
+    near = next((t for t in others if t.score > best.score - _SAME), None)
+    if near is not None and near.candidate.calculator is not candidate.calculator:
+        raise _one_of_two(best, near)
+    return _said(best, others[:_MOST_OTHERS], page, workshop)
 
 
-def _hole_of(line: str, found: Scan) -> Calculator | None:
-    """The drill *for* a screw is never of the screw's own diameter: it taps or it clears.
+def _may_stand_for(one: _Tried, first: _Tried) -> bool:
+    """Whether a reading that can be answered may take the place of the first, which cannot.
 
-    Raises:
-        Refused: It is not said which of the two.
+    Another cutting of the same question may; another calculator only where the line called it
+    as clearly: a reamed hole for which there is no reamer is no cut at some speed.
     """
-    what = _HOLE_FOR.search(line)
-    holes = [n.text for n in found.numbers if n.next in ("hole", "holes") and names_thread(n.text)]
-    if (what is None and not holes) or any(
-        not _SCREW.fullmatch(m.phrase) for m in found.of("trigger")
-    ):
-        return None
-    name = next((n.text for n in found.numbers if names_thread(n.text)), None)
-    if name is None:
-        return None
-    if _SCREW.search(line):
-        found.unknown = [word for word in found.unknown if not _SCREW.fullmatch(word)]
-        return calculators()["clearance"]
-    if what is not None and what[1].lower() == "drill":
-        return calculators()["tap"]
-    raise Refused(
-        f"A hole for {name}: to be tapped, or for the screw to pass through?", field="operation",
-        suggest=f"tap {name}, or clearance {name}",
-    )  # fmt: skip
+    if one is first or one.candidate.calculator is first.candidate.calculator:
+        return True
+    if first.refused is None or first.candidate.missing:
+        return True
+    return one.score > first.before - _YIELDS
 
 
-def _which(found: Scan) -> Calculator:
-    known = calculators()
-    triggered = [known[m.key] for m in found.of("trigger")]
-    if triggered:
-        return next((c for c in triggered if c.outranks), triggered[0])
-    for calculator in known.values():
-        joined = any(n.before in calculator.between for n in found.numbers[1:])
-        works = {m.field for m in found.of("ruling")}
-        if joined and (not works or calculator.ruling in works):
-            return calculator
-    if len(found.of("metal")) > 1 and not found.numbers and not found.of("ruling"):
-        # Two metals and nothing to be done to either: brass on brass.
-        pairs = (
-            c
-            for c in known.values()
-            if c.fields and all(f.kind is Kind.METAL for f in c.fields.values())
-        )
-        return next(pairs)
-    late = [known[m.key] for m in found.of("late")]
-    for calculator in late:
-        if any(m.field == calculator.ruling for m in found.of("ruling")):
-            return calculator
-    for calculator in known.values():
-        ruling = None if calculator.triggers else calculator.ruling
-        if ruling and any(m.field == ruling for m in found.of("ruling")):
-            return calculator
-    if late:
-        return late[0]
-    operations = [
-        choice.label.lower()
-        for calculator in known.values()
-        if calculator.ruling and not calculator.triggers
-        for choice in calculator.fields[calculator.ruling].choices
-    ]
-    can = ", ".join(operations[:-1]) + f" or {operations[-1]}"
-    understood = _understood(found)
-    if not understood:
-        raise Refused(
-            "I understood none of that. Say what is to be done, to which metal, at what size.",
-            suggest="turn 22mm silver steel hss",
-        )
-    unread = f" I do not know: {', '.join(found.unknown[:5])}." if found.unknown else ""
-    raise Refused(
-        f"I understood {understood}, but not what is to be done.{unread} Say {can}.",
+def _follow(one: _Tried, workshop: Workshop, page: PageUnit) -> None:
+    """Ask it what it was read as: what cannot be, was hardly meant."""
+    candidate = one.candidate
+    calculator = candidate.calculator
+    one.before = one.score
+    if candidate.problem is not None:
+        one.refused = candidate.problem
+        return
+    try:
+        read = read_question(calculator, candidate.typed, page, workshop)
+        answer = calculator.ask(read.question, workshop)
+    except Refused as refused:
+        one.refused = refused
+        if not candidate.missing:
+            one.score -= _MISSING if refused.field not in candidate.typed else _IMPOSSIBLE
+        return
+    one.read, one.answer = read, answer
+
+
+def _differs(one: _Tried, best: _Tried) -> bool:
+    if not one.answered or one.candidate.odd > _TOO_ODD:
+        return False
+    if one.candidate.calculator is not best.candidate.calculator:
+        return True
+    return bool(one.read is not None and best.read and one.read.question != best.read.question)
+
+
+def _said(best: _Tried, others: list[_Tried], page: PageUnit, workshop: Workshop) -> Asked:
+    candidate, read = best.candidate, best.read
+    assert read is not None
+    said = sentence(candidate.calculator, read, page, workshop)
+    echoes = [r.echo for r in read.readings.values() if not r.plain]
+    read_as = f"{said} ({'; '.join(echoes)})" if echoes else said
+    unused = candidate.unused
+    if unused:
+        read_as += f". Passed over: {', '.join(unused)[:80]}"
+    second: list[Other] = []
+    for other in others:
+        assert other.read is not None
+        line = sentence(other.candidate.calculator, other.read, page, workshop)
+        if line != said and line not in [o.line for o in second]:
+            second.append(Other(line, line))
+    return Asked(candidate.calculator, candidate.typed, read, best.answer, read_as, unused, second)
+
+
+def _one_of_two(best: _Tried, near: _Tried) -> Refused:
+    titles = [t.candidate.calculator.title for t in (best, near)]
+    calls = [next(iter(t.candidate.calculator.calls), "") for t in (best, near)]
+    sizes = " ".join(s.text for s in best.candidate.cutting.sizes)
+    return Refused(
+        f"That may be {' or '.join(t[0].lower() + t[1:] for t in titles)}: which is it?",
         field="operation",
+        suggest=" or ".join(f"{call} {sizes}" for call in calls if call),
     )
 
 
-def _fill(calculator: Calculator, found: Scan, line: str, workshop: Workshop) -> dict[str, str]:
-    typed: dict[str, str] = {}
-    ruling = calculator.ruling
-    if ruling:
-        said = list(dict.fromkeys(m.key for m in found.of("ruling") if m.field == ruling))
-        gives_way = {c.key: c.yields_to for c in calculator.fields[ruling].choices}
-        said = [key for key in said if not set(gives_way[key]) & set(said)]
-        if len(said) > 1:
-            raise Refused(
-                f"I read {len(said)} things to do: {' and '.join(said)}. Ask for one at a time.",
-                field=ruling,
-            )
-        if said:
-            typed[ruling] = said[0]
-    usual = str(calculator.defaults.get(ruling, "")) if ruling else ""
-    asked = calculator.asked(typed.get(ruling, usual) if ruling else "")
-    fill_metal(asked, found, typed, workshop.metals)
-    for meaning in found.meanings:
-        named = meaning.kind in ("choice", "machine", "ruling") and meaning.field != ruling
-        if named and meaning.field in asked:
-            before = typed.setdefault(meaning.field, meaning.key)
-            if before != meaning.key:
-                raise Refused(
-                    f"I read both {before} and {meaning.key}; it can only be one.",
-                    field=meaning.field,
-                )
-    found.unknown.extend(fill_numbers(asked, found.numbers, typed))
-    _want_all(calculator, asked, found, typed, workshop)
-    return typed
+def _understood(candidate: Candidate) -> str:
+    words = candidate.cutting.words
+    used = [w for at, w in enumerate(words) if at in candidate.used and w.lower() not in FILLER]
+    return " ".join(used)
 
 
-def _want_all(
-    calculator: Calculator, asked: dict[str, Field], found: Scan, typed: dict[str, str],
-    workshop: Workshop,
-) -> None:  # fmt: skip
-    for name, field in asked.items():
-        if name in typed or name in calculator.defaults:
-            continue
-        understood = _understood(found)
-        words = f"I understood {understood}." if understood else "I understood none of that."
-        suggest = field.placeholder
-        if found.unknown:
-            words += f" I do not know `{' '.join(found.unknown)[:60]}`."
-            if field.kind is Kind.METAL:
-                suggest = _near_metal(found.unknown, workshop) or suggest
-        raise Refused(f"{words} What {field.label} is it?", field=name, suggest=suggest)
+def _refusal(best: _Tried, names: Names) -> Refused:
+    """What was understood, the one thing missing, and what to type for it."""
+    candidate = best.candidate
+    if candidate.problem is not None:
+        return candidate.problem
+    if not candidate.missing:
+        assert best.refused is not None
+        return best.refused
+    name = candidate.missing[0]
+    kind = candidate.calculator.fields[name]
+    understood = _understood(candidate)
+    says = f"I understood {understood}." if understood else "I understood none of that."
+    suggest = kind.placeholder
+    unknown = candidate.unused
+    if unknown:
+        says += f" I do not know `{' '.join(unknown)[:60]}`."
+        if kind.name == "metal":
+            suggest = _near_metal(unknown, names) or suggest
+    broken = next((s for s in candidate.cutting.sizes if s.refused is not None), None)
+    if broken is not None and broken.refused is not None and kind.numbered:
+        return broken.refused.on(name)
+    return Refused(f"{says} {kind.missing()}", field=name, suggest=suggest or None)
 
 
-def _near_metal(unknown: list[str], workshop: Workshop) -> str:
-    names = [
-        " ".join(words)
-        for words, meanings in phrases_of(workshop).items()
-        if any(m.kind == "metal" for m in meanings)
-    ]
+def _near_metal(unknown: list[str], names: Names) -> str:
+    known = [" ".join(words) for words in names.metals]
     tried = [" ".join(unknown), *unknown]
-    near = [n for text in tried for n in difflib.get_close_matches(text.lower()[:60], names, n=2)]
+    near = [n for text in tried for n in difflib.get_close_matches(text.lower()[:60], known, n=2)]
     return " or ".join(dict.fromkeys(near))
 
 
-def _answer(
-    calculator: Calculator, typed: dict[str, str], unknown: list[str], page: PageUnit,
-    workshop: Workshop,
-) -> Asked:  # fmt: skip
-    read = read_question(calculator, typed, page, workshop)
-    answer = calculator.ask(read.question, workshop)
-    said = sentence(calculator, read, page, workshop)
-    echoes = [r.echo for r in read.readings.values() if not r.plain]
-    read_as = f"{said} ({'; '.join(echoes)})" if echoes else said
-    if unknown:
-        read_as += f". Passed over: {' '.join(unknown)[:80]}"
-    return Asked(calculator, typed, read, answer, read_as)
+def _not_called(words: list[str], ways: list[Cutting], names: Names) -> Refused:
+    """Nothing in the line says what is to be done."""
+    cutting = ways[0]
+    lone = cutting.sizes[0] if len(cutting.sizes) == 1 else None
+    if lone is not None and lone.refused is not None and lone.end - lone.start == len(words):
+        # A line that is nothing but a broken size deserves the size's own sentence.
+        return lone.refused
+    known = {at for s in cutting.sizes if s.reading for at in range(s.start, s.end)}
+    metals = names.metals_in(words)
+    known.update(at for at, word in enumerate(words) if word.lower() in metals)
+    understood = " ".join(words[at] for at in sorted(known))
+    if not understood:
+        return Refused(
+            "I understood none of that. Say what is to be done, to which metal, at what size.",
+            suggest=EXAMPLE,
+        )
+    strange = [w for at, w in enumerate(words) if at not in known and w.lower() not in FILLER]
+    unread = f" I do not know: {', '.join(w for w in strange if w != ',')[:80]}." if strange else ""
+    return Refused(
+        f"I understood {understood}, but not what is to be done.{unread}",
+        field="operation",
+        suggest=f"turn {understood}"[:80],
+    )

@@ -1,31 +1,48 @@
-"""Importing this registers every calculator."""
+"""Every calculator there is: the one list."""
 
-from runk.core.cutting import sheet, speed
-from runk.core.faults import finder as faults
-from runk.core.holes import angled, hole, nearest, stops
-from runk.core.lengths import calculator as length
-from runk.core.metals import identify, pair
-from runk.core.plan import plan
-from runk.core.threads import clearance, cover, die, stud, tap, thread, tighten, which
+from __future__ import annotations
 
-__all__ = [
-    "angled",
-    "clearance",
-    "cover",
-    "die",
-    "faults",
-    "hole",
-    "identify",
-    "length",
-    "nearest",
-    "pair",
-    "plan",
-    "sheet",
-    "speed",
-    "stops",
-    "stud",
-    "tap",
-    "thread",
-    "tighten",
-    "which",
-]
+from runk.core.calculator import Catalogue
+from runk.core.cutting.sheet import SHEET
+from runk.core.cutting.speed import SPEED
+from runk.core.faults.finder import FAULTS
+from runk.core.holes.angled import ANGLED
+from runk.core.holes.hole import HOLE
+from runk.core.holes.nearest import NEAREST
+from runk.core.holes.stops import DEPTH
+from runk.core.lengths.calculator import LENGTH
+from runk.core.metals.identify import IDENTIFY
+from runk.core.metals.pair import PAIR
+from runk.core.plan.plan import PLAN
+from runk.core.threads.clearance import CLEARANCE
+from runk.core.threads.cover import COVER
+from runk.core.threads.die import DIE
+from runk.core.threads.stud import STUD
+from runk.core.threads.tap import TAP
+from runk.core.threads.thread import THREAD
+from runk.core.threads.tighten import TIGHTEN
+from runk.core.threads.which import WHICH
+
+CATALOGUE = Catalogue(
+    (
+        SPEED,
+        SHEET,
+        PLAN,
+        HOLE,
+        NEAREST,
+        DEPTH,
+        ANGLED,
+        TAP,
+        DIE,
+        STUD,
+        COVER,
+        CLEARANCE,
+        TIGHTEN,
+        WHICH,
+        THREAD,
+        FAULTS,
+        IDENTIFY,
+        PAIR,
+        LENGTH,
+    )
+)

@@ -9,10 +9,17 @@ from runk.core.units import PageUnit
 
 PSI_PER_N_MM2 = 145.0377
 _UNITS = {
-    "psi": 1 / PSI_PER_N_MM2, "lb/in2": 1 / PSI_PER_N_MM2, "bar": 0.1, "mpa": 1.0, "n/mm2": 1.0,
-    "kpa": 0.001, "lb": 1 / PSI_PER_N_MM2, "lbs": 1 / PSI_PER_N_MM2, "psig": 1 / PSI_PER_N_MM2,
+    "psi": 1 / PSI_PER_N_MM2,
+    "lb/in2": 1 / PSI_PER_N_MM2,
+    "bar": 0.1,
+    "mpa": 1.0,
+    "n/mm2": 1.0,
+    "kpa": 0.001,
+    "lb": 1 / PSI_PER_N_MM2,
+    "lbs": 1 / PSI_PER_N_MM2,
+    "psig": 1 / PSI_PER_N_MM2,
     "barg": 0.1,
-}  # fmt: skip
+}
 _PRESSURE = re.compile(r"(\d{1,6}(?:\.\d{1,6})?)\s*([a-z/0-9]*)")
 
 

@@ -70,8 +70,9 @@ class Workshop:
             owned = " or ".join(m.name for m in self.machines) or "none yet"
             raise Refused(
                 f"There is no machine called `{named[:40]}` in this workshop.",
-                field="machine", suggest=owned,
-            )  # fmt: skip
+                field="machine",
+                suggest=owned,
+            )
         for kind in kinds:
             for machine in self.machines:
                 if machine.kind is kind:

@@ -2,14 +2,7 @@
 
 from __future__ import annotations
 
-from runk.core.machines.machine import (
-    Dial,
-    Holding,
-    Limit,
-    Machine,
-    MachineKind,
-    SpeedStep,
-)
+from runk.core.machines.machine import Dial, Holding, Limit, Machine, MachineKind, SpeedStep
 from runk.core.workshop import Workshop
 from runk.demo.trays import TOOLS
 
@@ -17,9 +10,13 @@ _PULLEYS = ((43.0, 97.0), (60.5, 79.5), (79.5, 60.5), (97.0, 43.0))
 _DIRECT = (290.0, 500.0, 860.0, 1480.0)
 _BACK_GEAR = (48.0, 83.0, 142.0, 245.0)
 _MILL = (
-    (180.0, 30.1, 109.9), (310.0, 44.9, 95.1), (520.0, 61.8, 78.2),
-    (880.0, 80.1, 59.9), (1450.0, 96.3, 43.7), (2400.0, 109.9, 30.1),
-)  # fmt: skip
+    (180.0, 30.1, 109.9),
+    (310.0, 44.9, 95.1),
+    (520.0, 61.8, 78.2),
+    (880.0, 80.1, 59.9),
+    (1450.0, 96.3, 43.7),
+    (2400.0, 109.9, 30.1),
+)
 
 LATHE = Machine(
     key="lathe",

@@ -34,25 +34,41 @@ SLATE: tuple[tuple[str, dict[str, str], str, str, bool], ...] = (
     (
         "Cylinder, 22 mm bore",
         {
-            "operation": "bore", "diameter": "21.8", "metal": "grey-iron", "tool": "carbide",
-            "held": "four-jaw", "bar": "8", "overhang": "45", "length": "40",
+            "operation": "bore",
+            "diameter": "21.8",
+            "metal": "grey-iron",
+            "tool": "carbide",
+            "held": "four-jaw",
+            "bar": "8",
+            "overhang": "45",
+            "length": "40",
         },
-        "Leave the last two tenths for the reamer.", "mm", False,
+        "Leave the last two tenths for the reamer.",
+        "mm",
+        False,
     ),
     (
         "Crankshaft from the solid",
         {
-            "operation": "turn", "diameter": '1 1/8"', "metal": "mild-steel",
-            "meets": "interrupted", "held": "between centres", "overhang": '5"',
+            "operation": "turn",
+            "diameter": '1 1/8"',
+            "metal": "mild-steel",
+            "meets": "interrupted",
+            "held": "between centres",
+            "overhang": '5"',
         },
-        "Webs first, throws packed.", "mm", False,
+        "Webs first, throws packed.",
+        "mm",
+        False,
     ),
     (
         "Gland",
         {"operation": "drill", "diameter": "#30", "metal": "brass", "length": '1/2"'},
-        "", "mm", True,
+        "",
+        "mm",
+        True,
     ),
-)  # fmt: skip
+)
 
 
 def is_filled(session: Session) -> bool:

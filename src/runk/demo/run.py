@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from runk.api.calculators import answer_typed, calculator_named
+from runk.api.calculators import answer_typed
+from runk.core.cutting.speed import SPEED
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
 from runk.demo.engines import SLATE, fill, is_filled
@@ -22,13 +23,21 @@ def prepare(store: Store) -> None:
         if is_filled(session):
             return
         parts = fill(session)
-        speed = calculator_named("speed")
+        speed = SPEED
         for number, (part, question, note, unit, ticked) in enumerate(reversed(SLATE)):
             page = PageUnit(unit)
             said = answer_typed(speed, question, page, WORKSHOP)
             row = SlateRow(
-                keep_key=f"demo-{number:04d}", calculator="speed", calculator_version=speed.version,
-                page_unit=page, question=question, answer=said, title=said["read_as"],
-                headline=said["headline"], note=note, ticked=ticked, part_id=parts[part],
-            )  # fmt: skip
+                keep_key=f"demo-{number:04d}",
+                calculator="speed",
+                calculator_version=speed.version,
+                page_unit=page,
+                question=question,
+                answer=said,
+                title=said["read_as"],
+                headline=said["headline"],
+                note=note,
+                ticked=ticked,
+                part_id=parts[part],
+            )
             keep(session, row)

@@ -12,16 +12,28 @@ from runk.core.tools import ShopTool, State, ToolKind
 from runk.core.tools.sets import tool_set
 
 _GAPS = {
-    "#43": State.MISSING, "#51": State.BENT, "#58": State.MISSING, "letter Q": State.MISSING,
-    "4.2 mm": State.BLUNT, "1.3 mm": State.MISSING, "2.5 mm": State.BENT, '3/32"': State.MISSING,
+    "#43": State.MISSING,
+    "#51": State.BENT,
+    "#58": State.MISSING,
+    "letter Q": State.MISSING,
+    "4.2 mm": State.BLUNT,
+    "1.3 mm": State.MISSING,
+    "2.5 mm": State.BENT,
+    '3/32"': State.MISSING,
     "6.8 mm": State.MISSING,
-}  # fmt: skip
+}
 _REAMERS = (
-    ('1/8"', "hand", 12.0), ('3/16"', "hand", 16.0), ('1/4"', "hand", 20.0),
-    ("5/16\"", "hand", 24.0), ("4 mm", "hand", 14.0),
-    ("5 mm", "machine", 1.0), ("6 mm", "machine", 1.0),
-    ("8 mm", "machine", 1.5), ("10 mm", "machine", 1.5), ('1/2"', "machine", 2.0),
-)  # fmt: skip
+    ('1/8"', "hand", 12.0),
+    ('3/16"', "hand", 16.0),
+    ('1/4"', "hand", 20.0),
+    ('5/16"', "hand", 24.0),
+    ("4 mm", "hand", 14.0),
+    ("5 mm", "machine", 1.0),
+    ("6 mm", "machine", 1.0),
+    ("8 mm", "machine", 1.5),
+    ("10 mm", "machine", 1.5),
+    ('1/2"', "machine", 2.0),
+)
 _CUTTERS = (
     (ToolKind.SLOT_DRILL, ("2 mm", "3 mm", "4 mm", "6 mm", "10 mm")),
     (ToolKind.END_MILL, ("3 mm", "5 mm", "6 mm", "8 mm", "12 mm", '1/4"', '5/8"')),
@@ -34,10 +46,13 @@ _TAPS: tuple[tuple[tuple[str, ...], tuple[str, ...]], ...] = (
 )
 _DIES = ("M3", "M4", "M5", "2 BA", "4 BA", "6 BA", "1/4x40 ME")
 _MEASURES = (
-    ("micrometer 0 to 25", "25", 0.01), ("micrometer 0 to 1 in", "25.4", 0.0254),
-    ("caliper", "150", 0.02), ("depth gauge", "150", 0.02), ("dial indicator", "10", 0.01),
+    ("micrometer 0 to 25", "25", 0.01),
+    ("micrometer 0 to 1 in", "25.4", 0.0254),
+    ("caliper", "150", 0.02),
+    ("depth gauge", "150", 0.02),
+    ("dial indicator", "10", 0.01),
     ("steel rule", "300", 0.5),
-)  # fmt: skip
+)
 
 
 def _all() -> Iterator[ShopTool]:

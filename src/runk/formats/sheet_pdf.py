@@ -100,9 +100,13 @@ def sheet_pdf(answer: SheetAnswer, paper: Paper = Paper.A4) -> bytes:
 
 
 def _page(
-    canvas: Canvas, answer: SheetAnswer, layout: Layout, first_row: int, first_column: int,
+    canvas: Canvas,
+    answer: SheetAnswer,
+    layout: Layout,
+    first_row: int,
+    first_column: int,
     page: str,
-) -> None:  # fmt: skip
+) -> None:
     wide, high = layout.size
     top = high - MARGIN
     canvas.setFillColorRGB(*_INK)
@@ -139,9 +143,15 @@ def _page(
 
 
 def _row(
-    canvas: Canvas, layout: Layout, row: SheetRow, cells: tuple[SheetCell, ...], bottom: float,
-    end: float, *, banded: bool,
-) -> None:  # fmt: skip
+    canvas: Canvas,
+    layout: Layout,
+    row: SheetRow,
+    cells: tuple[SheetCell, ...],
+    bottom: float,
+    end: float,
+    *,
+    banded: bool,
+) -> None:
     if banded:
         canvas.setFillColorRGB(*_BAND)
         canvas.rect(MARGIN, bottom, end - MARGIN, layout.row_high, stroke=0, fill=1)

@@ -14,8 +14,17 @@ from runk.core.tools import ShopTool, State, ToolKind, check_tool
 from runk.core.tools.sets import jobber_flute_mm
 from runk.core.units import PageUnit
 
-COLUMNS = ("kind", "series", "name", "size_mm", "state", "reach_mm", "lead_mm", "width_mm",
-           "resolution_mm")  # fmt: skip
+COLUMNS = (
+    "kind",
+    "series",
+    "name",
+    "size_mm",
+    "state",
+    "reach_mm",
+    "lead_mm",
+    "width_mm",
+    "resolution_mm",
+)
 _WANTED = ("kind", "name")
 _OPTIONAL = ("reach_mm", "lead_mm", "width_mm", "resolution_mm")
 MOST_LINES, MOST_TOOLS = 100_000, 10_000
@@ -110,9 +119,10 @@ def _tool(names: list[str], cells: list[str], number: int) -> ShopTool:
     if len(cells) != len(names):
         few = len(cells) < len(names)
         raise _line(
-            number, f"has {len(cells)} cells and the heading has {len(names)}: "
+            number,
+            f"has {len(cells)} cells and the heading has {len(names)}: "
             f"{'is it cut off?' if few else 'a decimal comma wants quotes or semicolons.'}",
-        )  # fmt: skip
+        )
     row = {name: cell.strip() for name, cell in zip(names, cells, strict=True)}
     kind = row["kind"].lower()
     if kind not in tuple(ToolKind):

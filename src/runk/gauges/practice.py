@@ -38,24 +38,52 @@ class Exercise:
 
 EXERCISES = (
     Exercise(
-        "stub", "A stiff stub", "It hardly springs: what you wind on is what comes off.",
-        (("job", "outside"), ("metal", "free-cutting-steel"), ("now", "20"), ("wanted", "18"),
-         ("smallest", "17.97"), ("largest", "18"), ("held", "three-jaw")),
+        "stub",
+        "A stiff stub",
+        "It hardly springs: what you wind on is what comes off.",
+        (
+            ("job", "outside"),
+            ("metal", "free-cutting-steel"),
+            ("now", "20"),
+            ("wanted", "18"),
+            ("smallest", "17.97"),
+            ("largest", "18"),
+            ("held", "three-jaw"),
+        ),
     ),
     Exercise(
-        "bar", "A slender bar",
+        "bar",
+        "A slender bar",
         "It leans away from the tool, and comes back when the cut gets lighter.",
-        (("job", "outside"), ("metal", "mild-steel"), ("now", "10"), ("wanted", "9"),
-         ("smallest", "8.97"), ("largest", "9"), ("held", "three-jaw"), ("overhang", "45")),
+        (
+            ("job", "outside"),
+            ("metal", "mild-steel"),
+            ("now", "10"),
+            ("wanted", "9"),
+            ("smallest", "8.97"),
+            ("largest", "9"),
+            ("held", "three-jaw"),
+            ("overhang", "45"),
+        ),
     ),
     Exercise(
-        "bore", "A bore on a long bar",
+        "bore",
+        "A bore on a long bar",
         "The bar leans, and the last cut must not take what the one before left behind.",
-        (("job", "bore"), ("metal", "grey-iron"), ("now", "20.8"), ("wanted", "22"),
-         ("smallest", "22"), ("largest", "22.03"), ("held", "four-jaw"), ("bar", "10"),
-         ("overhang", "50"), ("length", "45")),
+        (
+            ("job", "bore"),
+            ("metal", "grey-iron"),
+            ("now", "20.8"),
+            ("wanted", "22"),
+            ("smallest", "22"),
+            ("largest", "22.03"),
+            ("held", "four-jaw"),
+            ("bar", "10"),
+            ("overhang", "50"),
+            ("length", "45"),
+        ),
     ),
-)  # fmt: skip
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -137,9 +165,10 @@ def exercise_named(key: str) -> Exercise:
         if one.key == key:
             return one
     raise Refused(
-        f"There is no exercise called `{key[:20]}`.", field="exercise",
+        f"There is no exercise called `{key[:20]}`.",
+        field="exercise",
         suggest=" or ".join(e.key for e in EXERCISES),
-    )  # fmt: skip
+    )
 
 
 def cut_of(exercise: Exercise, workshop: Workshop) -> Settled:
@@ -150,9 +179,14 @@ def cut_of(exercise: Exercise, workshop: Workshop) -> Settled:
 
 
 def practise(
-    exercise: Exercise, workshop: Workshop, seed: int, moves: Sequence[Move], *,
-    advised: bool = False, finished: bool = False,
-) -> Practice:  # fmt: skip
+    exercise: Exercise,
+    workshop: Workshop,
+    seed: int,
+    moves: Sequence[Move],
+    *,
+    advised: bool = False,
+    finished: bool = False,
+) -> Practice:
     """Where a piece stands after some moves: the same moves on the same seed, the same piece.
 
     Args:
@@ -195,11 +229,23 @@ def practise(
     )
     apart = f"{spec.low_mm:g} and {spec.high_mm:g} mm"
     return Practice(
-        exercise.key, exercise.name, exercise.lesson,
-        f"From {spec.now_mm:g} mm to between {apart}.", dial_says(spec), spec.now_mm, spec.low_mm,
-        spec.high_mm, spec.growing, tuple(made), lathe.passes, told, detail, divisions, fine,
+        exercise.key,
+        exercise.name,
+        exercise.lesson,
+        f"From {spec.now_mm:g} mm to between {apart}.",
+        dial_says(spec),
+        spec.now_mm,
+        spec.low_mm,
+        spec.high_mm,
+        spec.growing,
+        tuple(made),
+        lathe.passes,
+        told,
+        detail,
+        divisions,
+        fine,
         _score(spec, seed, lathe) if finished else None,
-    )  # fmt: skip
+    )
 
 
 def _advice(
@@ -213,9 +259,11 @@ def _advice(
     if answer.state != "cut" or following is None:
         return answer.next_says, answer.next_detail, None, True
     return (
-        answer.next_says, answer.next_detail, following.divisions,
+        answer.next_says,
+        answer.next_detail,
+        following.divisions,
         following.kind is not PassKind.ROUGH,
-    )  # fmt: skip
+    )
 
 
 def advised_run(spec: CutSpec, seed: int) -> SimulatedLathe:
@@ -262,6 +310,12 @@ def _score(spec: CutSpec, seed: int, lathe: SimulatedLathe) -> Score:
     else:
         says = f"Still {both(spec, lathe.left_mm - spec.most_left, 3)} over: that can be put right."
     return Score(
-        lathe.size_mm, within, lathe.passes, lost, advised.passes, inside(advised),
-        max(0, points - _PER_PASS * more), says,
-    )  # fmt: skip
+        lathe.size_mm,
+        within,
+        lathe.passes,
+        lost,
+        advised.passes,
+        inside(advised),
+        max(0, points - _PER_PASS * more),
+        says,
+    )

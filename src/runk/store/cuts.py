@@ -26,15 +26,19 @@ _NEWEST = (
     .outerjoin(_EVENTS, _EVENTS.c.cut_id == CutRow.id)
     .group_by(CutRow.id)
     .where(CutRow.id == bindparam("cut"), CutRow.deleted_at.is_(None))
-)  # fmt: skip
+)
 _AFTER = (
     select(
-        _EVENTS.c.id, _EVENTS.c.kind, _EVENTS.c.sizes_mm, _EVENTS.c.wound, _EVENTS.c.warm_deg,
+        _EVENTS.c.id,
+        _EVENTS.c.kind,
+        _EVENTS.c.sizes_mm,
+        _EVENTS.c.wound,
+        _EVENTS.c.warm_deg,
         _EVENTS.c.undoes,
     )
     .where(_EVENTS.c.cut_id == bindparam("cut"), _EVENTS.c.id > bindparam("event"))
     .order_by(_EVENTS.c.id)
-)  # fmt: skip
+)
 _ADD = insert(_EVENTS).prefix_with("OR IGNORE")
 
 
@@ -58,26 +62,48 @@ def _cut(row: CutRow) -> KeptCut:
     cautions = tuple((word, about, says) for word, about, says in row.said["cautions"])
     said = Said(**(row.said | {"cautions": cautions}))
     return KeptCut(
-        row.id, row.title, row.page_unit, row.question, spec, said, row.seed, row.part_id,
+        row.id,
+        row.title,
+        row.page_unit,
+        row.question,
+        spec,
+        said,
+        row.seed,
+        row.part_id,
         row.started_at,
-    )  # fmt: skip
+    )
 
 
 def start_cut(
-    session: Session, keep_key: str, title: str, question: dict[str, Any], page_unit: str,
-    version: int, spec: CutSpec, said: Said, *, seed: int | None = None,
+    session: Session,
+    keep_key: str,
+    title: str,
+    question: dict[str, Any],
+    page_unit: str,
+    version: int,
+    spec: CutSpec,
+    said: Said,
+    *,
+    seed: int | None = None,
     part_id: int | None = None,
-) -> KeptCut:  # fmt: skip
+) -> KeptCut:
     """Keep a new cut; the same ``keep_key`` twice keeps it once."""
     before = session.scalar(select(CutRow).where(CutRow.keep_key == keep_key))
     if before is not None:
         return _cut(before)
     check_part(session, part_id)
     row = CutRow(
-        keep_key=keep_key, calculator_version=version, page_unit=page_unit, question=question,
-        spec=asdict(spec), said=asdict(said), title=title, seed=seed, part_id=part_id,
+        keep_key=keep_key,
+        calculator_version=version,
+        page_unit=page_unit,
+        question=question,
+        spec=asdict(spec),
+        said=asdict(said),
+        title=title,
+        seed=seed,
+        part_id=part_id,
         started_at=now(),
-    )  # fmt: skip
+    )
     session.add(row)
     session.flush()
     return _cut(row)
@@ -132,10 +158,15 @@ def known_event(connection: Connection, event_key: str) -> bool:
 def add_event(connection: Connection, cut: int, event_key: str, event: Event) -> Event | None:
     """Add what happened; None where an event with this key is there already."""
     given = {
-        "cut_id": cut, "event_key": event_key, "kind": event.kind.value,
-        "sizes_mm": list(event.sizes_mm), "wound": event.wound, "warm_deg": event.warm_deg,
-        "undoes": event.undoes, "at": now(),
-    }  # fmt: skip
+        "cut_id": cut,
+        "event_key": event_key,
+        "kind": event.kind.value,
+        "sizes_mm": list(event.sizes_mm),
+        "wound": event.wound,
+        "warm_deg": event.warm_deg,
+        "undoes": event.undoes,
+        "at": now(),
+    }
     done = connection.execute(_ADD, given)
     if not done.rowcount:
         return None

@@ -82,8 +82,9 @@ def _check_name(session: Session, machine: Machine, key: str) -> None:
         if same and kept.machine.key != key:
             raise Refused(
                 f"There is a machine called {machine.name} already.",
-                field="name", suggest=f"{machine.name} 2",
-            )  # fmt: skip
+                field="name",
+                suggest=f"{machine.name} 2",
+            )
 
 
 def add_machine(session: Session, machine: Machine) -> KeptMachine:

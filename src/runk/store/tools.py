@@ -21,12 +21,18 @@ _TOOLS = cast(Table, ToolRow.__table__)
 _OPTIONAL = ("reach_mm", "lead_mm", "width_mm", "resolution_mm")
 _READ = (
     select(
-        _TOOLS.c.id, _TOOLS.c.version, _TOOLS.c.kind, _TOOLS.c.name, _TOOLS.c.size,
-        _TOOLS.c.series, _TOOLS.c.state, *(_TOOLS.c[name] for name in _OPTIONAL),
+        _TOOLS.c.id,
+        _TOOLS.c.version,
+        _TOOLS.c.kind,
+        _TOOLS.c.name,
+        _TOOLS.c.size,
+        _TOOLS.c.series,
+        _TOOLS.c.state,
+        *(_TOOLS.c[name] for name in _OPTIONAL),
     )
     .where(_TOOLS.c.deleted_at.is_(None))
     .order_by(_TOOLS.c.id)
-)  # fmt: skip
+)
 _MARK = select(
     func.count(), func.sum(_TOOLS.c.version), func.count(_TOOLS.c.deleted_at)
 ).select_from(_TOOLS)
@@ -63,10 +69,16 @@ def tools_mark(session: Session) -> tuple[int, int, int]:
 
 def _values(tool: ShopTool) -> dict[str, Any]:
     return {
-        "version": 1, "kind": tool.kind.value, "series": tool.series, "name": tool.name,
-        "name_key": tool.name.lower(), "size": str(tool.size_mm), "state": tool.state.value,
-        "deleted_at": None, **{name: getattr(tool, name) for name in _OPTIONAL},
-    }  # fmt: skip
+        "version": 1,
+        "kind": tool.kind.value,
+        "series": tool.series,
+        "name": tool.name,
+        "name_key": tool.name.lower(),
+        "size": str(tool.size_mm),
+        "state": tool.state.value,
+        "deleted_at": None,
+        **{name: getattr(tool, name) for name in _OPTIONAL},
+    }
 
 
 def put_tools(session: Session, tools: Iterable[ShopTool], *, keep_state: bool = False) -> int:

@@ -3,1041 +3,7 @@
  * Do not make direct changes to the file.
  */
 
-export interface paths {
-    "/api/alive": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Alive */
-        get: operations["alive_api_alive_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/ask": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Ask Line */
-        post: operations["ask_line_api_ask_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/angled-hole": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** A passage at an angle */
-        post: operations["angled_hole_api_calc_angled_hole_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/clearance": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** The hole a screw passes through */
-        post: operations["clearance_api_calc_clearance_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/cover": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Studs of a cover under pressure */
-        post: operations["cover_api_calc_cover_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/depth": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Where the stop is set */
-        post: operations["depth_api_calc_depth_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/die": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** A thread by die */
-        post: operations["die_api_calc_die_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/faults": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** What went wrong, and what to change first */
-        post: operations["faults_api_calc_faults_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/hole": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** A hole: every drill in its turn */
-        post: operations["hole_api_calc_hole_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/identify": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Which metal is this */
-        post: operations["identify_api_calc_identify_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/length": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** A size in every unit */
-        post: operations["length_api_calc_length_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/nearest-drill": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** The nearest drill that is owned */
-        post: operations["nearest_drill_api_calc_nearest_drill_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/pair": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** May these two run on each other */
-        post: operations["pair_api_calc_pair_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/plan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** To size: what to wind on, pass by pass */
-        post: operations["plan_api_calc_plan_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/sheet": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Wall sheet of a machine */
-        post: operations["sheet_api_calc_sheet_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/speed": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Speed, feed and depth of cut */
-        post: operations["speed_api_calc_speed_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/speed/fan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** /Calc/Speed/Fan */
-        post: operations["_calc_speed_fan_api_calc_speed_fan_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/stud": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** A stud, and a set of them */
-        post: operations["stud_api_calc_stud_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/tap": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** A tapped hole */
-        post: operations["tap_api_calc_tap_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/thread": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** A thread's own sizes */
-        post: operations["thread_api_calc_thread_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/tighten": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** How tight a nut goes */
-        post: operations["tighten_api_calc_tighten_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/which-thread": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Which thread is this? */
-        post: operations["which_thread_api_calc_which_thread_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calculators": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** List Calculators */
-        get: operations["list_calculators_api_calculators_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Every Cut */
-        get: operations["every_cut_api_cuts_get"];
-        put?: never;
-        /** Start */
-        post: operations["start_api_cuts_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{cut}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** One Cut */
-        get: operations["one_cut_api_cuts__cut__get"];
-        put?: never;
-        post?: never;
-        /** Throw */
-        delete: operations["throw_api_cuts__cut__delete"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{cut}/back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Back */
-        post: operations["back_api_cuts__cut__back_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{cut}/done": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Done */
-        post: operations["done_api_cuts__cut__done_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{cut}/gauge": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** From Gauge */
-        post: operations["from_gauge_api_cuts__cut__gauge_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{cut}/readings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Reading */
-        post: operations["reading_api_cuts__cut__readings_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{cut}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Undo */
-        post: operations["undo_api_cuts__cut__undo_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/engines": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Everything */
-        get: operations["everything_api_engines_get"];
-        put?: never;
-        /** Add Engine */
-        post: operations["add_engine_api_engines_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/engines/{engine_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        /** Rename Engine */
-        patch: operations["rename_engine_api_engines__engine_id__patch"];
-        trace?: never;
-    };
-    "/api/engines/{engine_id}/parts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Add Part */
-        post: operations["add_part_api_engines__engine_id__parts_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/engines/{item}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /** Delete /Engines/{Item} */
-        delete: operations["DELETE__engines__item__api_engines__item__delete"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/engines/{item}/back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Post /Engines/{Item}/Back */
-        post: operations["POST__engines__item__back_api_engines__item__back_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/machines": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Machines */
-        get: operations["machines_api_machines_get"];
-        put?: never;
-        /** Add */
-        post: operations["add_api_machines_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/machines/{key}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Save */
-        put: operations["save_api_machines__key__put"];
-        post?: never;
-        /** Delete */
-        delete: operations["delete_api_machines__key__delete"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/machines/{key}/back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Back */
-        post: operations["back_api_machines__key__back_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/metals": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Metals */
-        get: operations["metals_api_metals_get"];
-        put?: never;
-        /** Add */
-        post: operations["add_api_metals_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/metals/{key}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Save */
-        put: operations["save_api_metals__key__put"];
-        post?: never;
-        /** Delete */
-        delete: operations["delete_api_metals__key__delete"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/metals/{key}/back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Back */
-        post: operations["back_api_metals__key__back_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/parts/{item}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /** Delete /Parts/{Item} */
-        delete: operations["DELETE__parts__item__api_parts__item__delete"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/parts/{item}/back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Post /Parts/{Item}/Back */
-        post: operations["POST__parts__item__back_api_parts__item__back_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/parts/{part_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        /** Rename Part */
-        patch: operations["rename_part_api_parts__part_id__patch"];
-        trace?: never;
-    };
-    "/api/practice": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Exercises */
-        get: operations["exercises_api_practice_get"];
-        put?: never;
-        /** Play */
-        post: operations["play_api_practice_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sheet/csv": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Table */
-        get: operations["table_api_sheet_csv_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sheet/pdf": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Pdf */
-        get: operations["pdf_api_sheet_pdf_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sign-in": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Sign In */
-        post: operations["sign_in_api_sign_in_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sign-out": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Sign Out */
-        post: operations["sign_out_api_sign_out_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/slate": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Everything */
-        get: operations["everything_api_slate_get"];
-        put?: never;
-        /** Keep Answer */
-        post: operations["keep_answer_api_slate_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/slate/order": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Put In Order */
-        put: operations["put_in_order_api_slate_order_put"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/slate/{item}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /** Wipe Item */
-        delete: operations["wipe_item_api_slate__item__delete"];
-        options?: never;
-        head?: never;
-        /** Change Item */
-        patch: operations["change_item_api_slate__item__patch"];
-        trace?: never;
-    };
-    "/api/slate/{item}/back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Bring Back */
-        post: operations["bring_back_api_slate__item__back_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/tablet": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Tablet */
-        get: operations["tablet_api_tablet_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/tablet/qr": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Qr */
-        get: operations["qr_api_tablet_qr_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/tools": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Trays */
-        get: operations["trays_api_tools_get"];
-        put?: never;
-        /** Add */
-        post: operations["add_api_tools_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/tools/csv": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Table */
-        get: operations["table_api_tools_csv_get"];
-        put?: never;
-        /** Bring In */
-        post: operations["bring_in_api_tools_csv_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/tools/sets/{key}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Add Set */
-        post: operations["add_set_api_tools_sets__key__post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/tools/{tool}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /** Remove */
-        delete: operations["remove_api_tools__tool__delete"];
-        options?: never;
-        head?: never;
-        /** Mark */
-        patch: operations["mark_api_tools__tool__patch"];
-        trace?: never;
-    };
-    "/api/tools/{tool}/back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Back */
-        post: operations["back_api_tools__tool__back_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-}
+export type paths = Record<string, never>;
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
@@ -1051,7 +17,6 @@ export interface components {
             length_mm: components["schemas"]["FigureWire"];
             mouth_mm: components["schemas"]["FigureWire"];
             room_mm: components["schemas"]["FigureWire"] | null;
-            /** Says */
             says: string;
             travel_mm: components["schemas"]["FigureWire"];
             wall_mm: components["schemas"]["FigureWire"] | null;
@@ -1059,25 +24,25 @@ export interface components {
         /** AngledHoleQuestion */
         AngledHoleQuestion: {
             /**
-             * Across
              * @description metal across
+             * @default null
              */
-            across?: string | number | null;
+            across: string | number | null;
             /**
-             * Angle
              * @description angle
+             * @default null
              */
-            angle?: string | number | null;
+            angle: string | number | null;
             /**
-             * Drill
              * @description drill
+             * @default null
              */
-            drill?: string | number | null;
+            drill: string | number | null;
             /**
-             * Room
              * @description room along the face
+             * @default null
              */
-            room?: string | number | null;
+            room: string | number | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -1087,6 +52,31 @@ export interface components {
         /** AngledHoleReply */
         AngledHoleReply: {
             answer: components["schemas"]["AngledAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * AnyReply
+         * @description A reply of any calculator: its answer's fields are in the calculator's description.
+         */
+        AnyReply: {
+            /** Answer */
+            answer: {
+                [key: string]: unknown;
+            };
             /** Calculator */
             calculator: string;
             /** Cautions */
@@ -1129,24 +119,34 @@ export interface components {
         AskOut: {
             /** Calculator */
             calculator: string;
-            /** Reply */
-            reply: {
-                [key: string]: unknown;
-            };
+            /** Others */
+            others: components["schemas"]["OtherOut"][];
+            reply: components["schemas"]["AnyReply"];
             /** Typed */
             typed: {
-                [key: string]: unknown;
+                [key: string]: string;
             };
+            /** Unused */
+            unused: string[];
         };
         /**
          * CalculatorOut
-         * @description A registered calculator.
+         * @description A calculator: its question as a sentence, its answer as a page, where it is found.
          */
         CalculatorOut: {
+            /** Answers */
+            answers: {
+                [key: string]: components["schemas"]["ColumnOut"][];
+            };
+            door: components["schemas"]["DoorOut"];
             /** Fields */
             fields: components["schemas"]["FieldOut"][];
             /** Name */
             name: string;
+            /** Opening */
+            opening: {
+                [key: string]: string;
+            };
             /** Sentences */
             sentences: {
                 [key: string]: string;
@@ -1158,28 +158,19 @@ export interface components {
         };
         /** CandidateWire */
         CandidateWire: {
-            /** Against */
             against: string[];
             density_g_per_cm3: components["schemas"]["FigureWire"];
-            /** Fits */
             fits: boolean;
-            /** Metal */
             metal: string;
-            /** Name */
             name: string;
             off_percent: components["schemas"]["FigureWire"];
         };
         /** CauseWire */
         CauseWire: {
-            /** Cause */
             cause: string;
-            /** Change */
             change: string;
-            /** Check */
             check: string;
-            /** Order */
             order: number;
-            /** Source */
             source: string;
         };
         /**
@@ -1223,32 +214,28 @@ export interface components {
         };
         /** ClearanceAnswerWire */
         ClearanceAnswerWire: {
-            /** Coarse Drill */
             coarse_drill: string;
             coarse_mm: components["schemas"]["FigureWire"];
             drill_mm: components["schemas"]["FigureWire"];
-            /** Drill Name */
             drill_name: string;
-            /** Fine Drill */
             fine_drill: string;
             fine_mm: components["schemas"]["FigureWire"];
             hole_mm: components["schemas"]["FigureWire"];
-            /** Medium Drill */
             medium_drill: string;
             medium_mm: components["schemas"]["FigureWire"];
         };
         /** ClearanceQuestion */
         ClearanceQuestion: {
             /**
-             * Fit
              * @description fit: fine, medium, coarse
+             * @default null
              */
-            fit?: string | null;
+            fit: string | null;
             /**
-             * Thread
              * @description thread
+             * @default null
              */
-            thread?: string | null;
+            thread: string | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -1258,30 +245,47 @@ export interface components {
         /** ClearanceReply */
         ClearanceReply: {
             answer: components["schemas"]["ClearanceAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
+        };
+        /**
+         * ColumnOut
+         * @description A field of an answer, or of a row of a table, as it is shown.
+         */
+        ColumnOut: {
+            /** Columns */
+            columns: components["schemas"]["ColumnOut"][];
+            /** Drawn */
+            drawn: boolean;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "figure" | "text" | "count" | "flag" | "texts" | "table" | "answer";
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            /**
+             * Rank
+             * @enum {string}
+             */
+            rank: "big" | "says" | "row" | "folded";
+            /** Under */
+            under: string;
         };
         /** CoverAnswerWire */
         CoverAnswerWire: {
@@ -1290,10 +294,8 @@ export interface components {
             chord_mm: components["schemas"]["FigureWire"];
             chord_over_diameter_ratio: components["schemas"]["FigureWire"];
             circle_mm: components["schemas"]["FigureWire"];
-            /** Count */
             count: number;
             inner_wall_mm: components["schemas"]["FigureWire"];
-            /** Least */
             least: number;
             load_n: components["schemas"]["FigureWire"];
             major_mm: components["schemas"]["FigureWire"];
@@ -1309,40 +311,40 @@ export interface components {
         /** CoverQuestion */
         CoverQuestion: {
             /**
-             * Allowed
              * @description stress allowed, N/mm²
+             * @default null
              */
-            allowed?: string | number | null;
+            allowed: string | number | null;
             /**
-             * Circle
              * @description stud circle
+             * @default null
              */
-            circle?: string | number | null;
+            circle: string | number | null;
             /**
-             * Count
              * @description studs
+             * @default null
              */
-            count?: string | number | null;
+            count: string | number | null;
             /**
-             * Pressure
              * @description pressure
+             * @default null
              */
-            pressure?: string | number | null;
+            pressure: string | number | null;
             /**
-             * Rim
              * @description diameter of the cover
+             * @default null
              */
-            rim?: string | number | null;
+            rim: string | number | null;
             /**
-             * Seal
              * @description diameter under pressure
+             * @default null
              */
-            seal?: string | number | null;
+            seal: string | number | null;
             /**
-             * Thread
              * @description thread
+             * @default null
              */
-            thread?: string | null;
+            thread: string | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -1352,30 +354,37 @@ export interface components {
         /** CoverReply */
         CoverReply: {
             answer: components["schemas"]["CoverAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
+        };
+        /** CutAnswerWire */
+        CutAnswerWire: {
+            causes: components["schemas"]["CauseWire"][];
+            first: string;
+            first_check: string;
+            new_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
+            new_position: string;
+            new_rpm: components["schemas"]["FigureWire"] | null;
+            off_percent: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "cut";
+            target_rpm: components["schemas"]["FigureWire"];
         };
         /**
          * CutLine
@@ -1426,13 +435,9 @@ export interface components {
         /** DepthAnswerWire */
         DepthAnswerWire: {
             divisions: components["schemas"]["FigureWire"] | null;
-            /** Machine */
             machine: string;
-            /** Says */
             says: string;
-            /** Stack */
             stack: components["schemas"]["StackPartWire"][];
-            /** Stop */
             stop: string;
             stop_mm: components["schemas"]["FigureWire"];
             travel_mm: components["schemas"]["FigureWire"];
@@ -1440,85 +445,76 @@ export interface components {
         /** DepthQuestion */
         DepthQuestion: {
             /**
-             * Block
              * @description block
+             * @default null
              */
-            block?: string | number | null;
+            block: string | number | null;
             /**
-             * Deep
              * @description depth, height or distance
+             * @default null
              */
-            deep?: string | number | null;
+            deep: string | number | null;
             /**
-             * Drill
              * @description drill
+             * @default null
              */
-            drill?: string | number | null;
+            drill: string | number | null;
             /**
-             * Feeler
              * @description feeler
+             * @default null
              */
-            feeler?: string | number | null;
+            feeler: string | number | null;
             /**
-             * Finder
              * @description finder's tip
+             * @default null
              */
-            finder?: string | number | null;
+            finder: string | number | null;
             /**
-             * Machine
              * @description machine
+             * @default null
              */
-            machine?: string | null;
+            machine: string | null;
             /**
-             * Pin
              * @description gauge pin
+             * @default null
              */
-            pin?: string | number | null;
+            pin: string | number | null;
             /**
-             * Side
              * @description side: before, beyond
+             * @default null
              */
-            side?: string | null;
+            side: string | null;
             /**
-             * Start
              * @description reading at the touch
+             * @default null
              */
-            start?: string | number | null;
+            start: string | number | null;
             /**
              * @description what a bare number means
              * @default mm
              */
             unit: components["schemas"]["PageUnit"];
             /**
-             * Way
              * @description way: touch, pin, block, edge
+             * @default null
              */
-            way?: string | null;
+            way: string | null;
         };
         /** DepthReply */
         DepthReply: {
             answer: components["schemas"]["DepthAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -1557,52 +553,46 @@ export interface components {
         };
         /** DieAnswerWire */
         DieAnswerWire: {
-            /** Back Off Says */
             back_off_says: string;
             blank_mm: components["schemas"]["FigureWire"];
-            /** Chamfer Says */
             chamfer_says: string;
             clean_every_mm: components["schemas"]["FigureWire"];
             clean_every_turns: components["schemas"]["FigureWire"];
-            /** Lubricant */
             lubricant: string;
             major_mm: components["schemas"]["FigureWire"];
-            /** Passes */
             passes: components["schemas"]["DiePassWire"][];
             pilot_long_mm: components["schemas"]["FigureWire"];
             pilot_mm: components["schemas"]["FigureWire"];
             pitch_mm: components["schemas"]["FigureWire"];
             turns: components["schemas"]["FigureWire"] | null;
-            /** Withdrawals */
             withdrawals: number | null;
         };
         /** DiePassWire */
         DiePassWire: {
-            /** Says */
             says: string;
         };
         /** DieQuestion */
         DieQuestion: {
             /**
-             * Ending
              * @description ending: plain, shoulder
+             * @default null
              */
-            ending?: string | null;
+            ending: string | null;
             /**
-             * Long
              * @description length of thread
+             * @default null
              */
-            long?: string | number | null;
+            long: string | number | null;
             /**
-             * Metal
              * @description metal
+             * @default null
              */
-            metal?: string | null;
+            metal: string | null;
             /**
-             * Thread
              * @description thread
+             * @default null
              */
-            thread?: string | null;
+            thread: string | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -1612,27 +602,18 @@ export interface components {
         /** DieReply */
         DieReply: {
             answer: components["schemas"]["DieAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -1652,13 +633,25 @@ export interface components {
             /** Wound */
             wound?: string | null;
         };
+        /**
+         * DoorOut
+         * @description Where a calculator is found in the house.
+         */
+        DoorOut: {
+            /** Group */
+            group: string;
+            /** Path */
+            path: string;
+            /** Room */
+            room: string;
+            /** Tab */
+            tab: string;
+        };
         /** DrillChoiceWire */
         DrillChoiceWire: {
-            /** Chosen */
             chosen: boolean;
             engagement_percent: components["schemas"]["FigureWire"];
             mm: components["schemas"]["FigureWire"];
-            /** Name */
             name: string;
             strength_percent: components["schemas"]["FigureWire"];
         };
@@ -1701,19 +694,12 @@ export interface components {
          *     ``low_rpm`` to ``high_rpm`` is the band that suits; ``wants_rpm`` its middle line.
          */
         Fan: {
-            /** Diameters Mm */
             diameters_mm: number[];
-            /** High Rpm */
             high_rpm: number[];
-            /** Limit Rpm */
             limit_rpm: number | null;
-            /** Low Rpm */
             low_rpm: number[];
-            /** Set Rpm */
             set_rpm: number[];
-            /** Steps */
             steps: components["schemas"]["FanLine"][];
-            /** Wants Rpm */
             wants_rpm: number[];
         };
         /**
@@ -1721,112 +707,91 @@ export interface components {
          * @description A line of the fan: one speed of the machine and where to set it.
          */
         FanLine: {
-            /** Position */
             position: string;
-            /** Rpm */
             rpm: number;
-        };
-        /** FaultAnswerWire */
-        FaultAnswerWire: {
-            angle_deg: components["schemas"]["FigureWire"] | null;
-            /** Causes */
-            causes: components["schemas"]["CauseWire"][];
-            /** First */
-            first: string;
-            /** First Check */
-            first_check: string;
-            move_mm: components["schemas"]["FigureWire"] | null;
-            new_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
-            /** New Position */
-            new_position: string;
-            new_rpm: components["schemas"]["FigureWire"] | null;
-            off_percent: components["schemas"]["FigureWire"] | null;
-            target_rpm: components["schemas"]["FigureWire"] | null;
-            /** Trace */
-            trace: components["schemas"]["JumpWire"][];
         };
         /** FaultsQuestion */
         FaultsQuestion: {
             /**
-             * Apart
              * @description distance between them
+             * @default null
              */
-            apart?: string | number | null;
+            apart: string | number | null;
             /**
-             * At Chuck
              * @description run-out at the chuck
+             * @default null
              */
-            at_chuck?: string | number | null;
+            at_chuck: string | number | null;
             /**
-             * At Collet
              * @description run-out at the collet
+             * @default null
              */
-            at_collet?: string | number | null;
+            at_collet: string | number | null;
             /**
-             * At Taper
              * @description run-out in the taper
+             * @default null
              */
-            at_taper?: string | number | null;
+            at_taper: string | number | null;
             /**
-             * At Work
              * @description run-out at the work
+             * @default null
              */
-            at_work?: string | number | null;
+            at_work: string | number | null;
             /**
-             * Between
              * @description whole length, where a centre holds it
+             * @default null
              */
-            between?: string | number | null;
+            between: string | number | null;
             /**
-             * Diameter
              * @description diameter
+             * @default null
              */
-            diameter?: string | number | null;
+            diameter: string | number | null;
             /**
-             * Far
              * @description diameter at the free end
+             * @default null
              */
-            far?: string | number | null;
+            far: string | number | null;
             /**
-             * Feed
              * @description feed a turn
+             * @default null
              */
-            feed?: string | number | null;
+            feed: string | number | null;
             /**
-             * Machine
              * @description machine
+             * @default null
              */
-            machine?: string | null;
+            machine: string | null;
             /**
-             * Metal
              * @description metal
+             * @default null
              */
-            metal?: string | null;
+            metal: string | null;
             /**
-             * Near
              * @description diameter at the chuck end
+             * @default null
              */
-            near?: string | number | null;
+            near: string | number | null;
             /**
-             * Operation
              * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, power-tap, screw-cut
+             * @default null
              */
-            operation?: string | null;
+            operation: string | null;
             /**
-             * Rpm
              * @description speed it was set to
+             * @default null
              */
-            rpm?: string | number | null;
+            rpm: string | number | null;
             /**
-             * Sign
              * @description sign: whine, torn, built-up, glazed, taper, bell-mouth, oversize, wander, out-of-round, saw, cone, snatching, not-meeting, run-out
+             * @default null
              */
-            sign?: string | null;
+            sign: string | null;
             /**
-             * Tool
              * @description tool: hss, cobalt, carbide
+             * @default null
              */
-            tool?: string | null;
+            tool: string | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -1835,28 +800,19 @@ export interface components {
         };
         /** FaultsReply */
         FaultsReply: {
-            answer: components["schemas"]["FaultAnswerWire"];
-            /** Calculator */
+            answer: components["schemas"]["SignAnswerWire"] | components["schemas"]["CutAnswerWire"] | components["schemas"]["TaperAnswerWire"] | components["schemas"]["RunOutAnswerWire"];
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -1870,6 +826,8 @@ export interface components {
             choices: components["schemas"]["ChoiceOut"][];
             /** Default */
             default: string | null;
+            /** In Page Unit */
+            in_page_unit: boolean;
             /** Kind */
             kind: string;
             /** Label */
@@ -1886,6 +844,11 @@ export interface components {
             required: boolean;
             /** Rules */
             rules: boolean;
+            /**
+             * Widget
+             * @enum {string}
+             */
+            widget: "typed" | "size" | "chosen";
         };
         /**
          * FigureWire
@@ -1924,20 +887,17 @@ export interface components {
          * @description How the work is held.
          * @enum {string}
          */
-        Holding: "three-jaw" | "four-jaw" | "collet" | "between centres" | "chuck and centre" | "faceplate" | "mandrel" | "vice" | "clamped to the table" | "vertical slide";
+        Holding: "three-jaw" | "four-jaw" | "collet" | "between centres" | "chuck and centre" | "faceplate" | "mandrel" | "bonded" | "vice" | "clamped to the table" | "vertical slide";
         /** HoleAnswerWire */
         HoleAnswerWire: {
             bottom_mm: components["schemas"]["FigureWire"] | null;
-            /** Coolant */
             coolant: string;
             counterbore_mm: components["schemas"]["FigureWire"] | null;
             deep_mm: components["schemas"]["FigureWire"] | null;
-            /** Drills */
+            drill_mm: components["schemas"]["FigureWire"];
             drills: components["schemas"]["HoleStepWire"][];
-            /** First */
             first: components["schemas"]["HoleStepWire"][];
             left_mm: components["schemas"]["FigureWire"] | null;
-            /** Machine */
             machine: string;
             off_mm: components["schemas"]["FigureWire"] | null;
             pass_mm: components["schemas"]["FigureWire"] | null;
@@ -1946,89 +906,87 @@ export interface components {
             seat_mm: components["schemas"]["FigureWire"] | null;
             size_mm: components["schemas"]["FigureWire"];
             slope_deg: components["schemas"]["FigureWire"] | null;
-            /** Stop Says */
             stop_says: string;
-            /** Then */
             then: components["schemas"]["HoleStepWire"][];
             thick_mm: components["schemas"]["FigureWire"] | null;
         };
         /** HoleQuestion */
         HoleQuestion: {
             /**
-             * Bearings
              * @description bearings in line
+             * @default null
              */
-            bearings?: string | number | null;
+            bearings: string | number | null;
             /**
-             * Counterbore
              * @description counterbore
+             * @default null
              */
-            counterbore?: string | number | null;
+            counterbore: string | number | null;
             /**
-             * Deep
              * @description depth
+             * @default null
              */
-            deep?: string | number | null;
+            deep: string | number | null;
             /**
-             * Ends
              * @description ends: through, blind
+             * @default null
              */
-            ends?: string | null;
+            ends: string | null;
             /**
-             * Finish
              * @description finish: drilled, machine-reamed, hand-reamed, bored, d-bit, bar, honed
+             * @default null
              */
-            finish?: string | null;
+            finish: string | null;
             /**
-             * Machine
              * @description machine
+             * @default null
              */
-            machine?: string | null;
+            machine: string | null;
             /**
-             * Metal
              * @description metal
+             * @default null
              */
-            metal?: string | null;
+            metal: string | null;
             /**
-             * Point
              * @description point: 118, 135
+             * @default null
              */
-            point?: string | null;
+            point: string | null;
             /**
-             * Seat
              * @description depth of the counterbore
+             * @default null
              */
-            seat?: string | number | null;
+            seat: string | number | null;
             /**
-             * Size
              * @description size of hole
+             * @default null
              */
-            size?: string | number | null;
+            size: string | number | null;
             /**
-             * Slope
              * @description slope it starts on, degrees
+             * @default null
              */
-            slope?: string | number | null;
+            slope: string | number | null;
             /**
-             * Span
              * @description over all bearings
+             * @default null
              */
-            span?: string | number | null;
+            span: string | number | null;
             /**
-             * Start
              * @description reading at the touch
+             * @default null
              */
-            start?: string | number | null;
+            start: string | number | null;
             /**
-             * Thick
              * @description thickness of the part
+             * @default null
              */
-            thick?: string | number | null;
+            thick: string | number | null;
             /**
-             * Tool
              * @description tool: hss, cobalt, carbide
+             * @default null
              */
-            tool?: string | null;
+            tool: string | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -2038,27 +996,18 @@ export interface components {
         /** HoleReply */
         HoleReply: {
             answer: components["schemas"]["HoleAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -2067,115 +1016,97 @@ export interface components {
         HoleStepWire: {
             depth_mm: components["schemas"]["FigureWire"] | null;
             feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
-            /** Kind */
             kind: string;
             mm: components["schemas"]["FigureWire"];
-            /** Name */
             name: string;
-            /** Position */
             position: string;
             rpm: components["schemas"]["FigureWire"] | null;
-            /** Says */
             says: string;
-            /** Stop */
             stop: string;
         };
         /** IdentifyAnswerWire */
         IdentifyAnswerWire: {
-            /** Alike */
             alike: string[];
-            /** Candidates */
             candidates: components["schemas"]["CandidateWire"][];
             density_g_per_cm3: components["schemas"]["FigureWire"];
             error_percent: components["schemas"]["FigureWire"];
-            /** Next Test */
             next_test: string;
-            /** Verdict */
             verdict: string;
             volume_cm3: components["schemas"]["FigureWire"];
         };
         /** IdentifyQuestion */
         IdentifyQuestion: {
             /**
-             * Bore
              * @description bore
+             * @default null
              */
-            bore?: string | number | null;
+            bore: string | number | null;
             /**
-             * Colour
              * @description colour: unsaid, grey, white, yellow, red gold, red
+             * @default null
              */
-            colour?: string | null;
+            colour: string | null;
             /**
-             * Length
              * @description length
+             * @default null
              */
-            length?: string | number | null;
+            length: string | number | null;
             /**
-             * Magnet
              * @description magnet: untried, yes, faint, no
+             * @default null
              */
-            magnet?: string | null;
+            magnet: string | null;
             /**
-             * Scale
              * @description scale reads to, in grams
+             * @default null
              */
-            scale?: string | number | null;
+            scale: string | number | null;
             /**
-             * Shape
              * @description shape: round, square, hexagon, tube, plate
+             * @default null
              */
-            shape?: string | null;
+            shape: string | null;
             /**
-             * Size
              * @description size across
+             * @default null
              */
-            size?: string | number | null;
+            size: string | number | null;
             /**
-             * Spark
              * @description spark: untried, bright, few, none
+             * @default null
              */
-            spark?: string | null;
+            spark: string | null;
             /**
-             * Thick
              * @description thickness
+             * @default null
              */
-            thick?: string | number | null;
+            thick: string | number | null;
             /**
              * @description what a bare number means
              * @default mm
              */
             unit: components["schemas"]["PageUnit"];
             /**
-             * Weight
              * @description weight in grams
+             * @default null
              */
-            weight?: string | number | null;
+            weight: string | number | null;
         };
         /** IdentifyReply */
         IdentifyReply: {
             answer: components["schemas"]["IdentifyAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -2183,10 +1114,8 @@ export interface components {
         /** JumpWire */
         JumpWire: {
             adds_mm: components["schemas"]["FigureWire"];
-            /** Part */
             part: string;
             reading_mm: components["schemas"]["FigureWire"];
-            /** Worst */
             worst: boolean;
         };
         /**
@@ -2230,17 +1159,16 @@ export interface components {
             error_thou: components["schemas"]["FigureWire"];
             inch: components["schemas"]["FigureWire"];
             mm: components["schemas"]["FigureWire"];
-            /** Nearest 64Th */
             nearest_64th: string;
             thou: components["schemas"]["FigureWire"];
         };
         /** LengthQuestion */
         LengthQuestion: {
             /**
-             * Text
              * @description size
+             * @default null
              */
-            text?: string | number | null;
+            text: string | number | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -2250,27 +1178,18 @@ export interface components {
         /** LengthReply */
         LengthReply: {
             answer: components["schemas"]["LengthAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -2500,45 +1419,36 @@ export interface components {
         };
         /** NearToolWire */
         NearToolWire: {
-            /** Does */
             does: string;
             mm: components["schemas"]["FigureWire"];
-            /** Name */
             name: string;
             off_mm: components["schemas"]["FigureWire"];
-            /** Series */
             series: string;
         };
         /** NearestAnswerWire */
         NearestAnswerWire: {
-            /** Above */
             above: components["schemas"]["NearToolWire"][];
-            /** Below */
             below: components["schemas"]["NearToolWire"][];
-            /** Cutters */
             cutters: components["schemas"]["NearToolWire"][];
-            /** Does */
             does: string;
-            mm: components["schemas"]["FigureWire"];
-            /** Name */
+            drill_mm: components["schemas"]["FigureWire"];
             name: string;
             off_mm: components["schemas"]["FigureWire"];
-            /** Reamers */
             reamers: components["schemas"]["NearToolWire"][];
             wanted_mm: components["schemas"]["FigureWire"];
         };
         /** NearestDrillQuestion */
         NearestDrillQuestion: {
             /**
-             * Purpose
-             * @description purpose: hole, clear, ream
+             * @description purpose: hole, under, over, clear, ream
+             * @default null
              */
-            purpose?: string | null;
+            purpose: string | null;
             /**
-             * Size
              * @description size
+             * @default null
              */
-            size?: string | number | null;
+            size: string | number | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -2548,27 +1458,18 @@ export interface components {
         /** NearestDrillReply */
         NearestDrillReply: {
             answer: components["schemas"]["NearestAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -2580,6 +1481,16 @@ export interface components {
         OrderIn: {
             /** Order */
             order: number[];
+        };
+        /**
+         * OtherOut
+         * @description A second reading of the line, and the line that gives it.
+         */
+        OtherOut: {
+            /** Line */
+            line: string;
+            /** Read As */
+            read_as: string;
         };
         /**
          * OutcomeOut
@@ -2659,29 +1570,24 @@ export interface components {
         PageUnit: "mm" | "inch";
         /** PairAnswerWire */
         PairAnswerWire: {
-            /** Between */
             between: string;
-            /** Says */
             says: string;
-            /** Source */
             source: string;
-            /** Title */
             title: string;
-            /** Verdict */
             verdict: string;
         };
         /** PairQuestion */
         PairQuestion: {
             /**
-             * Metal
              * @description metal
+             * @default null
              */
-            metal?: string | null;
+            metal: string | null;
             /**
-             * Other
              * @description other metal
+             * @default null
              */
-            other?: string | null;
+            other: string | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -2691,27 +1597,18 @@ export interface components {
         /** PairReply */
         PairReply: {
             answer: components["schemas"]["PairAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -2764,150 +1661,146 @@ export interface components {
         /** PlanQuestion */
         PlanQuestion: {
             /**
-             * Across
              * @description diameter of face or cutter
+             * @default null
              */
-            across?: string | number | null;
+            across: string | number | null;
             /**
-             * Allowance
              * @description finishing allowance
+             * @default null
              */
-            allowance?: string | number | null;
+            allowance: string | number | null;
             /**
-             * Bar
              * @description boring bar
+             * @default null
              */
-            bar?: string | number | null;
+            bar: string | number | null;
             /**
-             * Deep
              * @description depth of the groove
+             * @default null
              */
-            deep?: string | number | null;
+            deep: string | number | null;
             /**
-             * Edge
              * @description edge set to nought: left, right
+             * @default null
              */
-            edge?: string | null;
+            edge: string | null;
             /**
-             * Ends
              * @description ends: one, both
+             * @default null
              */
-            ends?: string | null;
+            ends: string | null;
             /**
-             * Feeler
              * @description feeler
+             * @default null
              */
-            feeler?: string | number | null;
+            feeler: string | number | null;
             /**
-             * Held
-             * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, vice, clamped to the table, vertical slide
+             * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, bonded, vice, clamped to the table, vertical slide
+             * @default null
              */
-            held?: string | null;
+            held: string | null;
             /**
-             * Job
              * @description job: outside, bore, face, slot, groove
+             * @default null
              */
-            job?: string | null;
+            job: string | null;
             /**
-             * Largest
              * @description largest allowed
+             * @default null
              */
-            largest?: string | number | null;
+            largest: string | number | null;
             /**
-             * Length
              * @description length of cut
+             * @default null
              */
-            length?: string | number | null;
+            length: string | number | null;
             /**
-             * Machine
+             * @description limits
+             * @default null
+             */
+            limits: string | null;
+            /**
              * @description machine
+             * @default null
              */
-            machine?: string | null;
+            machine: string | null;
             /**
-             * Metal
              * @description metal
+             * @default null
              */
-            metal?: string | null;
+            metal: string | null;
             /**
-             * Now
              * @description size now
+             * @default null
              */
-            now?: string | number | null;
+            now: string | number | null;
             /**
-             * Overhang
              * @description overhang
+             * @default null
              */
-            overhang?: string | number | null;
+            overhang: string | number | null;
             /**
-             * Parts
              * @description equal parts
+             * @default null
              */
-            parts?: string | number | null;
+            parts: string | number | null;
             /**
-             * Reach
              * @description reach of the tool
+             * @default null
              */
-            reach?: string | number | null;
+            reach: string | number | null;
             /**
-             * Reads To
              * @description what you measure with reads to
+             * @default null
              */
-            reads_to?: string | number | null;
+            reads_to: string | number | null;
             /**
-             * Smallest
              * @description smallest allowed
+             * @default null
              */
-            smallest?: string | number | null;
+            smallest: string | number | null;
             /**
-             * Step
              * @description most a pass may take
+             * @default null
              */
-            step?: string | number | null;
+            step: string | number | null;
             /**
-             * Tool
              * @description tool: hss, cobalt, carbide
+             * @default null
              */
-            tool?: string | null;
+            tool: string | null;
             /**
              * @description what a bare number means
              * @default mm
              */
             unit: components["schemas"]["PageUnit"];
             /**
-             * Wanted
              * @description size wanted
+             * @default null
              */
-            wanted?: string | number | null;
+            wanted: string | number | null;
             /**
-             * Width
              * @description width of the tool
+             * @default null
              */
-            width?: string | number | null;
+            width: string | number | null;
         };
         /** PlanReply */
         PlanReply: {
             answer: components["schemas"]["PlanAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -3086,30 +1979,34 @@ export interface components {
             /** Plain */
             plain: boolean;
         };
+        /** RunOutAnswerWire */
+        RunOutAnswerWire: {
+            causes: components["schemas"]["CauseWire"][];
+            first: string;
+            first_check: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "run-out";
+            trace: components["schemas"]["JumpWire"][];
+        };
         /** SchoolChoiceWire */
         SchoolChoiceWire: {
-            /** Chosen */
             chosen: boolean;
             off_percent: components["schemas"]["FigureWire"];
-            /** Position */
             position: string;
             rpm: components["schemas"]["FigureWire"];
-            /** School */
             school: string;
-            /** Title */
             title: string;
         };
         /** SchoolDrillWire */
         SchoolDrillWire: {
-            /** Chosen */
             chosen: boolean;
-            /** Drill Name */
             drill_name: string;
             engagement_percent: components["schemas"]["FigureWire"] | null;
-            /** School */
             school: string;
             target_percent: components["schemas"]["FigureWire"];
-            /** Title */
             title: string;
         };
         /**
@@ -3153,88 +2050,73 @@ export interface components {
         };
         /** SheetAnswerWire */
         SheetAnswerWire: {
-            /** Columns */
             columns: components["schemas"]["SheetColumnWire"][];
-            /** Held */
             held: string;
-            /** Machine */
             machine: string;
-            /** Marks */
             marks: components["schemas"]["SheetMarkWire"][];
-            /** Notes */
             notes: string[];
-            /** Rows */
             rows: components["schemas"]["SheetRowWire"][];
-            /** Title */
             title: string;
         };
         /** SheetCellWire */
         SheetCellWire: {
-            /** Mark */
             mark: string;
-            /** Rpm */
             rpm: number;
-            /** State */
             state: string;
         };
         /** SheetColumnWire */
         SheetColumnWire: {
-            /** Label */
             label: string;
-            /** Mm */
             mm: number;
         };
         /** SheetMarkWire */
         SheetMarkWire: {
-            /** Mark */
             mark: string;
-            /** Position */
             position: string;
-            /** Rpm */
             rpm: number;
         };
         /** SheetQuestion */
         SheetQuestion: {
             /**
-             * Held
-             * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, vice, clamped to the table, vertical slide
+             * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, bonded, vice, clamped to the table, vertical slide
+             * @default null
              */
-            held?: string | null;
+            held: string | null;
             /**
-             * Machine
              * @description machine
+             * @default null
              */
-            machine?: string | null;
+            machine: string | null;
             /**
-             * Metals
              * @description metals
+             * @default null
              */
-            metals?: string | null;
+            metals: string | null;
             /**
-             * Operation
              * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut
+             * @default null
              */
-            operation?: string | null;
+            operation: string | null;
             /**
-             * School
              * @description school: a little over, never over, nearest
+             * @default null
              */
-            school?: string | null;
+            school: string | null;
             /**
-             * Series
              * @description series: metric, inch
+             * @default null
              */
-            series?: string | null;
+            series: string | null;
             /**
-             * Sizes
              * @description diameters
+             * @default null
              */
-            sizes?: string | null;
+            sizes: string | null;
             /**
-             * Tool
              * @description tool: hss, cobalt, carbide
+             * @default null
              */
-            tool?: string | null;
+            tool: string | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -3244,38 +2126,26 @@ export interface components {
         /** SheetReply */
         SheetReply: {
             answer: components["schemas"]["SheetAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
         };
         /** SheetRowWire */
         SheetRowWire: {
-            /** Cells */
             cells: components["schemas"]["SheetCellWire"][];
-            /** Metal */
             metal: string;
-            /** Name */
             name: string;
             surface_speed_m_min: components["schemas"]["FigureWire"];
         };
@@ -3288,6 +2158,17 @@ export interface components {
             machines: components["schemas"]["MachineOut"][];
             /** Stand In */
             stand_in: boolean;
+        };
+        /** SignAnswerWire */
+        SignAnswerWire: {
+            causes: components["schemas"]["CauseWire"][];
+            first: string;
+            first_check: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "sign";
         };
         /**
          * SignIn
@@ -3348,37 +2229,27 @@ export interface components {
         };
         /** SpeedAnswerWire */
         SpeedAnswerWire: {
-            /** Coolant */
             coolant: string;
             depth_mm: components["schemas"]["FigureWire"] | null;
             dial_divisions: components["schemas"]["FigureWire"] | null;
-            /** Dial Says */
             dial_says: string;
-            /** Dial Slide */
             dial_slide: string;
-            /** Dial Turns Say */
             dial_turns_say: string;
             diameter_error_mm: components["schemas"]["FigureWire"] | null;
-            /** Explains */
             explains: string;
             feed_mm_per_min: components["schemas"]["FigureWire"];
             feed_mm_per_rev: components["schemas"]["FigureWire"];
             feed_mm_per_tooth: components["schemas"]["FigureWire"] | null;
             force_n: components["schemas"]["FigureWire"] | null;
-            /** Gear */
             gear: string;
             height_error_mm: components["schemas"]["FigureWire"] | null;
-            /** Machine */
             machine: string;
-            /** Mark */
             mark: string;
             off_percent: components["schemas"]["FigureWire"];
-            /** Position */
             position: string;
             power_available_w: components["schemas"]["FigureWire"];
             power_w: components["schemas"]["FigureWire"] | null;
             roughness_um: components["schemas"]["FigureWire"] | null;
-            /** Schools */
             schools: components["schemas"]["SchoolChoiceWire"][];
             set_rpm: components["schemas"]["FigureWire"];
             spring_mm: components["schemas"]["FigureWire"] | null;
@@ -3394,155 +2265,146 @@ export interface components {
         /** SpeedQuestion */
         SpeedQuestion: {
             /**
-             * Alloy
              * @description alloy: known, unknown
+             * @default null
              */
-            alloy?: string | null;
+            alloy: string | null;
             /**
-             * Bar
              * @description boring bar
+             * @default null
              */
-            bar?: string | number | null;
+            bar: string | number | null;
             /**
-             * Depth
              * @description depth of cut
+             * @default null
              */
-            depth?: string | number | null;
+            depth: string | number | null;
             /**
-             * Diameter
              * @description diameter
+             * @default null
              */
-            diameter?: string | number | null;
+            diameter: string | number | null;
             /**
-             * Finish
              * @description finish wanted, Ra in µm
+             * @default null
              */
-            finish?: string | number | null;
+            finish: string | number | null;
             /**
-             * Held
-             * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, vice, clamped to the table, vertical slide
+             * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, bonded, vice, clamped to the table, vertical slide
+             * @default null
              */
-            held?: string | null;
+            held: string | null;
             /**
-             * Length
              * @description length of cut
+             * @default null
              */
-            length?: string | number | null;
+            length: string | number | null;
             /**
-             * Machine
              * @description machine
+             * @default null
              */
-            machine?: string | null;
+            machine: string | null;
             /**
-             * Meets
              * @description contact: all round, interrupted
+             * @default null
              */
-            meets?: string | null;
+            meets: string | null;
             /**
-             * Metal
              * @description metal
+             * @default null
              */
-            metal?: string | null;
+            metal: string | null;
             /**
-             * Off Centre
              * @description tool height error
+             * @default null
              */
-            off_centre?: string | number | null;
+            off_centre: string | number | null;
             /**
-             * Operation
              * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, power-tap, screw-cut
+             * @default null
              */
-            operation?: string | null;
+            operation: string | null;
             /**
-             * Overhang
              * @description overhang
+             * @default null
              */
-            overhang?: string | number | null;
+            overhang: string | number | null;
             /**
-             * Pitch
              * @description pitch
+             * @default null
              */
-            pitch?: string | number | null;
+            pitch: string | number | null;
             /**
-             * Relief
              * @description relief groove
+             * @default null
              */
-            relief?: string | number | null;
+            relief: string | number | null;
             /**
-             * School
              * @description school: a little over, never over, nearest
+             * @default null
              */
-            school?: string | null;
+            school: string | null;
             /**
-             * Set Up
              * @description set-up: ordinary, stiff, long
+             * @default null
              */
-            set_up?: string | null;
+            set_up: string | null;
             /**
-             * Side
              * @description side of centre: above, below
+             * @default null
              */
-            side?: string | null;
+            side: string | null;
             /**
-             * Stage
              * @description stage: rough, finish
+             * @default null
              */
-            stage?: string | null;
+            stage: string | null;
             /**
-             * Surface
              * @description surface: sound, skin
+             * @default null
              */
-            surface?: string | null;
+            surface: string | null;
             /**
-             * Teeth
              * @description teeth
+             * @default null
              */
-            teeth?: string | number | null;
+            teeth: string | number | null;
             /**
-             * Tip Radius
              * @description tip radius
+             * @default null
              */
-            tip_radius?: string | number | null;
+            tip_radius: string | number | null;
             /**
-             * Tool
              * @description tool: hss, cobalt, carbide
+             * @default null
              */
-            tool?: string | null;
+            tool: string | null;
             /**
              * @description what a bare number means
              * @default mm
              */
             unit: components["schemas"]["PageUnit"];
             /**
-             * Width
              * @description width of the tool or cut
+             * @default null
              */
-            width?: string | number | null;
+            width: string | number | null;
         };
         /** SpeedReply */
         SpeedReply: {
             answer: components["schemas"]["SpeedAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -3572,7 +2434,6 @@ export interface components {
         };
         /** StackPartWire */
         StackPartWire: {
-            /** Label */
             label: string;
             mm: components["schemas"]["FigureWire"];
         };
@@ -3619,110 +2480,95 @@ export interface components {
         /** StudAnswerWire */
         StudAnswerWire: {
             breaks_n: components["schemas"]["FigureWire"];
-            /** Count */
             count: number;
             engaged_mm: components["schemas"]["FigureWire"];
             enough_mm: components["schemas"]["FigureWire"];
-            /** Hold Says */
             hold_says: string;
             length_mm: components["schemas"]["FigureWire"];
             major_mm: components["schemas"]["FigureWire"];
             nut_end_mm: components["schemas"]["FigureWire"];
             nut_flats_mm: components["schemas"]["FigureWire"];
-            /** Parts */
             parts: components["schemas"]["StudPartWire"][];
             plain_mm: components["schemas"]["FigureWire"];
-            /** Set Says */
             set_says: string;
             stock_mm: components["schemas"]["FigureWire"];
             strips_inside_n: components["schemas"]["FigureWire"];
             strips_outside_n: components["schemas"]["FigureWire"];
-            /** Weakest */
             weakest: string;
         };
         /** StudPartWire */
         StudPartWire: {
-            /** Label */
             label: string;
             mm: components["schemas"]["FigureWire"];
         };
         /** StudQuestion */
         StudQuestion: {
             /**
-             * Count
              * @description studs alike
+             * @default null
              */
-            count?: string | number | null;
+            count: string | number | null;
             /**
-             * Cover
              * @description thickness of the cover
+             * @default null
              */
-            cover?: string | number | null;
+            cover: string | number | null;
             /**
-             * Engaged
              * @description thread in the metal
+             * @default null
              */
-            engaged?: string | number | null;
+            engaged: string | number | null;
             /**
-             * Gasket
              * @description gasket
+             * @default null
              */
-            gasket?: string | number | null;
+            gasket: string | number | null;
             /**
-             * Metal
              * @description metal it stands in
+             * @default null
              */
-            metal?: string | null;
+            metal: string | null;
             /**
-             * Nut
              * @description height of the nut
+             * @default null
              */
-            nut?: string | number | null;
+            nut: string | number | null;
             /**
-             * Stud Metal
              * @description metal of the stud
+             * @default null
              */
-            stud_metal?: string | null;
+            stud_metal: string | null;
             /**
-             * Thread
              * @description thread
+             * @default null
              */
-            thread?: string | null;
+            thread: string | null;
             /**
              * @description what a bare number means
              * @default mm
              */
             unit: components["schemas"]["PageUnit"];
             /**
-             * Washer
              * @description washer
+             * @default null
              */
-            washer?: string | number | null;
+            washer: string | number | null;
         };
         /** StudReply */
         StudReply: {
             answer: components["schemas"]["StudAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -3740,31 +2586,24 @@ export interface components {
         /** TapAnswerWire */
         TapAnswerWire: {
             angle_deg: components["schemas"]["FigureWire"];
-            /** Back Off Says */
             back_off_says: string;
             break_torque_nm: components["schemas"]["FigureWire"];
             crest_mm: components["schemas"]["FigureWire"];
             deep_mm: components["schemas"]["FigureWire"] | null;
             drill_mm: components["schemas"]["FigureWire"];
-            /** Drill Name */
             drill_name: string;
-            /** Drills */
             drills: components["schemas"]["DrillChoiceWire"][];
             engagement_percent: components["schemas"]["FigureWire"];
             hole_depth_mm: components["schemas"]["FigureWire"] | null;
             ideal_mm: components["schemas"]["FigureWire"];
-            /** Last Tap */
             last_tap: string;
             lead_mm: components["schemas"]["FigureWire"];
-            /** Lubricant */
             lubricant: string;
             major_mm: components["schemas"]["FigureWire"];
             minor_mm: components["schemas"]["FigureWire"];
             near_percent: components["schemas"]["FigureWire"];
             pitch_mm: components["schemas"]["FigureWire"];
-            /** Schools */
             schools: components["schemas"]["SchoolDrillWire"][];
-            /** Taps Say */
             taps_say: string;
             target_percent: components["schemas"]["FigureWire"];
             torque_high_nm: components["schemas"]["FigureWire"];
@@ -3775,40 +2614,40 @@ export interface components {
         /** TapQuestion */
         TapQuestion: {
             /**
-             * Deep
              * @description depth of thread
+             * @default null
              */
-            deep?: string | number | null;
+            deep: string | number | null;
             /**
-             * Ends
              * @description ends: through, blind
+             * @default null
              */
-            ends?: string | null;
+            ends: string | null;
             /**
-             * Last
              * @description last tap: taper, second, bottoming
+             * @default null
              */
-            last?: string | null;
+            last: string | null;
             /**
-             * Metal
              * @description metal
+             * @default null
              */
-            metal?: string | null;
+            metal: string | null;
             /**
-             * School
              * @description school: easy, book
+             * @default null
              */
-            school?: string | null;
+            school: string | null;
             /**
-             * Thick
              * @description thickness of the part
+             * @default null
              */
-            thick?: string | number | null;
+            thick: string | number | null;
             /**
-             * Thread
              * @description thread
+             * @default null
              */
-            thread?: string | null;
+            thread: string | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -3818,49 +2657,49 @@ export interface components {
         /** TapReply */
         TapReply: {
             answer: components["schemas"]["TapAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
         };
+        /** TaperAnswerWire */
+        TaperAnswerWire: {
+            angle_deg: components["schemas"]["FigureWire"];
+            causes: components["schemas"]["CauseWire"][];
+            first: string;
+            first_check: string;
+            move_mm: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "taper";
+        };
         /** ThreadAnswerWire */
         ThreadAnswerWire: {
-            /** Alike */
             alike: string[];
             angle_deg: components["schemas"]["FigureWire"];
             core_mm: components["schemas"]["FigureWire"];
             depth_mm: components["schemas"]["FigureWire"];
             effective_mm: components["schemas"]["FigureWire"];
-            /** Form */
             form: string;
             major_mm: components["schemas"]["FigureWire"];
             minor_mm: components["schemas"]["FigureWire"];
-            /** Name */
             name: string;
             per_inch: components["schemas"]["FigureWire"];
             pitch_mm: components["schemas"]["FigureWire"];
             radius_mm: components["schemas"]["FigureWire"];
-            /** Series */
             series: string;
             stress_area_mm2: components["schemas"]["FigureWire"];
             truncation_mm: components["schemas"]["FigureWire"];
@@ -3869,21 +2708,19 @@ export interface components {
         /** ThreadCandidateWire */
         ThreadCandidateWire: {
             major_mm: components["schemas"]["FigureWire"];
-            /** Name */
             name: string;
             pitch_mm: components["schemas"]["FigureWire"];
             pitch_off_percent: components["schemas"]["FigureWire"] | null;
-            /** Series */
             series: string;
             under_mm: components["schemas"]["FigureWire"];
         };
         /** ThreadQuestion */
         ThreadQuestion: {
             /**
-             * Thread
              * @description thread
+             * @default null
              */
-            thread?: string | null;
+            thread: string | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -3893,27 +2730,18 @@ export interface components {
         /** ThreadReply */
         ThreadReply: {
             answer: components["schemas"]["ThreadAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -3922,7 +2750,6 @@ export interface components {
         TightenAnswerWire: {
             past_snug_deg: components["schemas"]["FigureWire"] | null;
             pull_n: components["schemas"]["FigureWire"];
-            /** Says */
             says: string;
             share_percent: components["schemas"]["FigureWire"];
             stress_area_mm2: components["schemas"]["FigureWire"];
@@ -3931,30 +2758,30 @@ export interface components {
         /** TightenQuestion */
         TightenQuestion: {
             /**
-             * Grip
              * @description length that stretches
+             * @default null
              */
-            grip?: string | number | null;
+            grip: string | number | null;
             /**
-             * Metal
              * @description metal of the stud
+             * @default null
              */
-            metal?: string | null;
+            metal: string | null;
             /**
-             * Share
              * @description share of proof, %
+             * @default null
              */
-            share?: string | number | null;
+            share: string | number | null;
             /**
-             * Surface
              * @description surface: oiled, dry
+             * @default null
              */
-            surface?: string | null;
+            surface: string | null;
             /**
-             * Thread
              * @description thread
+             * @default null
              */
-            thread?: string | null;
+            thread: string | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -3964,27 +2791,18 @@ export interface components {
         /** TightenReply */
         TightenReply: {
             answer: components["schemas"]["TightenAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -4098,34 +2916,32 @@ export interface components {
         };
         /** WhichAnswerWire */
         WhichAnswerWire: {
-            /** Candidates */
             candidates: components["schemas"]["ThreadCandidateWire"][];
             pitch_mm: components["schemas"]["FigureWire"] | null;
-            /** Verdict */
             verdict: string;
         };
         /** WhichThreadQuestion */
         WhichThreadQuestion: {
             /**
-             * Over
              * @description length they were counted in
+             * @default null
              */
-            over?: string | number | null;
+            over: string | number | null;
             /**
-             * Pitch
              * @description pitch
+             * @default null
              */
-            pitch?: string | number | null;
+            pitch: string | number | null;
             /**
-             * Size
              * @description diameter over the thread
+             * @default null
              */
-            size?: string | number | null;
+            size: string | number | null;
             /**
-             * Turns
              * @description threads counted
+             * @default null
              */
-            turns?: string | number | null;
+            turns: string | number | null;
             /**
              * @description what a bare number means
              * @default mm
@@ -4135,27 +2951,18 @@ export interface components {
         /** WhichThreadReply */
         WhichThreadReply: {
             answer: components["schemas"]["WhichAnswerWire"];
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
@@ -4168,7419 +2975,4 @@ export interface components {
     pathItems: never;
 }
 export type $defs = Record<string, never>;
-export interface operations {
-    alive_api_alive_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        [key: string]: string;
-                    };
-                };
-            };
-        };
-    };
-    ask_line_api_ask_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["AskIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["AskOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    angled_hole_api_calc_angled_hole_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["AngledHoleQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["AngledHoleReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    clearance_api_calc_clearance_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ClearanceQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ClearanceReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    cover_api_calc_cover_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CoverQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CoverReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    depth_api_calc_depth_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DepthQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DepthReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    die_api_calc_die_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DieQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DieReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    faults_api_calc_faults_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FaultsQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FaultsReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    hole_api_calc_hole_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["HoleQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HoleReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    identify_api_calc_identify_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["IdentifyQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["IdentifyReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    length_api_calc_length_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LengthQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LengthReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    nearest_drill_api_calc_nearest_drill_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NearestDrillQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["NearestDrillReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    pair_api_calc_pair_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PairQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PairReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    plan_api_calc_plan_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PlanQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    sheet_api_calc_sheet_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SheetQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    speed_api_calc_speed_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SpeedQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SpeedReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    _calc_speed_fan_api_calc_speed_fan_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SpeedQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Fan"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    stud_api_calc_stud_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StudQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StudReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    tap_api_calc_tap_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TapQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TapReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    thread_api_calc_thread_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ThreadQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ThreadReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    tighten_api_calc_tighten_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TightenQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TightenReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    which_thread_api_calc_which_thread_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["WhichThreadQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["WhichThreadReply"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    list_calculators_api_calculators_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CalculatorOut"][];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    every_cut_api_cuts_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CutLine"][];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    start_api_cuts_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StartIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CutOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    one_cut_api_cuts__cut__get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                cut: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CutOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    throw_api_cuts__cut__delete: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                cut: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    back_api_cuts__cut__back_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                cut: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CutOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    done_api_cuts__cut__done_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                cut: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DoneIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CutOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    from_gauge_api_cuts__cut__gauge_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                cut: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["GaugeIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CutOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    reading_api_cuts__cut__readings_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                cut: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ReadingIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CutOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    undo_api_cuts__cut__undo_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                cut: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["UndoIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CutOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    everything_api_engines_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["EngineWithParts"][];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    add_engine_api_engines_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NameIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["EngineWithParts"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    rename_engine_api_engines__engine_id__patch: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                engine_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NameIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["EngineWithParts"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    add_part_api_engines__engine_id__parts_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                engine_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NameIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Part"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    DELETE__engines__item__api_engines__item__delete: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                item: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    POST__engines__item__back_api_engines__item__back_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                item: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    machines_api_machines_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ShopOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    add_api_machines_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MachineIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MachineOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    save_api_machines__key__put: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                key: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MachineIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MachineOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    delete_api_machines__key__delete: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                key: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    back_api_machines__key__back_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                key: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MachineOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    metals_api_metals_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MetalOut"][];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    add_api_metals_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["OwnMetalIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["KeptMetal"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    save_api_metals__key__put: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                key: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["OwnMetalIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["KeptMetal"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    delete_api_metals__key__delete: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                key: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    back_api_metals__key__back_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                key: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["KeptMetal"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    DELETE__parts__item__api_parts__item__delete: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                item: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    POST__parts__item__back_api_parts__item__back_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                item: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    rename_part_api_parts__part_id__patch: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                part_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NameIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Part"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    exercises_api_practice_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ExerciseOut"][];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    play_api_practice_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PracticeIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Practice"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    table_api_sheet_csv_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    pdf_api_sheet_pdf_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    sign_in_api_sign_in_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SignIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    sign_out_api_sign_out_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    everything_api_slate_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SlateItem"][];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    keep_answer_api_slate_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["KeepIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SlateItem"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    put_in_order_api_slate_order_put: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["OrderIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SlateItem"][];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    wipe_item_api_slate__item__delete: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                item: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    change_item_api_slate__item__patch: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                item: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ChangeIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SlateItem"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    bring_back_api_slate__item__back_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                item: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SlateItem"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    tablet_api_tablet_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TabletOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    qr_api_tablet_qr_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    trays_api_tools_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TraysOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    add_api_tools_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ToolIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ToolOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    table_api_tools_csv_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    bring_in_api_tools_csv_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: {
-            content: {
-                "text/csv": string;
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PutOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    add_set_api_tools_sets__key__post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                key: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PutOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    remove_api_tools__tool__delete: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                tool: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    mark_api_tools__tool__patch: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                tool: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MarkIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ToolOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    back_api_tools__tool__back_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                tool: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ToolOut"];
-                };
-            };
-            /** @description A body or address that cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A request from somewhere else */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Nothing there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved elsewhere since it was opened */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused, with the reason */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too many tries */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-}
+export type operations = Record<string, never>;

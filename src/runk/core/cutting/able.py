@@ -30,8 +30,9 @@ def holding_of(question: SpeedQuestion, machine: Machine) -> Holding:
     if held not in _ON_TABLE:
         raise Refused(
             f"On {machine.name} the work sits on the table, not in the {held}.",
-            field="held", suggest="vice",
-        )  # fmt: skip
+            field="held",
+            suggest="vice",
+        )
     return Holding(held)
 
 
@@ -47,11 +48,15 @@ def check(question: SpeedQuestion, machine: Machine, held: Holding) -> None:
     if turned_work and machine.kind is MachineKind.LATHE and swing and diameter > swing:
         raise Refused(
             f"{diameter:g} mm does not swing over the bed of {machine.name}: its centre height of "
-            f"{swing / 2:g} mm swings {swing:g} mm.", field="diameter",
-        )  # fmt: skip
+            f"{swing / 2:g} mm swings {swing:g} mm.",
+            field="diameter",
+        )
     if not turned_work and diameter > LARGEST_TOOL_MM and not milling:
-        raise Refused(f"A {diameter:g} mm tool is larger than any drill or cutter here.",
-                      field="diameter", suggest="12")  # fmt: skip
+        raise Refused(
+            f"A {diameter:g} mm tool is larger than any drill or cutter here.",
+            field="diameter",
+            suggest="12",
+        )
     between = machine.between_mm
     for field in ("length", "overhang"):
         value = getattr(question, field)
@@ -69,7 +74,8 @@ def check(question: SpeedQuestion, machine: Machine, held: Holding) -> None:
     ):
         raise Refused(
             f"A cut {float(question.depth):g} mm deep takes {2 * float(question.depth):g} mm off "
-            f"the diameter, and there is only {diameter:g} mm.", field="depth",
-        )  # fmt: skip
+            f"the diameter, and there is only {diameter:g} mm.",
+            field="depth",
+        )
     if milling and question.width is not None and question.width > question.diameter:
         raise Refused("A cutter cannot cut wider than itself.", field="width")

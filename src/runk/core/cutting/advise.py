@@ -20,9 +20,15 @@ FAR_UNDER, FAR_OVER = 0.6, 1.15
 
 
 def cautions_for(
-    question: SpeedQuestion, held: Holding, metal: Metal, machine: Machine, setting: Setting,
-    target: float, cut: Cut, spring: Figure | None,
-) -> tuple[Caution, ...]:  # fmt: skip
+    question: SpeedQuestion,
+    held: Holding,
+    metal: Metal,
+    machine: Machine,
+    setting: Setting,
+    target: float,
+    cut: Cut,
+    spring: Figure | None,
+) -> tuple[Caution, ...]:
     """Everything to mind about this cut, most pressing first."""
     found = [
         *_of_speed(question, machine, setting, target),
@@ -50,16 +56,26 @@ def _of_speed(
         elif not FACTS[question.operation].of_work:
             ways.insert(0, "use a smaller tool")
         found.append(
-            Caution("Stop" if ratio > 1.5 else "Mind", "the speed",
-                    f"Even the slowest that can be set is {ratio - 1:.0%} too fast for this: "
-                    f"{', or '.join(ways)}.", "set_rpm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Stop" if ratio > 1.5 else "Mind",
+                "the speed",
+                f"Even the slowest that can be set is {ratio - 1:.0%} too fast for this: "
+                f"{', or '.join(ways)}.",
+                "set_rpm",
+                PRACTICE,
+            )
+        )
     elif ratio < FAR_UNDER and setting.rpm >= _fastest(machine) * 0.999:
         found.append(
-            Caution("Mind", "the top speed",
-                    f"The metal would take {target:.0f}: run flat out and keep to the feed a "
-                    "minute shown, which is scaled to it.", "set_rpm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the top speed",
+                f"The metal would take {target:.0f}: run flat out and keep to the feed a "
+                "minute shown, which is scaled to it.",
+                "set_rpm",
+                PRACTICE,
+            )
+        )
     return found
 
 
@@ -73,15 +89,24 @@ def _of_load(question: SpeedQuestion, cut: Cut) -> list[Caution]:
         return []
     what = "depth is" if cut.reduced == "depth" else "feed is"
     found = [
-        Caution("Mind", "the load",
-                f"The {what} turned down to what this belt can give: a large diameter is a "
-                "long arm.", f"{cut.reduced}_mm", PRACTICE)
-    ]  # fmt: skip
+        Caution(
+            "Mind",
+            "the load",
+            f"The {what} turned down to what this belt can give: a large diameter is a long arm.",
+            f"{cut.reduced}_mm",
+            PRACTICE,
+        )
+    ]
     if question.operation is Operation.DRILL:
         found.append(
-            Caution("Mind", "stalling", "Open the hole in steps, so that each drill cuts less.",
-                    "torque_nm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "stalling",
+                "Open the hole in steps, so that each drill cuts less.",
+                "torque_nm",
+                PRACTICE,
+            )
+        )
     return found
 
 
@@ -111,21 +136,39 @@ def _of_reach(question: SpeedQuestion, held: Holding, spring: Figure | None) -> 
 def _of_operation(question: SpeedQuestion) -> list[Caution]:
     says = {
         Operation.PART: (
-            "Mind", "the parting tool", "Lock the carriage, tool square and at centre height, "
-            "oil on steel; a lost nerve and a stop in the cut is what jams it."),
+            "Mind",
+            "the parting tool",
+            "Lock the carriage, tool square and at centre height, "
+            "oil on steel; a lost nerve and a stop in the cut is what jams it.",
+        ),
         Operation.SCREW_CUT: (
-            "Mind", "the stop", "Your hand has to be quicker than the tool in its relief groove: "
-            "try it once with the tool clear of the work."),
+            "Mind",
+            "the stop",
+            "Your hand has to be quicker than the tool in its relief groove: "
+            "try it once with the tool clear of the work.",
+        ),
         Operation.POWER_TAP: (
-            "Stop", "small taps", "Tap small sizes by hand: under power a tap that meets the "
-            "bottom breaks before the hand is at the switch."),
-        Operation.SAW: ("Mind", "the saw", "A saw that runs out cuts on two teeth and breaks: "
-                        "clean its arbor and feed gently."),
-        Operation.REAM: ("Mind", "the reamer", "Never turn a reamer backwards; feed steadily and "
-                         "right through."),
-        Operation.FLY_CUT: ("Mind", "the fly cutter", "Stand out of its plane and check its screw: "
-                            "it swings wide and unbalanced."),
-    }  # fmt: skip
+            "Stop",
+            "small taps",
+            "Tap small sizes by hand: under power a tap that meets the "
+            "bottom breaks before the hand is at the switch.",
+        ),
+        Operation.SAW: (
+            "Mind",
+            "the saw",
+            "A saw that runs out cuts on two teeth and breaks: clean its arbor and feed gently.",
+        ),
+        Operation.REAM: (
+            "Mind",
+            "the reamer",
+            "Never turn a reamer backwards; feed steadily and right through.",
+        ),
+        Operation.FLY_CUT: (
+            "Mind",
+            "the fly cutter",
+            "Stand out of its plane and check its screw: it swings wide and unbalanced.",
+        ),
+    }
     found = says.get(question.operation)
     if found is None:
         return []
@@ -136,10 +179,26 @@ def _of_operation(question: SpeedQuestion) -> list[Caution]:
 def _of_holding(held: Holding) -> list[Caution]:
     if held is Holding.FACEPLATE:
         return [
-            Caution("Stop", "the balance",
-                    "Work off centre swings the faceplate: balance it, turn it by hand first, "
-                    "start slow.", "set_rpm", PRACTICE)
-        ]  # fmt: skip
+            Caution(
+                "Stop",
+                "the balance",
+                "Work off centre swings the faceplate: balance it, turn it by hand first, "
+                "start slow.",
+                "set_rpm",
+                PRACTICE,
+            )
+        ]
+    if held is Holding.BONDED:
+        return [
+            Caution(
+                "Mind",
+                "the bond",
+                "Clean metal, a full day to set, then light cuts only: a hot cut softens it, near "
+                "150 °C it holds half.",
+                "depth_mm",
+                PRACTICE,
+            )
+        ]
     return []
 
 
@@ -148,24 +207,47 @@ def _of_metal(question: SpeedQuestion, metal: Metal) -> list[Caution]:
     if question.surface is Surface.SKIN:
         if not metal.cast:
             found.append(
-                Caution("Mind", "the skin", f"{metal.name.capitalize()} is bar and has no casting "
-                        "skin: worked out as sound metal.", None, PRACTICE)
-            )  # fmt: skip
+                Caution(
+                    "Mind",
+                    "the skin",
+                    f"{metal.name.capitalize()} is bar and has no casting "
+                    "skin: worked out as sound metal.",
+                    None,
+                    PRACTICE,
+                )
+            )
         elif FACTS[question.operation].family is Family.TURNED:
             found.append(
-                Caution("Mind", "the skin", "Sand and hard skin blunt the edge: go under it in one "
-                        "bite, slow, before anything else.", "depth_mm", PRACTICE)
-            )  # fmt: skip
+                Caution(
+                    "Mind",
+                    "the skin",
+                    "Sand and hard skin blunt the edge: go under it in one "
+                    "bite, slow, before anything else.",
+                    "depth_mm",
+                    PRACTICE,
+                )
+            )
     if question.surface is Surface.SKIN and question.stage is Stage.FINISH and metal.cast:
         found.append(
-            Caution("Mind", "finishing", "Under a skin the first cut is a roughing cut; the "
-                    "finishing cut comes after it.", None, PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "finishing",
+                "Under a skin the first cut is a roughing cut; the finishing cut comes after it.",
+                None,
+                PRACTICE,
+            )
+        )
     if question.meets is Meets.INTERRUPTED and question.tool is Tool.CARBIDE:
         found.append(
-            Caution("Mind", "the tip", "A carbide tip chips on an interrupted cut: high-speed "
-                    "steel stands the knocks better.", None, PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the tip",
+                "A carbide tip chips on an interrupted cut: high-speed "
+                "steel stands the knocks better.",
+                None,
+                PRACTICE,
+            )
+        )
     found += [
         Caution(known.word, known.about, known.says, None, known.source)
         for known in metal.cautions

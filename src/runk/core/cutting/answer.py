@@ -3,23 +3,25 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Annotated
 
 from runk.core.figures import Caution, Figure, Link
+from runk.core.shown import Rank, Show, Table
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SchoolChoice:
     """What one school of choosing a step would set."""
 
     school: str
-    title: str
-    position: str
-    rpm: Figure
-    off_percent: Figure
+    title: Annotated[str, Show("School")]
+    position: Annotated[str, Show("Position")]
+    rpm: Annotated[Figure, Show("Speed")]
+    off_percent: Annotated[Figure, Show("Off the target")]
     chosen: bool
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SpeedAnswer:
     """What to set, what it takes off, what it asks of the machine.
 
@@ -29,37 +31,37 @@ class SpeedAnswer:
     in the relief groove; ``height_error_mm`` what a tool off centre does to the diameter.
     """
 
-    set_rpm: Figure
-    position: str
+    set_rpm: Annotated[Figure, Show("Set the spindle to", Rank.BIG, drawn=True)]
+    position: Annotated[str, Show("Put the belt on", Rank.BIG, drawn=True)]
     mark: str
     gear: str
-    target_rpm: Figure
-    off_percent: Figure
-    explains: str
-    surface_speed_m_min: Figure
-    feed_mm_per_rev: Figure
-    feed_mm_per_min: Figure
-    feed_mm_per_tooth: Figure | None
-    depth_mm: Figure | None
-    takes_off_mm: Figure | None
+    target_rpm: Annotated[Figure, Show("The cut wants")]
+    off_percent: Annotated[Figure, Show("Off that by")]
+    explains: Annotated[str, Show("Why", Rank.SAYS, drawn=True)]
+    surface_speed_m_min: Annotated[Figure, Show("Surface speed")]
+    feed_mm_per_rev: Annotated[Figure, Show("Feed", Rank.BIG, drawn=True)]
+    feed_mm_per_min: Annotated[Figure, Show("Feed a minute", Rank.BIG, drawn=True)]
+    feed_mm_per_tooth: Annotated[Figure | None, Show("Feed a tooth", Rank.BIG, drawn=True)]
+    depth_mm: Annotated[Figure | None, Show("Depth of cut", Rank.BIG, drawn=True)]
+    takes_off_mm: Annotated[Figure | None, Show("Takes off", Rank.BIG, drawn=True)]
     dial_slide: str
-    dial_divisions: Figure | None
-    dial_says: str
-    dial_turns_say: str
-    roughness_um: Figure | None
-    force_n: Figure | None
-    power_w: Figure | None
-    power_available_w: Figure
-    torque_nm: Figure | None
-    torque_available_nm: Figure
-    spring_mm: Figure | None
-    diameter_error_mm: Figure | None
-    time_s: Figure | None
-    stop_s: Figure | None
-    height_error_mm: Figure | None
-    coolant: str
-    machine: str
-    schools: tuple[SchoolChoice, ...]
+    dial_divisions: Annotated[Figure | None, Show("Wind on", Rank.BIG, drawn=True)]
+    dial_says: Annotated[str, Show("The dial", drawn=True)]
+    dial_turns_say: Annotated[str, Show("That is", drawn=True)]
+    roughness_um: Annotated[Figure | None, Show("Finish, Ra at best")]
+    force_n: Annotated[Figure | None, Show("Cutting force")]
+    power_w: Annotated[Figure | None, Show("Power the cut takes", drawn=True)]
+    power_available_w: Annotated[Figure, Show("Power this position gives", drawn=True)]
+    torque_nm: Annotated[Figure | None, Show("Torque the cut takes", drawn=True)]
+    torque_available_nm: Annotated[Figure, Show("Torque this position gives", drawn=True)]
+    spring_mm: Annotated[Figure | None, Show("Springs away by")]
+    diameter_error_mm: Annotated[Figure | None, Show("Which is on diameter")]
+    time_s: Annotated[Figure | None, Show("Time for the cut", drawn=True)]
+    stop_s: Annotated[Figure | None, Show("Time to stop in the relief", drawn=True)]
+    height_error_mm: Annotated[Figure | None, Show("Off by, for the tool off centre", drawn=True)]
+    coolant: Annotated[str, Show("On the cut", Rank.SAYS, drawn=True)]
+    machine: Annotated[str, Show("Machine", Rank.FOLDED)]
+    schools: Annotated[tuple[SchoolChoice, ...], Table("By each school", drawn=True)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
-    then: SpeedAnswer | None
+    then: Annotated[SpeedAnswer | None, Show("Then, in sound metal", Rank.FOLDED, drawn=True)]

@@ -45,8 +45,10 @@ def between_centres_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Nu
     return force_n * length_mm**3 / (48000.0 * e_gpa * section_mm4)
 
 
-@law("Spring, chuck and centre",
-     "7 × {force_n} × {length_mm}³ ÷ (768 × {e_gpa} × 1000 × {section_mm4})")  # fmt: skip
+@law(
+    "Spring, chuck and centre",
+    "7 × {force_n} × {length_mm}³ ÷ (768 × {e_gpa} × 1000 × {section_mm4})",
+)
 def chuck_and_centre_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Num) -> Num:
     """Deflection at mid-span of a bar held in a chuck with a centre: 7 F L³ / (768 E I).
 

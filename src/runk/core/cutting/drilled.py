@@ -63,9 +63,11 @@ def drilled(bench: Bench) -> Cut:
     start = len(w.steps)
     shape = cut_shapes()[bench.question.operation].feed
     feed = w(
-        drill_mm_per_rev, diameter_mm=bench.diameter,
-        share=chip_groups()[metal.chip].drill * shape, why=WHY.get(bench.question.operation, ""),
-    )  # fmt: skip
+        drill_mm_per_rev,
+        diameter_mm=bench.diameter,
+        share=chip_groups()[metal.chip].drill * shape,
+        why=WHY.get(bench.question.operation, ""),
+    )
     reaming = bench.question.operation is Operation.REAM
     trial = laws.drill_nm(bench.trial(feed / 2 * LIP_SIN), feed, bench.diameter)
     trial *= REAM_SHARE if reaming else 1.0

@@ -10,8 +10,7 @@ from runk.core.figures import Figure, Working, law
 from runk.core.refusals import Refused
 
 
-@law("Diameter really cut",
-     "2√((√(({diameter_mm}÷2)² - {off_mm}²) ∓ {depth_mm})² + {off_mm}²)")  # fmt: skip
+@law("Diameter really cut", "2√((√(({diameter_mm}÷2)² - {off_mm}²) ∓ {depth_mm})² + {off_mm}²)")
 def cut_diameter_mm(diameter_mm: float, off_mm: float, depth_mm: float, inward: float) -> float:
     """Diameter a tool off centre leaves, zeroed by touching the diameter it starts from.
 

@@ -221,8 +221,10 @@ def radial_n(force_n: Num, share: Num) -> Num:
     return force_n * share
 
 
-@law("Power of the milling cut",
-     "{specific_n_per_mm2} × {deep_mm} × {wide_mm} × {feed_mm_per_min} ÷ 60000")  # fmt: skip
+@law(
+    "Power of the milling cut",
+    "{specific_n_per_mm2} × {deep_mm} × {wide_mm} × {feed_mm_per_min} ÷ 60000",
+)
 def milling_w(specific_n_per_mm2: Num, deep_mm: Num, wide_mm: Num, feed_mm_per_min: Num) -> Num:
     """Power to mill metal away at that rate.
 

@@ -84,9 +84,10 @@ def milled(bench: Bench) -> Cut:
     shape = cut_shapes()[question.operation]
     start = len(w.steps)
     tooth = w(
-        practice_mm_per_tooth, table_mm_per_tooth=by_diameter("tooth", diameter),
+        practice_mm_per_tooth,
+        table_mm_per_tooth=by_diameter("tooth", diameter),
         share=chip_groups()[bench.metal.chip].tooth * shape.feed,
-    )  # fmt: skip
+    )
     per_tooth = w.figure(tooth, "feed_mm_per_tooth", since=start)
     teeth = float(question.teeth or shape.teeth)
     per_rev = w.of(
@@ -107,9 +108,14 @@ def milled(bench: Bench) -> Cut:
     start = len(w.steps)
     chip = w(mean_chip_mm, chip_mm_per_tooth=tooth, wide_mm=meets.radial, diameter_mm=diameter)
     power = w.of(
-        laws.milling_w, "power_w", since=start, specific_n_per_mm2=bench.specific(chip),
-        deep_mm=meets.axial, wide_mm=meets.radial, feed_mm_per_min=per_min.value,
-    )  # fmt: skip
+        laws.milling_w,
+        "power_w",
+        since=start,
+        specific_n_per_mm2=bench.specific(chip),
+        deep_mm=meets.axial,
+        wide_mm=meets.radial,
+        feed_mm_per_min=per_min.value,
+    )
     force = w.of(laws.milling_n, "force_n", power_w=power.value, surface_m_min=bench.surface)
     return Cut(
         per_rev=per_rev,

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
-from runk.core.fields import Choice
+from runk.core.kinds import Choice
 from runk.core.machines.machine import MachineKind
 from runk.core.sources import read_table
 
@@ -51,13 +51,15 @@ class Family(StrEnum):
 class Facts:
     """What is known of an operation.
 
-    ``of_work`` says the diameter is the work's (or the bore's), not the tool's.
+    ``of_work`` says the diameter is the work's (or the bore's), not the tool's; ``usual_mm`` is
+    between which diameters it mostly lies in a small workshop (common practice).
     """
 
     family: Family
     doing: str
     machines: tuple[MachineKind, ...]
     of_work: bool
+    usual_mm: tuple[float, float]
 
 
 def _read() -> tuple[dict[Operation, Facts], tuple[Choice, ...]]:
@@ -65,7 +67,11 @@ def _read() -> tuple[dict[Operation, Facts], tuple[Choice, ...]]:
     for row in read_table("operations"):
         machines = tuple(MachineKind(m) for m in row["machines"].split(";"))
         facts[Operation(row["key"])] = Facts(
-            Family(row["family"]), row["doing"], machines, row["runs_on"] == "work"
+            Family(row["family"]),
+            row["doing"],
+            machines,
+            row["runs_on"] == "work",
+            (float(row["usual_low_mm"]), float(row["usual_high_mm"])),
         )
         words, yields = tuple(row["words"].split(";")), tuple(row["yields_to"].split())
         choices.append(Choice(row["key"], row["label"], words, yields_to=yields))

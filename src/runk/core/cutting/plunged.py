@@ -30,9 +30,11 @@ def plunged(bench: Bench) -> Cut:
     start = len(w.steps)
     share = cut_shapes()[question.operation].feed
     feed = w(
-        practice_mm_per_rev, table_mm_per_rev=by_diameter("turn", bench.diameter), share=share,
+        practice_mm_per_rev,
+        table_mm_per_rev=by_diameter("turn", bench.diameter),
+        share=share,
         why="a wide tool fed straight in",
-    )  # fmt: skip
+    )
     wide = float(question.width) if question.width is not None else USUAL_WIDTH_MM
     asked = laws.cut_w(bench.trial(feed) * wide * feed, bench.surface)
     reduced = asked > bench.available.value

@@ -8,7 +8,7 @@ from fractions import Fraction
 from typing import Annotated
 
 from runk.core.cutting.operations import CHOICES as OPERATIONS
-from runk.core.cutting.operations import Operation
+from runk.core.cutting.operations import FACTS, Operation
 from runk.core.cutting.words import (
     ALLOYS,
     HELD,
@@ -25,7 +25,7 @@ from runk.core.cutting.words import (
     TOOLS,
     TURNED,
 )
-from runk.core.fields import Field, Kind
+from runk.core.kinds import Count, Length, Number, OfMachine, OfMetal, OneOf
 from runk.core.machines.choose import School
 from runk.core.machines.machine import Holding
 
@@ -99,83 +99,172 @@ class SpeedQuestion:
         relief: Width of the groove a screw-cutting tool must stop in.
     """
 
-    metal: Annotated[str, Field(Kind.METAL, "metal", placeholder="mild steel")]
+    metal: Annotated[str, OfMetal("metal", placeholder="mild steel")]
     diameter: Annotated[
         Fraction,
-        Field(Kind.LENGTH, "diameter", ("dia", "diameter", "cutter", "ø"), principal=True,
-              low=0.1, high=5000.0, placeholder="12"),
-    ]  # fmt: skip
-    operation: Annotated[
-        Operation, Field(Kind.CHOICE, "operation", choices=OPERATIONS, rules=True)
-    ] = Operation.TURN
-    tool: Annotated[Tool, Field(Kind.CHOICE, "tool", choices=TOOLS)] = Tool.HSS
-    stage: Annotated[
-        Stage, Field(Kind.CHOICE, "stage", choices=STAGES, only=(*TURNED, *MILLED))
-    ] = Stage.ROUGH
-    surface: Annotated[Surface, Field(Kind.CHOICE, "surface", choices=SURFACES)] = Surface.SOUND
-    held: Annotated[Holding | None, Field(Kind.CHOICE, "holding", choices=HELD)] = None
-    set_up: Annotated[SetUp, Field(Kind.CHOICE, "set-up", choices=SET_UPS)] = SetUp.ORDINARY
-    meets: Annotated[Meets, Field(Kind.CHOICE, "contact", choices=MEETS, only=SINGLE_POINT)] = (
-        Meets.ALL_ROUND
+        Length(
+            "diameter",
+            ("dia", "diameter", "cutter", "ø", "across", "bore", "hole", "bar", "rod", "drill"),
+            principal=True,
+            usual={key.value: facts.usual_mm for key, facts in FACTS.items()},
+            low=0.1,
+            high=5000.0,
+            placeholder="12",
+        ),
+    ]
+    operation: Annotated[Operation, OneOf("operation", choices=OPERATIONS, rules=True)] = (
+        Operation.TURN
     )
-    machine: Annotated[str, Field(Kind.MACHINE, "machine", placeholder="lathe")] = ""
+    tool: Annotated[Tool, OneOf("tool", choices=TOOLS)] = Tool.HSS
+    stage: Annotated[Stage, OneOf("stage", choices=STAGES, only=(*TURNED, *MILLED))] = Stage.ROUGH
+    surface: Annotated[Surface, OneOf("surface", choices=SURFACES)] = Surface.SOUND
+    held: Annotated[Holding | None, OneOf("holding", choices=HELD)] = None
+    set_up: Annotated[SetUp, OneOf("set-up", choices=SET_UPS)] = SetUp.ORDINARY
+    meets: Annotated[Meets, OneOf("contact", choices=MEETS, only=SINGLE_POINT)] = Meets.ALL_ROUND
+    machine: Annotated[str, OfMachine("machine", placeholder="lathe")] = ""
     length: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "length of cut", ("long", "length", "deep"),
-              high=5000.0, placeholder="say how long"),
-    ] = None  # fmt: skip
+        Length(
+            "length of cut",
+            ("long", "length", "deep", "through"),
+            usual=(3.0, 500.0),
+            high=5000.0,
+            placeholder="say how long",
+        ),
+    ] = None
     overhang: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "overhang", ("out", "overhang", "sticking", "stickout"), only=TURNED,
-              high=5000.0, placeholder="say how far"),
-    ] = None  # fmt: skip
+        Length(
+            "overhang",
+            ("out", "overhang", "sticking", "stickout"),
+            usual=(5.0, 400.0),
+            only=TURNED,
+            high=5000.0,
+            placeholder="say how far",
+        ),
+    ] = None
     bar: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "boring bar", ("bar",), only=("bore",), low=0.5, high=200.0,
-              placeholder="say how thick"),
-    ] = None  # fmt: skip
+        Length(
+            "boring bar",
+            ("bar",),
+            usual=(3.0, 30.0),
+            only=("bore",),
+            low=0.5,
+            high=200.0,
+            placeholder="say how thick",
+        ),
+    ] = None
     depth: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "depth of cut", ("deep", "cut", "doc", "taking"),
-              only=(*SINGLE_POINT, *MILLED), low=0.001, high=50.0, placeholder="work it out"),
-    ] = None  # fmt: skip
+        Length(
+            "depth of cut",
+            ("deep", "cut", "doc", "taking", "off", "depth of cut", "deep cut"),
+            usual=(0.02, 5.0),
+            only=(*SINGLE_POINT, *MILLED),
+            low=0.001,
+            high=50.0,
+            placeholder="work it out",
+        ),
+    ] = None
     width: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "width of the tool or cut", ("wide", "width", "blade"),
-              only=(*MILLED, *PLUNGED, "screw-cut"), high=200.0, placeholder="as usual"),
-    ] = None  # fmt: skip
+        Length(
+            "width of the tool or cut",
+            ("wide", "width", "blade", "tool"),
+            usual=(0.3, 40.0),
+            spare=True,
+            only=(*MILLED, *PLUNGED, "screw-cut"),
+            high=200.0,
+            placeholder="as usual",
+        ),
+    ] = None
     teeth: Annotated[
         int | None,
-        Field(Kind.COUNT, "teeth", ("flute", "flutes", "tooth", "teeth", "lips"),
-              only=MILLED, low=1, high=400, placeholder="as usual"),
-    ] = None  # fmt: skip
+        Count(
+            "teeth",
+            ("flute", "flutes", "tooth", "teeth", "lips"),
+            deaf=("gear-cut",),
+            only=MILLED,
+            low=1,
+            high=400,
+            placeholder="as usual",
+        ),
+    ] = None
     tip_radius: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "tip radius", ("radius", "nose", "tip"), only=TURNED,
-              low=0.01, high=10.0, placeholder="0.4 mm"),
-    ] = None  # fmt: skip
-    alloy: Annotated[Alloy, Field(Kind.CHOICE, "alloy", choices=ALLOYS)] = Alloy.KNOWN
+        Length(
+            "tip radius",
+            ("radius", "nose", "tip"),
+            usual=(0.05, 3.0),
+            only=TURNED,
+            low=0.01,
+            high=10.0,
+            placeholder="0.4 mm",
+        ),
+    ] = None
+    alloy: Annotated[Alloy, OneOf("alloy", choices=ALLOYS)] = Alloy.KNOWN
     finish: Annotated[
         float | None,
-        Field(Kind.NUMBER, "finish wanted, Ra in µm", ("ra",), only=TURNED, low=0.05, high=50.0,
-              placeholder="1.6"),
-    ] = None  # fmt: skip
+        Number(
+            "finish wanted, Ra in µm",
+            ("ra",),
+            ("µm", "um", "micron", "microns"),
+            only=TURNED,
+            low=0.05,
+            high=50.0,
+            placeholder="1.6",
+        ),
+    ] = None
     off_centre: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "tool height error", ("off",), only=TURNED, high=20.0,
-              placeholder="how far"),
-    ] = None  # fmt: skip
-    side: Annotated[Side, Field(Kind.CHOICE, "side of centre", choices=SIDES, only=TURNED)] = (
-        Side.BELOW
-    )
+        Length(
+            "tool height error",
+            (
+                "off high",
+                "off low",
+                "off centre",
+                "off center",
+                "high",
+                "low",
+                "too high",
+                "too low",
+                "above",
+                "below",
+                "above centre",
+                "below centre",
+                "off above",
+                "off below",
+            ),
+            usual=(0.01, 2.0),
+            only=TURNED,
+            high=20.0,
+            placeholder="how far",
+        ),
+    ] = None
+    side: Annotated[Side, OneOf("side of centre", choices=SIDES, only=TURNED)] = Side.BELOW
     pitch: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "pitch", ("pitch",), only=PITCHED, low=0.1, high=12.0,
-              placeholder="0.7 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "pitch",
+            ("pitch",),
+            usual=(0.2, 4.0),
+            only=PITCHED,
+            low=0.1,
+            high=12.0,
+            placeholder="0.7 mm",
+        ),
+    ] = None
     relief: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "relief groove", ("relief", "runout", "undercut"), before=("groove",),
-              only=("screw-cut",), high=50.0, placeholder="how wide"),
-    ] = None  # fmt: skip
-    school: Annotated[School, Field(Kind.CHOICE, "school", choices=SCHOOLS)] = School.A_LITTLE_OVER
+        Length(
+            "relief groove",
+            ("relief", "runout", "undercut"),
+            usual=(0.5, 12.0),
+            before=("groove",),
+            only=("screw-cut",),
+            high=50.0,
+            placeholder="how wide",
+        ),
+    ] = None
+    school: Annotated[School, OneOf("school", choices=SCHOOLS)] = School.A_LITTLE_OVER

@@ -8,21 +8,22 @@ from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated
 
+from runk.core.calculator import Calculator, Door
 from runk.core.cutting.able import LARGEST_TOOL_MM, holding_of
 from runk.core.cutting.marks import SheetMark, short_marks
 from runk.core.cutting.operations import CHOICES, FACTS, Family, Operation
 from runk.core.cutting.question import SpeedQuestion, Tool
 from runk.core.cutting.speed import target_speed
 from runk.core.cutting.words import HELD, SCHOOLS, TOOLS
-from runk.core.fields import Choice, Field, Kind
 from runk.core.figures import Caution, Figure, Link, Working
+from runk.core.kinds import Choice, Lengths, OfMachine, OfMetals, OneOf
 from runk.core.lengths import Reading
 from runk.core.lengths.show import as_fraction, in_inches, in_mm, trimmed
 from runk.core.machines.choose import OVER_ALLOWED, School, choose
 from runk.core.machines.machine import Holding, Machine, MachineKind
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.workshop import Workshop
 
@@ -61,69 +62,74 @@ class SheetQuestion:
         sizes: Diameters in millimetres; the usual ones of ``series`` where empty.
     """
 
-    operation: Annotated[Operation, Field(Kind.CHOICE, "operation", choices=_TURNABLE)] = (
-        Operation.TURN
-    )
-    tool: Annotated[Tool, Field(Kind.CHOICE, "tool", choices=TOOLS)] = Tool.HSS
-    machine: Annotated[str, Field(Kind.MACHINE, "machine", placeholder="lathe")] = ""
-    metals: Annotated[
-        tuple[str, ...], Field(Kind.METALS, "metals", placeholder="every metal")
-    ] = ()  # fmt: skip
+    operation: Annotated[Operation, OneOf("operation", choices=_TURNABLE)] = Operation.TURN
+    tool: Annotated[Tool, OneOf("tool", choices=TOOLS)] = Tool.HSS
+    machine: Annotated[str, OfMachine("machine", placeholder="lathe")] = ""
+    metals: Annotated[tuple[str, ...], OfMetals("metals", placeholder="every metal")] = ()
     sizes: Annotated[
         tuple[Fraction, ...],
-        Field(Kind.LENGTHS, "diameters", ("diameters", "sizes"), principal=True, low=0.1,
-              high=5000.0, placeholder="the usual ones"),
-    ] = ()  # fmt: skip
+        Lengths(
+            "diameters",
+            ("diameters", "sizes"),
+            principal=True,
+            low=0.1,
+            high=5000.0,
+            placeholder="the usual ones",
+        ),
+    ] = ()
     series: Annotated[
         Series,
-        Field(Kind.CHOICE, "series", choices=(
-            Choice("metric", "metric sizes", ("metric",), silent=True),
-            Choice("inch", "inch sizes", ("imperial", "imperial sizes", "inch sheet")),
-        )),
-    ] = Series.METRIC  # fmt: skip
-    held: Annotated[Holding | None, Field(Kind.CHOICE, "holding", choices=_HELD)] = None
-    school: Annotated[School, Field(Kind.CHOICE, "school", choices=_SCHOOLS)] = School.A_LITTLE_OVER
+        OneOf(
+            "series",
+            choices=(
+                Choice("metric", "metric sizes", ("metric",), silent=True),
+                Choice("inch", "inch sizes", ("imperial", "imperial sizes", "inch sheet")),
+            ),
+        ),
+    ] = Series.METRIC
+    held: Annotated[Holding | None, OneOf("holding", choices=_HELD)] = None
+    school: Annotated[School, OneOf("school", choices=_SCHOOLS)] = School.A_LITTLE_OVER
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SheetCell:
     """What to set. ``state`` is ``ok``, ``fast`` (even the slowest is too fast), ``slow``
     (the fastest allowed is far below what the metal would take) or ``no`` (does not fit)."""
 
-    mark: str
-    rpm: float
+    mark: Annotated[str, Show("Mark")]
+    rpm: Annotated[float, Show("Speed")]
     state: str
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SheetRow:
     """A metal, the surface speed its row is made from, and its cells."""
 
     metal: str
-    name: str
-    surface_speed_m_min: Figure
-    cells: tuple[SheetCell, ...]
+    name: Annotated[str, Show("Metal")]
+    surface_speed_m_min: Annotated[Figure, Show("Surface speed")]
+    cells: Annotated[tuple[SheetCell, ...], Table("Cells")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SheetColumn:
     """A diameter as typed or as usual."""
 
     mm: float
-    label: str
+    label: Annotated[str, Show("Diameter")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SheetAnswer:
     """A wall sheet. ``marks`` explains every mark in its cells, slowest first."""
 
-    title: str
+    title: Annotated[str, Show("Sheet", Rank.SAYS, drawn=True)]
     machine: str
     held: str
-    columns: tuple[SheetColumn, ...]
-    rows: tuple[SheetRow, ...]
-    marks: tuple[SheetMark, ...]
-    notes: tuple[str, ...]
+    columns: Annotated[tuple[SheetColumn, ...], Table("Diameters", drawn=True)]
+    rows: Annotated[tuple[SheetRow, ...], Table("Metals", drawn=True)]
+    marks: Annotated[tuple[SheetMark, ...], Table("Marks", drawn=True)]
+    notes: Annotated[tuple[str, ...], Show("Notes", drawn=True)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -147,8 +153,9 @@ def needs(question: SheetQuestion, workshop: Workshop) -> SheetShop:
     if machine.kind not in facts.machines:
         raise Refused(
             f"{facts.doing} wants a {' or a '.join(facts.machines)}; {machine.name} is a "
-            f"{machine.kind}.", field="machine",
-        )  # fmt: skip
+            f"{machine.kind}.",
+            field="machine",
+        )
     keys = question.metals or tuple(workshop.metals)
     return SheetShop(machine, tuple(workshop.metals[k] for k in keys))
 
@@ -161,12 +168,16 @@ def settle(question: SheetQuestion, workshop: Workshop, _: Mapping[str, Reading]
 def _columns(question: SheetQuestion) -> tuple[SheetColumn, ...]:
     if question.sizes:
         sizes = tuple(dict.fromkeys(sorted(question.sizes)))
-        return tuple(SheetColumn(float(mm), _label(mm)) for mm in sizes)
+        return tuple(SheetColumn(mm=float(mm), label=_label(mm)) for mm in sizes)
     of_work = FACTS[question.operation].of_work
     if question.series is Series.INCH:
         inches = _INCH if of_work else _TOOL_INCH
-        return tuple(SheetColumn(float(i * 254 / 10), f'{as_fraction(i)}"') for i in inches)
-    return tuple(SheetColumn(float(mm), trimmed(mm, 3)) for mm in (_MM if of_work else _TOOL_MM))
+        return tuple(
+            SheetColumn(mm=float(i * 254 / 10), label=f'{as_fraction(i)}"') for i in inches
+        )
+    return tuple(
+        SheetColumn(mm=float(mm), label=trimmed(mm, 3)) for mm in (_MM if of_work else _TOOL_MM)
+    )
 
 
 def _label(mm: Fraction) -> str:
@@ -216,8 +227,10 @@ def sheet(question: SheetQuestion, shop: SheetShop) -> SheetAnswer:
     marks = short_marks(machine)
     rows = tuple(
         SheetRow(
-            metal.key, metal.name, figure,
-            tuple(
+            metal=metal.key,
+            name=metal.name,
+            surface_speed_m_min=figure,
+            cells=tuple(
                 _cell(machine, question, marks, mm, wanted, rpm, slowest.rpm)
                 for mm, wanted, rpm in zip(diameters, row_wanted, row_rpm, strict=True)
             ),
@@ -225,35 +238,46 @@ def sheet(question: SheetQuestion, shop: SheetShop) -> SheetAnswer:
         for metal, figure, row_wanted, row_rpm in zip(
             shop.metals, speeds, targets, chosen, strict=True
         )
-    )  # fmt: skip
+    )
     used = {cell.mark for row in rows for cell in row.cells}
     states = {cell.state for row in rows for cell in row.cells}
     doing, tool = FACTS[question.operation].doing, _tool_label(question.tool)
     return SheetAnswer(
-        f"{machine.name}: {doing.lower()} with {tool}", machine.name, held,
-        columns, rows, tuple(m for m in marks.values() if m.mark in used),
-        _notes(machine, held, states), _cautions(question, held), (),
-    )  # fmt: skip
+        title=f"{machine.name}: {doing.lower()} with {tool}",
+        machine=machine.name,
+        held=held,
+        columns=columns,
+        rows=rows,
+        marks=tuple(m for m in marks.values() if m.mark in used),
+        notes=_notes(machine, held, states),
+        cautions=_cautions(question, held),
+        links=(),
+    )
 
 
 def _cell(
-    machine: Machine, question: SheetQuestion, marks: dict[float, SheetMark], mm: float,
-    wanted: float, rpm: float, slowest: float,
-) -> SheetCell:  # fmt: skip
+    machine: Machine,
+    question: SheetQuestion,
+    marks: dict[float, SheetMark],
+    mm: float,
+    wanted: float,
+    rpm: float,
+    slowest: float,
+) -> SheetCell:
     of_work = FACTS[question.operation].of_work
     milled = FACTS[question.operation].family is Family.MILLED
     too_large = (
         of_work and machine.kind is MachineKind.LATHE and mm > (machine.swing_mm or mm)
     ) or (not of_work and not milled and mm > LARGEST_TOOL_MM)
     if too_large:
-        return SheetCell("", 0.0, "no")
+        return SheetCell(mark="", rpm=0.0, state="no")
     state = "ok"
     if rpm <= slowest * (1 + 1e-9) and rpm > wanted * (1 + OVER_ALLOWED) * (1 + 1e-9):
         state = "fast"
     elif rpm < wanted * SLOWER_THAN:
         state = "slow"
     mark = marks[rpm].mark if machine.steps else f"{rpm:.0f}"
-    return SheetCell(mark, rpm, state)
+    return SheetCell(mark=mark, rpm=rpm, state=state)
 
 
 def _tool_label(tool: Tool) -> str:
@@ -294,20 +318,20 @@ def _cautions(question: SheetQuestion, held: str) -> tuple[Caution, ...]:
     return (Caution("Mind", "what the sheet is for", says, None, PRACTICE),)
 
 
-SHEET = register(
-    Calculator(
-        name="sheet",
-        title="Wall sheet of a machine",
-        question=SheetQuestion,
-        answer=SheetAnswer,
-        compute=sheet,
-        needs=needs,
-        settle=settle,
-        sentences={
-            "": "Sheet for the {machine}: {operation}[ {metals}] with {tool}[, diameters {sizes}]"
-            "[, {series}][, held in the {held}][, {school}]"
-        },
-        triggers=("wall sheet", "sheet for the wall", "sheet for", "speed sheet", "wall chart"),
-        headline=lambda a, _: f"{len(a.rows)} metals by {len(a.columns)} diameters on {a.machine}",
-    )
+SHEET = Calculator(
+    name="sheet",
+    title="Wall sheet of a machine",
+    door=Door("/sheet", "Wall sheet", "Wall sheet", "Shop"),
+    opening={},
+    question=SheetQuestion,
+    answers=(SheetAnswer,),
+    compute=sheet,
+    needs=needs,
+    settle=settle,
+    sentences={
+        "": "Sheet for the {machine}: {operation}[ {metals}] with {tool}[, diameters {sizes}]"
+        "[, {series}][, held in the {held}][, {school}]"
+    },
+    calls=("wall sheet", "sheet for the wall", "sheet for", "speed sheet", "wall chart"),
+    headline=lambda a, _: f"{len(a.rows)} metals by {len(a.columns)} diameters on {a.machine}",
 )

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
+from runk.core.calculator import Calculator, Door, Sweep
 from runk.core.cutting import bend, laws
 from runk.core.cutting.able import check, holding_of
 from runk.core.cutting.advise import cautions_for
@@ -27,7 +28,6 @@ from runk.core.machines.choose import School, choose
 from runk.core.machines.machine import Holding, Machine, Setting
 from runk.core.metals import Metal
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, Sweep, register
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -76,9 +76,9 @@ def needs(question: SpeedQuestion, workshop: Workshop) -> SpeedShop:
     machine = workshop.machine(question.machine, kinds)
     if machine.kind not in kinds:
         raise Refused(
-            f"{facts.doing} wants a {' or a '.join(kinds)}; {machine.name} is a "
-            f"{machine.kind}.", field="machine",
-        )  # fmt: skip
+            f"{facts.doing} wants a {' or a '.join(kinds)}; {machine.name} is a {machine.kind}.",
+            field="machine",
+        )
     return SpeedShop(machine, workshop.metals[question.metal])
 
 
@@ -123,9 +123,12 @@ def target_speed(
         factor = table[key]
         first = key == question.operation
         speed = w(
-            laws.wanted_m_min, base_m_min=speed, factor=factor.value, why=factor.why,
+            laws.wanted_m_min,
+            base_m_min=speed,
+            factor=factor.value,
+            why=factor.why,
             source=met.source(row) if first else factor.source,
-        )  # fmt: skip
+        )
     return speed, met
 
 
@@ -151,9 +154,15 @@ class Worked:
     ) -> tuple[Caution, ...]:
         """What to mind about it."""
         found = cautions_for(
-            question, self.held, shop.metal, shop.machine, self.setting, self.target.value,
-            self.cut, spring,
-        )  # fmt: skip
+            question,
+            self.held,
+            shop.metal,
+            shop.machine,
+            self.setting,
+            self.target.value,
+            self.cut,
+            spring,
+        )
         if self.stopped and self.setting.rpm > self.target.value * (1 + 1e-9):
             # No tip or finer feed helps here, as it would where the metal wants it slower.
             others = (c for c in found if c.about not in ("the speed", "the stop"))
@@ -175,9 +184,12 @@ def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
     check(question, machine, held)
     wanted, metal = target_speed(w, question, shop.metal)
     target = w.of(
-        laws.spindle_rpm, "target_rpm", since=0, surface_m_min=wanted,
+        laws.spindle_rpm,
+        "target_rpm",
+        since=0,
+        surface_m_min=wanted,
         diameter_mm=float(question.diameter),
-    )  # fmt: skip
+    )
     wanted_by = "The metal would take"
     setting = choose(machine, target.value, held, question.school)
     limit = stoppable(w, question)
@@ -318,9 +330,11 @@ def _links(question: SpeedQuestion, machine: Machine) -> tuple[Link, ...]:
     if finish is None:
         return ()
     asked = [
-        ("size", f"{float(question.diameter):.6g} mm"), ("metal", question.metal),
-        ("finish", finish), ("machine", machine.name),
-    ]  # fmt: skip
+        ("size", f"{float(question.diameter):.6g} mm"),
+        ("metal", question.metal),
+        ("finish", finish),
+        ("machine", machine.name),
+    ]
     if question.length is not None:
         asked.append(("deep", f"{float(question.length):.6g} mm"))
     return (Link("hole", tuple(asked), "The whole hole: pilot, steps and stops"),)
@@ -335,23 +349,33 @@ def headline(answer: SpeedAnswer, page: PageUnit) -> str:
     )
 
 
-def _sweeps() -> dict[str, Sweep]:
+def _sweeps() -> dict[str, Sweep[SpeedQuestion, SpeedShop]]:
     from runk.core.cutting.sweep import Fan, fan
 
     return {"fan": Sweep(fan, Fan)}
 
 
-SPEED = register(
-    Calculator(
-        name="speed",
-        title="Speed, feed and depth of cut",
-        question=SpeedQuestion,
-        answer=SpeedAnswer,
-        compute=speed,
-        needs=needs,
-        sentences=SENTENCES,
-        settle=settle,
-        sweeps=_sweeps,
-        headline=headline,
-    )
+SPEED = Calculator(
+    name="speed",
+    title="Speed, feed and depth of cut",
+    door=Door("/speeds", "Speeds", "Speed of a cut"),
+    opening={
+        "operation": "bore",
+        "diameter": '5/8"',
+        "metal": "grey-iron",
+        "held": "four-jaw",
+        "tool": "carbide",
+        "bar": "8",
+        "overhang": "45",
+        "length": "40",
+    },
+    question=SpeedQuestion,
+    answers=(SpeedAnswer,),
+    compute=speed,
+    needs=needs,
+    sentences=SENTENCES,
+    settle=settle,
+    ruled=True,
+    sweeps=_sweeps,
+    headline=headline,
 )

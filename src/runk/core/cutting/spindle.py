@@ -90,10 +90,13 @@ class Bench:
     def specific(self, chip_mm: float) -> float:
         """Specific cutting force at a chip thickness, recorded."""
         return self.w(
-            laws.specific_n_per_mm2, kc11_n_per_mm2=self.metal["kc11_n_per_mm2"],
-            mc=self.metal["mc"], chip_mm=chip_mm, edge=EDGE[self.question.tool],
+            laws.specific_n_per_mm2,
+            kc11_n_per_mm2=self.metal["kc11_n_per_mm2"],
+            mc=self.metal["mc"],
+            chip_mm=chip_mm,
+            edge=EDGE[self.question.tool],
             source=self.metal.source("kc11_n_per_mm2"),
-        )  # fmt: skip
+        )
 
     def trial(self, chip_mm: float) -> float:
         """The same, not recorded: for trying whether the belt can give the power."""

@@ -44,8 +44,12 @@ def set_speed(
         if ceiling < setting.rpm:
             w.steps.pop()
     if machine.frequency_ratio != 1:
-        w(mains_rpm, plate_rpm=setting.rpm / machine.frequency_ratio, mains_hz=machine.mains_hz,
-          plate_hz=machine.plate_hz)  # fmt: skip
+        w(
+            mains_rpm,
+            plate_rpm=setting.rpm / machine.frequency_ratio,
+            mains_hz=machine.mains_hz,
+            plate_hz=machine.plate_hz,
+        )
     return Figure(setting.rpm, unit_of("set_rpm"), (*target.steps, *w.steps[start:]))
 
 
@@ -99,19 +103,25 @@ _TITLES = {
 
 
 def schools(
-    w: Working, question: SpeedQuestion, machine: Machine, held: Holding, target: float,
+    w: Working,
+    question: SpeedQuestion,
+    machine: Machine,
+    held: Holding,
+    target: float,
     chosen: Setting,
-) -> tuple[SchoolChoice, ...]:  # fmt: skip
+) -> tuple[SchoolChoice, ...]:
     """What each school of choosing a step would set for this target."""
     found = []
     for school in School:
         setting = chosen if school is question.school else choose(machine, target, held, school)
         found.append(
             SchoolChoice(
-                school, _TITLES[school], setting.position,
-                Figure(setting.rpm, unit_of("rpm")),
-                Figure(laws.off_percent(setting.rpm, target), unit_of("off_percent")),
-                school is question.school,
+                school=school,
+                title=_TITLES[school],
+                position=setting.position,
+                rpm=Figure(setting.rpm, unit_of("rpm")),
+                off_percent=Figure(laws.off_percent(setting.rpm, target), unit_of("off_percent")),
+                chosen=school is question.school,
             )
-        )  # fmt: skip
+        )
     return tuple(found)

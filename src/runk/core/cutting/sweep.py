@@ -63,9 +63,12 @@ def chosen_steps(
 
 
 def sheet_rpm(
-    surface_m_min: list[float], diameters_mm: list[float], machine: Machine, held: Holding,
+    surface_m_min: list[float],
+    diameters_mm: list[float],
+    machine: Machine,
+    held: Holding,
     school: School = School.A_LITTLE_OVER,
-) -> tuple[list[list[float]], list[list[float]]]:  # fmt: skip
+) -> tuple[list[list[float]], list[list[float]]]:
     """Speeds wanted and speeds set, metals by diameters.
 
     Args:
@@ -145,7 +148,11 @@ def fan(question: SpeedQuestion, shop: SpeedShop) -> Fan:
         high = max(r.high_rpm for r in machine.ranges) * ratio
         set_rpm = np.clip(targets, low, high if limit is None else min(high, limit))
     return Fan(
-        diameters.tolist(), targets.tolist(), (targets * SLOW_ENOUGH).tolist(),
-        (targets * (1 + OVER_ALLOWED)).tolist(), set_rpm.tolist(),
-        [FanLine(s.position, s.rpm) for s in steps], limit,
-    )  # fmt: skip
+        diameters.tolist(),
+        targets.tolist(),
+        (targets * SLOW_ENOUGH).tolist(),
+        (targets * (1 + OVER_ALLOWED)).tolist(),
+        set_rpm.tolist(),
+        [FanLine(s.position, s.rpm) for s in steps],
+        limit,
+    )

@@ -50,9 +50,7 @@ def cut_shapes() -> dict[str, Shape]:
     groups = ("steel", "free", "tough")
     return {
         row["operation"]: Shape(
-            float(row["feed"]),
-            {g: float(row[g]) for g in groups if row[g]},
-            int(row["teeth"] or 0),
+            float(row["feed"]), {g: float(row[g]) for g in groups if row[g]}, int(row["teeth"] or 0)
         )
         for row in read_table("cut_shapes")
     }
@@ -78,11 +76,13 @@ def chip_groups() -> dict[str, ChipGroup]:
     """Chip groups by name."""
     return {
         row["chip"]: ChipGroup(
-            float(row["tooth"]), float(row["drill"]), float(row["depth"]),
+            float(row["tooth"]),
+            float(row["drill"]),
+            float(row["depth"]),
             Source(row["authority"], Held(row["held"])),
         )
         for row in read_table("chip_groups")
-    }  # fmt: skip
+    }
 
 
 @cache

@@ -88,8 +88,9 @@ def pitch_of(question: SpeedQuestion) -> float:
     if question.pitch is None:
         raise Refused(
             "What pitch is the thread? The diameter alone does not tell it.",
-            field="pitch", suggest="0.7 mm, or a thread by name such as M4",
-        )  # fmt: skip
+            field="pitch",
+            suggest="0.7 mm, or a thread by name such as M4",
+        )
     return float(question.pitch)
 
 
@@ -99,8 +100,7 @@ def _gap(question: SpeedQuestion) -> tuple[float, float]:
     tool = float(question.width or 0)
     if tool >= relief:
         raise Refused(
-            f"A tool {tool:g} mm wide does not fit a relief groove of {relief:g} mm.",
-            field="width",
+            f"A tool {tool:g} mm wide does not fit a relief groove of {relief:g} mm.", field="width"
         )
     return relief, tool
 
@@ -111,9 +111,13 @@ def stoppable(w: Working, question: SpeedQuestion) -> Figure | None:
         return None
     relief, tool = _gap(question)
     return w.of(
-        stoppable_rpm, "target_rpm", relief_mm=relief, tool_mm=tool,
-        pitch_mm=pitch_of(question), time_s=STOP_S,
-    )  # fmt: skip
+        stoppable_rpm,
+        "target_rpm",
+        relief_mm=relief,
+        tool_mm=tool,
+        pitch_mm=pitch_of(question),
+        time_s=STOP_S,
+    )
 
 
 @law("Groove one can stop in", "{tool_mm} + {pitch_mm} × {speed_rpm} × {time_s} ÷ 60")
@@ -134,10 +138,13 @@ def cannot_stop(question: SpeedQuestion, speed_rpm: float) -> Caution:
     # Rounded up: the width named has to be enough.
     wide = ceil(wide * 10 - 1e-9) / 10
     return Caution(
-        "Stop", "the stop", f"Even the slowest there is leaves {left:.1f} s in this groove: make "
+        "Stop",
+        "the stop",
+        f"Even the slowest there is leaves {left:.1f} s in this groove: make "
         f"it {wide:.1f} mm wide, turn the spindle by hand, or cut outwards from the groove.",
-        "set_rpm", MECHANICS,
-    )  # fmt: skip
+        "set_rpm",
+        MECHANICS,
+    )
 
 
 def time_to_stop(w: Working, question: SpeedQuestion, speed_rpm: float) -> Figure | None:
@@ -164,8 +171,12 @@ def threaded(bench: Bench) -> Cut:
     chip = w(tooth_mm, pitch_mm=pitch, share=TOOTH_SHARE)
     specific = bench.specific(chip)
     torque = w.of(
-        tap_nm, "torque_nm", since=start, pitch_mm=pitch, diameter_mm=bench.diameter,
+        tap_nm,
+        "torque_nm",
+        since=start,
+        pitch_mm=pitch,
+        diameter_mm=bench.diameter,
         specific_n_per_mm2=specific,
-    )  # fmt: skip
+    )
     power = w.of(laws.shaft_w, "power_w", torque_nm=torque.value, speed_rpm=bench.setting.rpm)
     return Cut(feed, per_min, None, None, None, None, None, None, power, torque, None, "")

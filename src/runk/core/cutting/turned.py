@@ -79,8 +79,12 @@ def _finish_feed(bench: Bench, radius: float) -> Figure | None:
     rough = by_diameter("turn", bench.diameter)
     if feed > rough:
         w.steps.pop()
-        feed = w(practice_mm_per_rev, table_mm_per_rev=rough, share=1.0,
-                 why="any feed up to the roughing feed leaves that finish")  # fmt: skip
+        feed = w(
+            practice_mm_per_rev,
+            table_mm_per_rev=rough,
+            share=1.0,
+            why="any feed up to the roughing feed leaves that finish",
+        )
     return w.figure(feed, "feed_mm_per_rev", since=start)
 
 
@@ -92,11 +96,12 @@ def turned(bench: Bench) -> Cut:
     reasons = ["a third for finishing"] * bench.finishing + ["lighter for boring"] * boring
     radius = float(question.tip_radius or TIP_RADIUS_MM[question.tool])
     feed = _finish_feed(bench, radius) or w.of(
-        practice_mm_per_rev, "feed_mm_per_rev",
+        practice_mm_per_rev,
+        "feed_mm_per_rev",
         table_mm_per_rev=by_diameter("turn", bench.diameter),
         share=(1 / 3 if bench.finishing else 1.0) * (BORING_FEED if boring else 1.0),
         why=", ".join(reasons),
-    )  # fmt: skip
+    )
     start = len(w.steps)
     depth = _depth(bench, boring)
     asked = laws.cut_w(bench.trial(feed.value) * depth * feed.value, bench.surface)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from runk.core.cutting.operations import FACTS, Family, by_machine, of_family
-from runk.core.fields import Choice
+from runk.core.kinds import Choice
 from runk.core.machines.machine import MachineKind
 
 TURNED = of_family(Family.TURNED)
@@ -79,6 +79,19 @@ HELD = (
         ("mandrel", "on a mandrel", "arbor"),
         ("turn", "face", "groove", "form", "knurl", "screw-cut"),
     ),
+    Choice(
+        "bonded",
+        "grip of retaining compound",
+        (
+            "held with retaining compound",
+            "held with compound",
+            "stuck with compound",
+            "with retaining compound",
+            "retaining compound",
+            "bonded",
+        ),
+        ("turn", "face", "bore", "groove", "form", "drill", "ream"),
+    ),
     Choice("vice", "vice", ("vice", "vise", "machine vice"), TABLE_HELD),
     Choice(
         "clamped to the table",
@@ -97,12 +110,15 @@ SCHOOLS = (
 
 ALLOYS = (
     Choice("known", "a known alloy", ("known alloy",), silent=True),
-    Choice("unknown", "an alloy nobody is sure of",
-           ("unknown", "unknown alloy", "mystery", "mystery metal", "scrap", "unidentified")),
-)  # fmt: skip
+    Choice(
+        "unknown",
+        "an alloy nobody is sure of",
+        ("unknown", "unknown alloy", "mystery", "mystery metal", "scrap", "unidentified"),
+    ),
+)
 SIDES = (
-    Choice("above", "above centre", ("above", "high", "too high", "above centre")),
-    Choice("below", "below centre", ("below", "low", "too low", "below centre")),
+    Choice("above", "above centre", ("above", "high", "too high", "off high", "off above")),
+    Choice("below", "below centre", ("below", "low", "too low", "off low", "off below")),
 )
 
 _TURNING = (

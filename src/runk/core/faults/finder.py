@@ -6,7 +6,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from fractions import Fraction
 from functools import cache
+from typing import Annotated, ClassVar
 
+from runk.core.calculator import Calculator, Door
 from runk.core.cutting import laws
 from runk.core.cutting.operations import FACTS
 from runk.core.cutting.question import SpeedQuestion
@@ -18,7 +20,7 @@ from runk.core.lengths import Reading
 from runk.core.machines.machine import Machine, Setting
 from runk.core.metals import Metal
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE, Held, Source, read_table
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
@@ -30,47 +32,75 @@ ENOUGH_THOU, TOO_MUCH_THOU = 2.0, 10.0
 """Run-out that may do, and that will not: common practice, in thou."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Cause:
     """One cause: where to look, and what changes."""
 
-    order: int
-    cause: str
-    check: str
-    change: str
-    source: str
+    order: Annotated[int, Show("Turn")]
+    cause: Annotated[str, Show("Cause")]
+    check: Annotated[str, Show("Look")]
+    change: Annotated[str, Show("Change")]
+    source: Annotated[str, Show("Who says so")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Jump:
     """Run-out added by one part of the chain."""
 
-    part: str
-    reading_mm: Figure
-    adds_mm: Figure
-    worst: bool
+    part: Annotated[str, Show("Read at")]
+    reading_mm: Annotated[Figure, Show("Reading")]
+    adds_mm: Annotated[Figure, Show("Added here")]
+    worst: Annotated[bool, Show("Worst")]
 
 
-@dataclass(frozen=True, slots=True)
-class FaultAnswer:
-    """What to look at in order, the one thing to change first, and what it becomes.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SignAnswer:
+    """What to look at in order, the one thing to change first."""
 
-    ``new_rpm`` and ``new_feed_mm_per_rev`` are there where the first change is one of them;
-    ``move_mm`` and ``angle_deg`` where both ends of a taper were measured.
+    tag: ClassVar[str] = "sign"
+
+    first: Annotated[str, Show("Look at this first", Rank.BIG, drawn=True)]
+    first_check: Annotated[str, Show("How to look", Rank.SAYS, drawn=True)]
+    causes: Annotated[tuple[Cause, ...], Table("After that, in this order", drawn=True)]
+    cautions: tuple[Caution, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CutAnswer(SignAnswer):
+    """A sign of a cut, set against what the cut wants.
+
+    ``new_rpm`` and ``new_feed_mm_per_rev`` are there where the first change is one of them.
     """
 
-    first: str
-    first_check: str
-    new_rpm: Figure | None
-    new_position: str
-    new_feed_mm_per_rev: Figure | None
-    target_rpm: Figure | None
-    off_percent: Figure | None
-    move_mm: Figure | None
-    angle_deg: Figure | None
-    causes: tuple[Cause, ...]
-    trace: tuple[Jump, ...]
-    cautions: tuple[Caution, ...]
+    tag: ClassVar[str] = "cut"
+
+    new_position: Annotated[str, Show("Set", Rank.BIG, drawn=True)]
+    new_rpm: Annotated[Figure | None, Show("Which is", drawn=True)]
+    new_feed_mm_per_rev: Annotated[Figure | None, Show("Feed", drawn=True)]
+    target_rpm: Annotated[Figure, Show("The metal would take", drawn=True)]
+    off_percent: Annotated[Figure, Show("It was set over that by")]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TaperAnswer(SignAnswer):
+    """A taper measured at both ends: what to move, and by how much."""
+
+    tag: ClassVar[str] = "taper"
+
+    move_mm: Annotated[Figure, Show("Move it by", Rank.BIG, drawn=True)]
+    angle_deg: Annotated[Figure, Show("Out of line by", drawn=True)]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RunOutAnswer(SignAnswer):
+    """Run-out followed from the work back to the taper."""
+
+    tag: ClassVar[str] = "run-out"
+
+    trace: Annotated[tuple[Jump, ...], Table("Where it comes in", drawn=True)]
+
+
+FaultAnswer = SignAnswer | CutAnswer | TaperAnswer | RunOutAnswer
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,7 +122,13 @@ def _rows() -> dict[str, tuple[_Row, ...]]:
     found: dict[str, list[_Row]] = {}
     for row in read_table("faults"):
         source = Source(row["authority"], Held(row["held"]))
-        cause = Cause(int(row["order"]), row["cause"], row["check"], row["change"], source.title)
+        cause = Cause(
+            order=int(row["order"]),
+            cause=row["cause"],
+            check=row["check"],
+            change=row["change"],
+            source=source.title,
+        )
         found.setdefault(row["sign"], []).append(_Row(cause, row["does"]))
     return {sign: tuple(rows) for sign, rows in found.items()}
 
@@ -144,17 +180,21 @@ def faults(question: FaultQuestion, shop: FaultShop) -> FaultAnswer:
         missing = "rpm" if question.rpm is None else "diameter"
         raise Refused(
             "Say what the machine was set to, and the diameter: the cure begins there.",
-            field=missing, suggest="500 rev/min" if missing == "rpm" else "22 mm",
-        )  # fmt: skip
+            field=missing,
+            suggest="500 rev/min" if missing == "rpm" else "22 mm",
+        )
     assert shop.machine is not None
     assert shop.metal is not None
     w = Working()
     cut = SpeedQuestion(question.metal, question.diameter, question.operation, question.tool)
     wanted, _ = target_speed(w, cut, shop.metal)
     target = w.of(
-        laws.spindle_rpm, "target_rpm", since=0, surface_m_min=wanted,
+        laws.spindle_rpm,
+        "target_rpm",
+        since=0,
+        surface_m_min=wanted,
         diameter_mm=float(question.diameter),
-    )  # fmt: skip
+    )
     off = w.of(laws.off_percent, speed_rpm=question.rpm, target_rpm=target.value)
     metal = shop.metal
     rows.sort(key=lambda row: _rank(row, off.value, metal))
@@ -165,12 +205,18 @@ def faults(question: FaultQuestion, shop: FaultShop) -> FaultAnswer:
     feed = _new_feed(w, does, question.feed)
     if does == "deeper" and question.feed is not None:
         feed = _steady_feed(cut, shop, float(question.feed))
-    answer = _answer(rows)
     rpm = None if setting is None else Figure(setting.rpm, unit_of("new_rpm"), target.steps)
-    return replace(
-        answer, new_rpm=rpm, new_position=setting.position if setting else "",
-        new_feed_mm_per_rev=feed, target_rpm=target, off_percent=off,
-    )  # fmt: skip
+    causes = _in_order(rows)
+    return CutAnswer(
+        first=causes[0].cause,
+        first_check=causes[0].check,
+        causes=causes,
+        new_rpm=rpm,
+        new_position=setting.position if setting else "",
+        new_feed_mm_per_rev=feed,
+        target_rpm=target,
+        off_percent=off,
+    )
 
 
 def _tapered(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
@@ -179,8 +225,13 @@ def _tapered(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
         return _answer(rows)
     # The causes the direction speaks for come first, in their own order.
     rows.sort(key=lambda row: row.does != says.likely)
-    return replace(
-        _answer(rows), first_check=says.says, move_mm=says.move_mm, angle_deg=says.angle_deg
+    causes = _in_order(rows)
+    return TaperAnswer(
+        first=causes[0].cause,
+        first_check=says.says,
+        causes=causes,
+        move_mm=says.move_mm,
+        angle_deg=says.angle_deg,
     )
 
 
@@ -199,12 +250,13 @@ def _rank(row: _Row, off: float, metal: Metal) -> int:
     return -1 if speed > FAR_OFF_PERCENT else 0 if speed > 0 else 1
 
 
-def _answer(rows: list[_Row]) -> FaultAnswer:
-    causes = tuple(replace(row.cause, order=n) for n, row in enumerate(rows, 1))
-    first = causes[0]
-    return FaultAnswer(
-        first.cause, first.check, None, "", None, None, None, None, None, causes, (), ()
-    )
+def _in_order(rows: list[_Row]) -> tuple[Cause, ...]:
+    return tuple(replace(row.cause, order=n) for n, row in enumerate(rows, 1))
+
+
+def _answer(rows: list[_Row]) -> SignAnswer:
+    causes = _in_order(rows)
+    return SignAnswer(first=causes[0].cause, first_check=causes[0].check, causes=causes)
 
 
 def _new_setting(does: str, rpm: float, machine: Machine, target: float) -> Setting | None:
@@ -239,15 +291,18 @@ def _steady_feed(cut: SpeedQuestion, shop: FaultShop, feed: float) -> Figure | N
 
 def _run_out(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
     chain = [
-        ("the work", question.at_work), ("the collet", question.at_collet),
-        ("the chuck", question.at_chuck), ("the taper behind it", question.at_taper),
-    ]  # fmt: skip
+        ("the work", question.at_work),
+        ("the collet", question.at_collet),
+        ("the chuck", question.at_chuck),
+        ("the taper behind it", question.at_taper),
+    ]
     read = [(part, float(value)) for part, value in chain if value is not None]
     if not read:
         raise Refused(
             "Read an indicator at the work first, then one step further back each time.",
-            field="at_work", suggest="4 thou",
-        )  # fmt: skip
+            field="at_work",
+            suggest="4 thou",
+        )
     w = Working()
     jumps = []
     for index, (part, here) in enumerate(read):
@@ -256,11 +311,15 @@ def _run_out(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
         jumps.append((part, here, w.figure(adds, "adds_mm", since=index, places=3)))
     most = max(jump.value for _, _, jump in jumps)
     trace = tuple(
-        Jump(part, Figure(here, unit_of("reading_mm"), places=3), adds, adds.value == most)
+        Jump(
+            part=part,
+            reading_mm=Figure(here, unit_of("reading_mm"), places=3),
+            adds_mm=adds,
+            worst=adds.value == most,
+        )
         for part, here, adds in jumps
     )
     worst = next(jump.part for jump in trace if jump.worst)
-    answer = _answer(rows)
     check = "Take it apart there, wipe every face, turn it half round and read again."
     cautions: tuple[Caution, ...] = ()
     thou = read[0][1] / 0.0254
@@ -269,10 +328,13 @@ def _run_out(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
     elif thou >= TOO_MUCH_THOU:
         says = f"{thou:.0f} thou will not do for anything that has to run true."
         cautions = (Caution("Stop", "the run-out", says, None, PRACTICE),)
-    return replace(
-        answer, first=f"most of it comes in at {worst}", first_check=check, trace=trace,
+    return RunOutAnswer(
+        first=f"most of it comes in at {worst}",
+        first_check=check,
+        causes=_in_order(rows),
+        trace=trace,
         cautions=cautions,
-    )  # fmt: skip
+    )
 
 
 def _needs(question: FaultQuestion, workshop: Workshop) -> FaultShop:
@@ -288,24 +350,32 @@ def _settle(question: FaultQuestion, workshop: Workshop, _: Mapping[str, Reading
 
 
 def _headline(answer: FaultAnswer, page: PageUnit) -> str:
-    setting = f" → {answer.new_position}" if answer.new_position else ""
-    if answer.move_mm is not None:
-        setting = f" · {answer.move_mm.words(page)}"
-    return f"{answer.first}{setting}"
+    if isinstance(answer, TaperAnswer):
+        return f"{answer.first} · {answer.move_mm.words(page)}"
+    if isinstance(answer, CutAnswer) and answer.new_position:
+        return f"{answer.first} → {answer.new_position}"
+    return answer.first
 
 
-FAULTS = register(
-    Calculator(
-        name="faults",
-        title="What went wrong, and what to change first",
-        question=FaultQuestion,
-        answer=FaultAnswer,
-        compute=faults,
-        needs=_needs,
-        settle=_settle,
-        sentences=SENTENCES,
-        outranks=True,
-        triggers=tuple(word for sign in SIGNS for word in sign.words),
-        headline=_headline,
-    )
+FAULTS = Calculator(
+    name="faults",
+    title="What went wrong, and what to change first",
+    door=Door("/faults", "Faults", "What went wrong"),
+    opening={
+        "sign": "whine",
+        "operation": "bore",
+        "diameter": "22 mm",
+        "metal": "grey-iron",
+        "tool": "carbide",
+        "rpm": "1480",
+    },
+    question=FaultQuestion,
+    answers=(SignAnswer, CutAnswer, TaperAnswer, RunOutAnswer),
+    compute=faults,
+    needs=_needs,
+    settle=_settle,
+    sentences=SENTENCES,
+    insists=True,
+    calls=tuple(word for sign in SIGNS for word in sign.words),
+    headline=_headline,
 )

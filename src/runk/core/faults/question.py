@@ -11,7 +11,7 @@ from runk.core.cutting.operations import CHOICES as OPERATIONS
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import Tool
 from runk.core.cutting.words import TOOLS
-from runk.core.fields import Choice, Field, Kind
+from runk.core.kinds import Choice, Length, Number, OfMachine, OfMetal, OneOf
 
 
 class Sign(StrEnum):
@@ -34,8 +34,11 @@ class Sign(StrEnum):
 
 
 SIGNS = (
-    Choice("whine", "it whines and leaves a pattern",
-           ("whine", "whines", "whining", "chatter", "chatters", "chattering", "singing")),
+    Choice(
+        "whine",
+        "it whines and leaves a pattern",
+        ("whine", "whines", "whining", "chatter", "chatters", "chattering", "singing"),
+    ),
     Choice("torn", "the surface is torn", ("torn", "tearing", "tears", "torn surface")),
     Choice("built-up", "metal builds up on the edge", ("built-up edge", "built up edge")),
     Choice("glazed", "a hard glazed ring", ("glazed", "glazed ring", "work hardened", "skating")),
@@ -49,7 +52,7 @@ SIGNS = (
     Choice("snatching", "the drill snatches", ("snatch", "snatches", "snatching", "grabs")),
     Choice("not-meeting", "holes from two sides do not meet", ("do not meet", "not meeting")),
     Choice("run-out", "the work runs out", ("run-out", "runout", "run out", "runs out")),
-)  # fmt: skip
+)
 CUTTING = ("whine", "torn", "built-up", "glazed", "snatching")
 """Signs whose cure begins with what the machine was set to."""
 TAPERED = ("taper", "bell-mouth")
@@ -67,70 +70,120 @@ class FaultQuestion:
         at_work: Run-out read at the work; then one step back each, to the taper.
     """
 
-    sign: Annotated[Sign, Field(Kind.CHOICE, "sign", choices=SIGNS, rules=True)]
-    operation: Annotated[
-        Operation, Field(Kind.CHOICE, "operation", choices=OPERATIONS, only=CUTTING)
-    ] = Operation.TURN
-    metal: Annotated[str, Field(Kind.METAL, "metal", only=CUTTING, placeholder="mild steel")] = (
-        "mild-steel"
+    sign: Annotated[Sign, OneOf("sign", choices=SIGNS, rules=True)]
+    operation: Annotated[Operation, OneOf("operation", choices=OPERATIONS, only=CUTTING)] = (
+        Operation.TURN
     )
+    metal: Annotated[str, OfMetal("metal", only=CUTTING, placeholder="mild steel")] = "mild-steel"
     diameter: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "diameter", ("dia", "diameter"), principal=True, only=CUTTING,
-              low=0.1, high=5000.0, placeholder="say what size"),
-    ] = None  # fmt: skip
-    tool: Annotated[Tool, Field(Kind.CHOICE, "tool", choices=TOOLS, only=CUTTING)] = Tool.HSS
+        Length(
+            "diameter",
+            ("dia", "diameter"),
+            principal=True,
+            only=CUTTING,
+            low=0.1,
+            high=5000.0,
+            placeholder="say what size",
+        ),
+    ] = None
+    tool: Annotated[Tool, OneOf("tool", choices=TOOLS, only=CUTTING)] = Tool.HSS
     rpm: Annotated[
         float | None,
-        Field(Kind.NUMBER, "speed it was set to", ("rpm", "rev/min", "revs"), only=CUTTING,
-              before=("at",), low=1.0, high=60000.0, placeholder="say how fast"),
-    ] = None  # fmt: skip
+        Number(
+            "speed it was set to",
+            ("rpm", "rev/min", "revs"),
+            ("rpm", "rev/min"),
+            only=CUTTING,
+            before=("at",),
+            low=1.0,
+            high=60000.0,
+            placeholder="say how fast",
+        ),
+    ] = None
     feed: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "feed a turn", ("feed", "a turn"), only=CUTTING, low=0.001, high=5.0,
-              placeholder="feed"),
-    ] = None  # fmt: skip
-    machine: Annotated[str, Field(Kind.MACHINE, "machine", only=CUTTING, placeholder="lathe")] = ""
+        Length(
+            "feed a turn", ("feed", "a turn"), only=CUTTING, low=0.001, high=5.0, placeholder="feed"
+        ),
+    ] = None
+    machine: Annotated[str, OfMachine("machine", only=CUTTING, placeholder="lathe")] = ""
     at_work: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "run-out at the work", ("work",), only=("run-out",), high=10.0,
-              placeholder="reading"),
-    ] = None  # fmt: skip
+        Length(
+            "run-out at the work", ("work",), only=("run-out",), high=10.0, placeholder="reading"
+        ),
+    ] = None
     at_collet: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "run-out at the collet", ("collet",), only=("run-out",), high=10.0,
-              placeholder="reading"),
-    ] = None  # fmt: skip
+        Length(
+            "run-out at the collet",
+            ("collet",),
+            only=("run-out",),
+            high=10.0,
+            placeholder="reading",
+        ),
+    ] = None
     at_chuck: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "run-out at the chuck", ("chuck",), only=("run-out",), high=10.0,
-              placeholder="reading"),
-    ] = None  # fmt: skip
+        Length(
+            "run-out at the chuck", ("chuck",), only=("run-out",), high=10.0, placeholder="reading"
+        ),
+    ] = None
     at_taper: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "run-out in the taper", ("taper", "spindle"), only=("run-out",),
-              high=10.0, placeholder="reading"),
-    ] = None  # fmt: skip
+        Length(
+            "run-out in the taper",
+            ("taper", "spindle"),
+            only=("run-out",),
+            high=10.0,
+            placeholder="reading",
+        ),
+    ] = None
     near: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "diameter at the chuck end", ("chuck", "inside"), only=TAPERED, low=0.1,
-              high=5000.0, placeholder="measure it"),
-    ] = None  # fmt: skip
+        Length(
+            "diameter at the chuck end",
+            ("chuck", "inside"),
+            only=TAPERED,
+            low=0.1,
+            high=5000.0,
+            placeholder="measure it",
+        ),
+    ] = None
     far: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "diameter at the free end", ("free", "mouth", "end"), only=TAPERED,
-              low=0.1, high=5000.0, placeholder="measure it"),
-    ] = None  # fmt: skip
+        Length(
+            "diameter at the free end",
+            ("free", "mouth", "end"),
+            only=TAPERED,
+            low=0.1,
+            high=5000.0,
+            placeholder="measure it",
+        ),
+    ] = None
     apart: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "distance between them", ("apart", "over"), only=TAPERED, low=1.0,
-              high=5000.0, placeholder="how far"),
-    ] = None  # fmt: skip
+        Length(
+            "distance between them",
+            ("apart", "over"),
+            only=TAPERED,
+            low=1.0,
+            high=5000.0,
+            placeholder="how far",
+        ),
+    ] = None
     between: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "whole length, where a centre holds it", ("centres", "between"),
-              only=("taper",), low=1.0, high=5000.0, placeholder="no centre"),
-    ] = None  # fmt: skip
+        Length(
+            "whole length, where a centre holds it",
+            ("centres", "between"),
+            only=("taper",),
+            low=1.0,
+            high=5000.0,
+            placeholder="no centre",
+        ),
+    ] = None
 
 
 _CUT = (

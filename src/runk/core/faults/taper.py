@@ -80,14 +80,13 @@ def read_taper(question: FaultQuestion) -> TaperSays | None:
         return None
     difference = float(far - near)
     if abs(difference) < _LEAST_MM:
-        raise Refused(
-            "Both ends measure the same: there is no taper to put right.", field="far",
-        )  # fmt: skip
+        raise Refused("Both ends measure the same: there is no taper to put right.", field="far")
     if abs(difference) >= min(near, far):
         raise Refused(
             "Those two differ by more than the smaller one: is one of them a radius, or in "
-            "the other unit?", field="far",
-        )  # fmt: skip
+            "the other unit?",
+            field="far",
+        )
     between = question.between or apart
     if between < apart:
         raise Refused(
@@ -95,9 +94,7 @@ def read_taper(question: FaultQuestion) -> TaperSays | None:
         )
     w = Working()
     big, small = float(max(near, far)), float(min(near, far))
-    angle = w.of(
-        taper_deg, "angle_deg", big_mm=big, small_mm=small, apart_mm=float(apart)
-    )  # fmt: skip
+    angle = w.of(taper_deg, "angle_deg", big_mm=big, small_mm=small, apart_mm=float(apart))
     if question.sign is Sign.BELL_MOUTH:
         at = len(w.steps)
         move = w.figure(
@@ -105,13 +102,19 @@ def read_taper(question: FaultQuestion) -> TaperSays | None:
         )
         if far < near:
             return TaperSays(
-                move, angle, "It is narrower at the mouth: that is taper, not a bell mouth. The "
-                "headstock or slide points out of line by the angle shown.", "align",
-            )  # fmt: skip
+                move,
+                angle,
+                "It is narrower at the mouth: that is taper, not a bell mouth. The "
+                "headstock or slide points out of line by the angle shown.",
+                "align",
+            )
         return TaperSays(
-            move, angle, f"The bar sprang {_both(move)} away inside. Pass again at the same "
-            "setting, in and out, until it cuts no more.", "spring pass",
-        )  # fmt: skip
+            move,
+            angle,
+            f"The bar sprang {_both(move)} away inside. Pass again at the same "
+            "setting, in and out, until it cuts no more.",
+            "spring pass",
+        )
     at = len(w.steps)
     over = w(
         set_over_mm, big_mm=big, small_mm=small, between_mm=float(between), apart_mm=float(apart)
@@ -120,16 +123,23 @@ def read_taper(question: FaultQuestion) -> TaperSays | None:
     if question.between is not None:
         way = "towards the tool" if far > near else "away from the tool"
         return TaperSays(
-            move, angle, f"Move the tailstock {_both(move)} {way}, with an indicator against "
-            "its barrel.", "align",
-        )  # fmt: skip
+            move,
+            angle,
+            f"Move the tailstock {_both(move)} {way}, with an indicator against its barrel.",
+            "align",
+        )
     if far > near:
         return TaperSays(
-            move, angle, f"Larger at the free end by {_both(move, 2)} on the diameter: the work "
+            move,
+            angle,
+            f"Larger at the free end by {_both(move, 2)} on the diameter: the work "
             "springs away there. Pass again at the same setting, or bring up a centre.",
             "spring pass",
-        )  # fmt: skip
+        )
     return TaperSays(
-        move, angle, "Smaller at the free end, which spring cannot do: the headstock or slide "
-        "points out of line by the angle shown, or the edge wore on the way in.", "align",
-    )  # fmt: skip
+        move,
+        angle,
+        "Smaller at the free end, which spring cannot do: the headstock or slide "
+        "points out of line by the angle shown, or the edge wore on the way in.",
+        "align",
+    )

@@ -7,7 +7,7 @@ from fractions import Fraction
 from math import atan, degrees, floor
 from typing import Annotated
 
-from runk.core.fields import Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working
 from runk.core.holes.laws import (
     along_mm,
@@ -18,8 +18,9 @@ from runk.core.holes.laws import (
     tip_travel_mm,
     wall_mm,
 )
+from runk.core.kinds import Angle, Length
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
@@ -43,43 +44,53 @@ class AngledQuestion:
 
     drill: Annotated[
         Fraction,
-        Field(Kind.LENGTH, "drill", ("drill", "dia"), principal=True, low=0.3, high=50.0,
-              placeholder="3 mm"),
-    ]  # fmt: skip
+        Length(
+            "drill",
+            ("drill", "dia"),
+            usual=(0.5, 12.0),
+            principal=True,
+            low=0.3,
+            high=50.0,
+            placeholder="3 mm",
+        ),
+    ]
     angle: Annotated[
-        float,
-        Field(Kind.NUMBER, "angle", ("degrees", "angle", "deg", "°"), high=89.0,
-              placeholder="30"),
-    ]  # fmt: skip
+        float, Angle("angle", ("degrees", "angle", "deg", "°"), high=89.0, placeholder="30")
+    ]
     across: Annotated[
         Fraction,
-        Field(Kind.LENGTH, "metal across", ("across", "thick", "through"), low=0.1, high=1000.0,
-              placeholder="12 mm"),
-    ]  # fmt: skip
+        Length(
+            "metal across",
+            ("across", "thick", "through"),
+            usual=(1.0, 80.0),
+            low=0.1,
+            high=1000.0,
+            placeholder="12 mm",
+        ),
+    ]
     room: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "room along the face", ("room", "along"), high=1000.0,
-              placeholder="plenty"),
-    ] = None  # fmt: skip
+        Length("room along the face", ("room", "along"), high=1000.0, placeholder="plenty"),
+    ] = None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class AngledAnswer:
     """``length_mm`` is the passage itself; ``travel_mm`` the drill, its point out at the far
     side; ``along_mm`` where it comes out; ``mouth_mm`` the long way across its mouth;
     ``flat_mm`` how deep the flat it starts on goes; ``wall_mm`` what is left beside it."""
 
-    length_mm: Figure
-    travel_mm: Figure
-    along_mm: Figure
-    mouth_mm: Figure
-    flat_mm: Figure | None
-    wall_mm: Figure | None
-    drill_mm: Figure
-    angle_deg: Figure
-    across_mm: Figure
-    room_mm: Figure | None
-    says: str
+    length_mm: Annotated[Figure, Show("The passage itself")]
+    travel_mm: Annotated[Figure, Show("The drill travels", Rank.BIG)]
+    along_mm: Annotated[Figure, Show("It comes out along by", Rank.BIG)]
+    mouth_mm: Annotated[Figure, Show("Its mouth, the long way")]
+    flat_mm: Annotated[Figure | None, Show("Flat to mill for its start")]
+    wall_mm: Annotated[Figure | None, Show("Wall left beside it")]
+    drill_mm: Annotated[Figure, Show("Drill", Rank.FOLDED)]
+    angle_deg: Annotated[Figure, Show("Angle", Rank.FOLDED)]
+    across_mm: Annotated[Figure, Show("Metal it goes through", Rank.FOLDED)]
+    room_mm: Annotated[Figure | None, Show("Room to its end", Rank.FOLDED)]
+    says: Annotated[str, Show("How", Rank.SAYS)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -104,8 +115,10 @@ def angled(question: AngledQuestion, _: None = None) -> AngledAnswer:
     if angle > STEEPEST_DEG:
         raise Refused(
             f"At {angle:g}° from square it all but lies in the face and never meets the other one: "
-            f"{STEEPEST_DEG:g}° at most.", field="angle", suggest="45",
-        )  # fmt: skip
+            f"{STEEPEST_DEG:g}° at most.",
+            field="angle",
+            suggest="45",
+        )
     along = w.of(along_mm, across_mm=across, angle_deg=angle)
     mouth = w.of(mouth_mm, drill_mm=drill, angle_deg=angle)
     length = w.of(passage_mm, "length_mm", across_mm=across, angle_deg=angle)
@@ -123,8 +136,9 @@ def angled(question: AngledQuestion, _: None = None) -> AngledAnswer:
             raise Refused(
                 f"It runs {along.value:.2f} mm along on its way through {across:g} mm, and the "
                 f"metal ends after {room:g}: it comes out at the end face and never meets.",
-                field="angle", suggest=_fits(room, across, drill),
-            )  # fmt: skip
+                field="angle",
+                suggest=_fits(room, across, drill),
+            )
         wall = w.of(wall_mm, room_mm=room, along_mm=along.value, mouth_mm=mouth.value)
     flat = None
     if angle > 0:
@@ -139,11 +153,20 @@ def angled(question: AngledQuestion, _: None = None) -> AngledAnswer:
         return Figure(value, unit_of(key), (), 2)
 
     return AngledAnswer(
-        length, travel, along, mouth, flat, wall, mm(drill, "drill_mm"),
-        Figure(angle, unit_of("angle_deg"), (), 1), mm(across, "across_mm"),
-        None if question.room is None else mm(float(question.room), "room_mm"), says,
-        _cautions(question, wall), _links(question, travel),
-    )  # fmt: skip
+        length_mm=length,
+        travel_mm=travel,
+        along_mm=along,
+        mouth_mm=mouth,
+        flat_mm=flat,
+        wall_mm=wall,
+        drill_mm=mm(drill, "drill_mm"),
+        angle_deg=Figure(angle, unit_of("angle_deg"), (), 1),
+        across_mm=mm(across, "across_mm"),
+        room_mm=None if question.room is None else mm(float(question.room), "room_mm"),
+        says=says,
+        cautions=_cautions(question, wall),
+        links=_links(question, travel),
+    )
 
 
 def _fits(room: float, across: float, drill: float) -> str:
@@ -164,48 +187,62 @@ def _cautions(question: AngledQuestion, wall: Figure | None) -> tuple[Caution, .
         found.append(Caution(word, "the wall", says, "wall_mm", MECHANICS))
     if question.angle > _FLAT_FROM_DEG:
         found.append(
-            Caution("Mind", "the start", "Mill a flat square to the drill first, or start with a "
-                    "short centre drill: a drill runs down a slope.", "flat_mm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the start",
+                "Mill a flat square to the drill first, or start with a "
+                "short centre drill: a drill runs down a slope.",
+                "flat_mm",
+                PRACTICE,
+            )
+        )
         found.append(
-            Caution("Mind", "breaking through", "It comes out on one side first and bends there: "
-                    "ease off, and stop the far side with a plug where it has to stay round.",
-                    "travel_mm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "breaking through",
+                "It comes out on one side first and bends there: "
+                "ease off, and stop the far side with a plug where it has to stay round.",
+                "travel_mm",
+                PRACTICE,
+            )
+        )
     return tuple(sorted(found, key=lambda c: c.word != "Stop"))
 
 
 def _links(question: AngledQuestion, travel: Figure) -> tuple[Link, ...]:
     asked = (
-        ("size", f"{float(question.drill):g} mm"), ("deep", f"{travel.value:.2f} mm"),
+        ("size", f"{float(question.drill):g} mm"),
+        ("deep", f"{travel.value:.2f} mm"),
         ("slope", f"{question.angle:g}"),
-    )  # fmt: skip
+    )
     return (Link("hole", asked, "The drills for it"),)
 
 
-ANGLED = register(
-    Calculator(
-        name="angled-hole",
-        title="A passage at an angle",
-        question=AngledQuestion,
-        answer=AngledAnswer,
-        compute=angled,
-        needs=needs,
-        sentences={
-            "": "A {drill} passage at {angle}° from square, through {across} of metal[, {room} to "
-            "its end]"
-        },
-        triggers=(
-            "angled hole",
-            "angled passage",
-            "oil way",
-            "oilway",
-            "oil hole",
-            "angled",
-            "hole at an angle",
-            "steam passage",
-            "passage",
-        ),
-        headline=lambda a, page: f"{a.along_mm.words(page)} along · {a.length_mm.words(page)} long",
-    )
+ANGLED = Calculator(
+    name="angled-hole",
+    title="A passage at an angle",
+    door=Door("/holes/angled", "Holes", "Passage at an angle"),
+    opening={"drill": "3", "angle": "30", "across": "12", "room": "20"},
+    question=AngledQuestion,
+    answers=(AngledAnswer,),
+    compute=angled,
+    needs=needs,
+    sentences={
+        "": "A {drill} passage at {angle}° from square, through {across} of metal[, {room} to "
+        "its end]"
+    },
+    calls=(
+        "angled hole",
+        "angled passage",
+        "oil way",
+        "oilway",
+        "oil hole",
+        "angled",
+        "hole at an angle",
+        "steam passage",
+        "passage",
+        "oil gallery",
+        "gallery",
+    ),
+    headline=lambda a, page: f"{a.along_mm.words(page)} along · {a.length_mm.words(page)} long",
 )

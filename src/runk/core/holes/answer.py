@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Annotated
 
 from runk.core.figures import Caution, Figure, Link
+from runk.core.shown import Rank, Show, Table
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class HoleStep:
     """One tool put in, and taken out again.
 
@@ -21,45 +23,47 @@ class HoleStep:
         says: What to do, where the number alone does not say it.
     """
 
-    kind: str
-    name: str
-    mm: Figure
-    position: str
-    rpm: Figure | None
-    feed_mm_per_rev: Figure | None
-    depth_mm: Figure | None
-    stop: str
-    says: str
+    kind: Annotated[str, Show("Step")]
+    name: Annotated[str, Show("Tool")]
+    mm: Annotated[Figure, Show("Size")]
+    position: Annotated[str, Show("Position")]
+    rpm: Annotated[Figure | None, Show("Speed")]
+    feed_mm_per_rev: Annotated[Figure | None, Show("Feed")]
+    depth_mm: Annotated[Figure | None, Show("Tip goes to")]
+    stop: Annotated[str, Show("Stop at")]
+    says: Annotated[str, Show("How")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class HoleAnswer:
     """A hole from the centre mark to its size.
 
-    ``drills`` are twist drills that are owned, smallest first. ``left_mm`` is what the last of
-    them leaves for the reamer, bar or bore; ``ream_allowance_mm`` what it should leave.
+    ``drills`` are twist drills that are owned, smallest first; ``drill_mm`` is the last of
+    them. ``left_mm`` is what it leaves for the reamer, bar or bore; ``ream_allowance_mm`` what
+    it should leave.
     ``off_mm`` is how far a drilled hole is from the size wanted. ``point_mm`` is the last
     drill's point; ``bottom_mm`` where its tip ends; ``pass_mm`` how far a reamer must go past
     the far face.
     """
 
-    first: tuple[HoleStep, ...]
-    drills: tuple[HoleStep, ...]
-    then: tuple[HoleStep, ...]
-    size_mm: Figure
-    ream_allowance_mm: Figure | None
-    left_mm: Figure | None
-    off_mm: Figure | None
-    point_mm: Figure
-    bottom_mm: Figure | None
-    pass_mm: Figure | None
-    deep_mm: Figure | None
-    thick_mm: Figure | None
-    counterbore_mm: Figure | None
-    seat_mm: Figure | None
-    slope_deg: Figure | None
-    stop_says: str
-    coolant: str
-    machine: str
+    first: Annotated[tuple[HoleStep, ...], Table("To begin", drawn=True)]
+    drills: Annotated[tuple[HoleStep, ...], Table("Drills in their turn", drawn=True)]
+    then: Annotated[tuple[HoleStep, ...], Table("To finish", drawn=True)]
+    drill_mm: Annotated[Figure, Show("Last drill")]
+    size_mm: Annotated[Figure, Show("Finished size", Rank.FOLDED)]
+    ream_allowance_mm: Annotated[Figure | None, Show("It should leave about")]
+    left_mm: Annotated[Figure | None, Show("The last drill leaves")]
+    off_mm: Annotated[Figure | None, Show("Off the size wanted")]
+    point_mm: Annotated[Figure, Show("Point of the last drill")]
+    bottom_mm: Annotated[Figure | None, Show("The tip ends at")]
+    pass_mm: Annotated[Figure | None, Show("The reamer goes past by")]
+    deep_mm: Annotated[Figure | None, Show("Depth wanted", Rank.FOLDED)]
+    thick_mm: Annotated[Figure | None, Show("Thickness of the part", Rank.FOLDED)]
+    counterbore_mm: Annotated[Figure | None, Show("Counterbore", Rank.FOLDED)]
+    seat_mm: Annotated[Figure | None, Show("Depth of the counterbore", Rank.FOLDED)]
+    slope_deg: Annotated[Figure | None, Show("Slope it starts on", Rank.FOLDED)]
+    stop_says: Annotated[str, Show("Stops", Rank.SAYS, drawn=True)]
+    coolant: Annotated[str, Show("On the cut", drawn=True)]
+    machine: Annotated[str, Show("Machine", Rank.FOLDED)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]

@@ -120,17 +120,20 @@ def _drilled(maker: Maker, drills: Sequence[ShopTool]) -> Finishing:
         if size > largest:
             raise Refused(
                 f"The largest drill in the trays is {drills[-1].name}: bore it from there.",
-                field="finish", suggest="bored",
-            )  # fmt: skip
+                field="finish",
+                suggest="bored",
+            )
         if size < smallest:
             raise Refused(
-                f"The smallest drill in the trays is {drills[0].name}.", field="size",
+                f"The smallest drill in the trays is {drills[0].name}.",
+                field="size",
                 suggest=drills[0].name,
-            )  # fmt: skip
+            )
         raise Refused(
-            f"No drill near {size:g} mm can be used: the nearest is {last.name}.", field="size",
+            f"No drill near {size:g} mm can be used: the nearest is {last.name}.",
+            field="size",
             suggest=f"{last.name}, or bored",
-        )  # fmt: skip
+        )
     says = ""
     if exact((last,), size) is None:
         way = "over" if off > 0 else "under"
@@ -145,9 +148,10 @@ def _no_reamer(size: float, reamers: Sequence[ShopTool], what: str) -> Refused:
     another = f"{near.name}, " if near else ""
     return Refused(
         f"There is no {size:g} mm {what} reamer.{others} A D-bit, the bar that is to run in it, "
-        "or boring makes the size itself.", field="size" if near else "finish",
+        "or boring makes the size itself.",
+        field="size" if near else "finish",
         suggest=f"{another}finished with a D-bit, or bored",
-    )  # fmt: skip
+    )
 
 
 def _reamed(
@@ -168,9 +172,8 @@ def _reamed(
     last = for_allowance(drills, size, leave)
     if last is None:
         raise Refused(
-            f"No drill leaves {leave.low_mm:.2f} mm or more for a {size:g} mm reamer.",
-            field="size",
-        )  # fmt: skip
+            f"No drill leaves {leave.low_mm:.2f} mm or more for a {size:g} mm reamer.", field="size"
+        )
     left = _leaves(w, size, last)
     lead = reamer.lead_mm or (size * _LEAD_SHARE if tapered else 1.0)
     pass_mm = Figure(lead + BREAK_OUT_MM, unit_of("pass_mm"))
@@ -178,9 +181,12 @@ def _reamed(
     if question.deep is not None:
         more = pass_mm.value if question.ends is Ends.THROUGH else 0.0
         depth = w.of(
-            tip_travel_mm, "depth_mm", deep_mm=float(question.deep), more_mm=more,
+            tip_travel_mm,
+            "depth_mm",
+            deep_mm=float(question.deep),
+            more_mm=more,
             why="right through by its lead",
-        )  # fmt: skip
+        )
     if by_hand:
         says = "Turn it by hand in the tailstock or against a centre, never backwards, oil on it."
         step = maker.step("ream", f"{reamer.name} hand reamer", question.size, None, depth, says)
@@ -199,8 +205,9 @@ def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:
     if size < LEAST_BORE_MM:
         raise Refused(
             f"{size:g} mm is too small to get a boring tool in: ream it, or make a D-bit.",
-            field="finish", suggest="finished with a D-bit",
-        )  # fmt: skip
+            field="finish",
+            suggest="finished with a D-bit",
+        )
     allowance = w(bore_allowance_mm, size_mm=size, share=BORE_SHARE, least_mm=BORE_LEAST_MM)
     last = below(drills, size - allowance)
     if last is None:
@@ -212,14 +219,23 @@ def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:
         "Slow fine feed, then a reverse pass out at the same setting; face the end with the same "
         "tool so that it is square."
     )
-    steps = [maker.step("bore", f"bore to {float(to):g} mm", to, Operation.BORE, depth, says,
-                        Stage.FINISH)]  # fmt: skip
+    steps = [
+        maker.step(
+            "bore", f"bore to {float(to):g} mm", to, Operation.BORE, depth, says, Stage.FINISH
+        )
+    ]
     if hone:
         steps.append(
-            maker.step("hone", f"hone out {HONE_MM:g} mm", question.size, None, None,
-                       "Measure at top, middle and bottom; stroke past both ends by a third of "
-                       "the stones.")
-        )  # fmt: skip
+            maker.step(
+                "hone",
+                f"hone out {HONE_MM:g} mm",
+                question.size,
+                None,
+                None,
+                "Measure at top, middle and bottom; stroke past both ends by a third of "
+                "the stones.",
+            )
+        )
     return Finishing(last, tuple(steps), left=left)
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
+from runk.core.calculator import Calculator, Door
 from runk.core.cutting.operations import FACTS, Operation
 from runk.core.figures import Figure
 from runk.core.holes.answer import HoleAnswer
@@ -18,7 +19,6 @@ from runk.core.lengths import Reading
 from runk.core.machines.machine import Machine
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
 from runk.core.tools import ShopTool
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
@@ -48,12 +48,17 @@ def needs(question: HoleQuestion, workshop: Workshop) -> HoleShop:
     if machine.kind not in facts.machines:
         raise Refused(
             f"{facts.doing} wants a {' or a '.join(facts.machines)}; {machine.name} is a "
-            f"{machine.kind}.", field="machine",
-        )  # fmt: skip
+            f"{machine.kind}.",
+            field="machine",
+        )
     return HoleShop(
-        machine, workshop.metals[question.metal], workshop.drills, workshop.reamers,
-        workshop.cutters, workshop.centres,
-    )  # fmt: skip
+        machine,
+        workshop.metals[question.metal],
+        workshop.drills,
+        workshop.reamers,
+        workshop.cutters,
+        workshop.centres,
+    )
 
 
 def settle(question: HoleQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> HoleQuestion:
@@ -71,8 +76,9 @@ def _check(question: HoleQuestion, shop: HoleShop) -> None:
     if blind and deep is not None and thick is not None and deep >= thick:
         raise Refused(
             f"A hole {float(deep):g} mm deep comes out of a part {float(thick):g} mm thick: it is "
-            "a through hole.", field="deep",
-        )  # fmt: skip
+            "a through hole.",
+            field="deep",
+        )
     if question.counterbore is not None and question.counterbore <= question.size:
         raise Refused("A counterbore is larger than its hole.", field="counterbore")
     if question.seat is not None and question.counterbore is None:
@@ -84,8 +90,9 @@ def _check(question: HoleQuestion, shop: HoleShop) -> None:
     if not shop.drills:
         raise Refused(
             "There is no drill in the trays that can be used: add a set in the Workshop.",
-            field="size", suggest="Workshop, Trays, add a set",
-        )  # fmt: skip
+            field="size",
+            suggest="Workshop, Trays, add a set",
+        )
 
 
 def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
@@ -131,6 +138,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
         first=starts(maker, shop.centres, shop.cutters, (*chain, plan.last)),
         drills=drills,
         then=then,
+        drill_mm=drills[-1].mm,
         size_mm=Figure(size, unit_of("size_mm"), (), 3),
         ream_allowance_mm=plan.allowance,
         left_mm=plan.left,
@@ -161,8 +169,9 @@ def _check_reach(question: HoleQuestion, tool: ShopTool) -> None:
     raise Refused(
         f"The {tool.name} drill cuts {tool.reach_mm:g} mm deep at most, and the hole is "
         f"{float(question.deep):g}. Use a long drill and clear it often, or drill from both ends.",
-        field="deep", suggest=f"{tool.reach_mm:g} mm",
-    )  # fmt: skip
+        field="deep",
+        suggest=f"{tool.reach_mm:g} mm",
+    )
 
 
 def headline(answer: HoleAnswer, _: PageUnit) -> str:
@@ -172,33 +181,40 @@ def headline(answer: HoleAnswer, _: PageUnit) -> str:
     return f"{drills} → {last[-1]}" if last else drills
 
 
-HOLE = register(
-    Calculator(
-        name="hole",
-        title="A hole: every drill in its turn",
-        question=HoleQuestion,
-        answer=HoleAnswer,
-        compute=hole,
-        needs=needs,
-        settle=settle,
-        sentences=SENTENCES,
-        triggers=(
-            "hole plan",
-            "plan a hole",
-            "plan the hole",
-            "reamed hole",
-            "bored hole",
-            "honed hole",
-            "drilled hole",
-            "blind hole",
-            "through hole",
-            "pilot for",
-            "which drills for",
-            "d-bit",
-            "line of bearings",
-            "counterbored hole",
-        ),
-        late=("hole", "holes", "pilot", "pilots"),
-        headline=headline,
-    )
+HOLE = Calculator(
+    name="hole",
+    title="A hole: every drill in its turn",
+    door=Door("/holes", "Holes", "Whole hole"),
+    opening={
+        "size": "6",
+        "metal": "gunmetal",
+        "finish": "machine-reamed",
+        "ends": "blind",
+        "deep": "18",
+        "thick": "25",
+    },
+    question=HoleQuestion,
+    answers=(HoleAnswer,),
+    compute=hole,
+    needs=needs,
+    settle=settle,
+    sentences=SENTENCES,
+    calls=(
+        "hole plan",
+        "plan a hole",
+        "plan the hole",
+        "reamed hole",
+        "bored hole",
+        "honed hole",
+        "drilled hole",
+        "blind hole",
+        "through hole",
+        "pilot for",
+        "which drills for",
+        "d-bit",
+        "line of bearings",
+        "counterbored hole",
+    ),
+    nouns=("hole", "holes", "pilot", "pilots"),
+    headline=headline,
 )

@@ -39,33 +39,60 @@ def _of_depth(question: Question, drills: Sequence[HoleStep], point: float) -> l
     last = drills[-1].mm.value
     if question.ends is Ends.THROUGH:
         found.append(
-            Caution("Mind", "breaking through", "Ease off as the point comes out: there the drill "
-                    "snatches. Clamp the work.", "depth_mm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "breaking through",
+                "Ease off as the point comes out: there the drill snatches. Clamp the work.",
+                "depth_mm",
+                PRACTICE,
+            )
+        )
     elif question.thick is not None and question.deep is not None:
         over = float(question.deep) + point - float(question.thick)
         if over >= 0:
             found.append(
-                Caution("Stop", "the point", f"The drill's point comes out by {over:.2f} mm: only "
-                        f"{float(question.thick) - float(question.deep):.2f} mm is left under the "
-                        f"hole, and the point is {point:.2f} long. End it with a flat-ended tool.",
-                        "bottom_mm", MECHANICS)
-            )  # fmt: skip
+                Caution(
+                    "Stop",
+                    "the point",
+                    f"The drill's point comes out by {over:.2f} mm: only "
+                    f"{float(question.thick) - float(question.deep):.2f} mm is left under the "
+                    f"hole, and the point is {point:.2f} long. End it with a flat-ended tool.",
+                    "bottom_mm",
+                    MECHANICS,
+                )
+            )
         elif over > -_THIN_MM:
             found.append(
-                Caution("Mind", "the bottom", f"Only {-over:.2f} mm is left under the point: it "
-                        "may break through.", "bottom_mm", MECHANICS)
-            )  # fmt: skip
+                Caution(
+                    "Mind",
+                    "the bottom",
+                    f"Only {-over:.2f} mm is left under the point: it may break through.",
+                    "bottom_mm",
+                    MECHANICS,
+                )
+            )
     if question.deep is not None and float(question.deep) > _DEEP_TIMES * last:
         found.append(
-            Caution("Mind", "the swarf", f"Deeper than {_DEEP_TIMES:g} diameters: come right out "
-                    "and clear the flutes every diameter from there.", None, PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the swarf",
+                f"Deeper than {_DEEP_TIMES:g} diameters: come right out "
+                "and clear the flutes every diameter from there.",
+                None,
+                PRACTICE,
+            )
+        )
     if question.slope:
         found.append(
-            Caution("Mind", "the slope", "Hold the work so that the hole is upright, and feed "
-                    "gently until the whole drill is in.", None, PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the slope",
+                "Hold the work so that the hole is upright, and feed "
+                "gently until the whole drill is in.",
+                None,
+                PRACTICE,
+            )
+        )
     return found
 
 
@@ -75,33 +102,55 @@ def _of_reamer(maker: Maker, plan: Finishing) -> list[Caution]:
     if leave is not None and left is not None and left.value > leave.high_mm + 1e-9:
         far = left.value > 2 * leave.high_mm
         closer = (
-            "Bore it closer first." if question.size >= LEAST_BORE_MM
+            "Bore it closer first."
+            if question.size >= LEAST_BORE_MM
             else "Go in many times, clearing it each time, or make a D-bit."
-        )  # fmt: skip
+        )
         found.append(
-            Caution("Stop" if far else "Mind", "what is left", f"{left.value:.2f} mm is "
-                    f"{'far ' if far else ''}more than such a tool takes ({leave.low_mm:.2f} to "
-                    f"{leave.high_mm:.2f} mm): no drill between can be used. {closer}", "left_mm",
-                    PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Stop" if far else "Mind",
+                "what is left",
+                f"{left.value:.2f} mm is "
+                f"{'far ' if far else ''}more than such a tool takes ({leave.low_mm:.2f} to "
+                f"{leave.high_mm:.2f} mm): no drill between can be used. {closer}",
+                "left_mm",
+                PRACTICE,
+            )
+        )
     if plan.tapered and question.ends is Ends.BLIND:
         found.append(
-            Caution("Stop", "the lead", f"A hand reamer is tapered for its first "
-                    f"{plan.pass_mm.value if plan.pass_mm else 0:.0f} mm and cannot ream a blind "
-                    "hole to the bottom: drill deeper, or use a machine reamer or a D-bit.",
-                    "pass_mm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Stop",
+                "the lead",
+                f"A hand reamer is tapered for its first "
+                f"{plan.pass_mm.value if plan.pass_mm else 0:.0f} mm and cannot ream a blind "
+                "hole to the bottom: drill deeper, or use a machine reamer or a D-bit.",
+                "pass_mm",
+                PRACTICE,
+            )
+        )
     reamed = question.finish in (Finish.MACHINE_REAMED, Finish.HAND_REAMED)
     if reamed and maker.metal.kind in _CLOSES:
         found.append(
-            Caution("Mind", "closing in", "Bronze closes on a reamer: a fresh one, and expect the "
-                    "hole a shade under.", None, PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "closing in",
+                "Bronze closes on a reamer: a fresh one, and expect the hole a shade under.",
+                None,
+                PRACTICE,
+            )
+        )
     if reamed:
         found.append(
-            Caution("Mind", "the axis", "A reamer follows the hole it is given: it makes it round "
-                    "and to size, not straight.", None, PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the axis",
+                "A reamer follows the hole it is given: it makes it round "
+                "and to size, not straight.",
+                None,
+                PRACTICE,
+            )
+        )
     return found
 
 
@@ -109,10 +158,16 @@ def _of_line(question: Question) -> list[Caution]:
     if question.bearings is None or question.span is None:
         return []
     return [
-        Caution("Mind", "the line", f"Pilot each of the {question.bearings}, then follow through "
-                f"all with one long drill of {float(question.span):g} mm and more, then ream them "
-                "in line in one go.", None, PRACTICE)
-    ]  # fmt: skip
+        Caution(
+            "Mind",
+            "the line",
+            f"Pilot each of the {question.bearings}, then follow through "
+            f"all with one long drill of {float(question.span):g} mm and more, then ream them "
+            "in line in one go.",
+            None,
+            PRACTICE,
+        )
+    ]
 
 
 def links_of(question: Question, plan: Finishing, machine: Machine) -> tuple[Link, ...]:
@@ -120,9 +175,12 @@ def links_of(question: Question, plan: Finishing, machine: Machine) -> tuple[Lin
     if question.finish not in (Finish.BORED, Finish.HONED):
         return ()
     asked = [
-        ("job", "bore"), ("metal", question.metal), ("now", f"{float(plan.last.size_mm):g} mm"),
-        ("wanted", f"{plan.then[0].mm.value:g} mm"), ("machine", machine.name),
-    ]  # fmt: skip
+        ("job", "bore"),
+        ("metal", question.metal),
+        ("now", f"{float(plan.last.size_mm):g} mm"),
+        ("wanted", f"{plan.then[0].mm.value:g} mm"),
+        ("machine", machine.name),
+    ]
     if question.deep is not None:
         asked.append(("length", f"{float(question.deep):g} mm"))
     return (Link("plan", tuple(asked), "Plan the bore, pass by pass"),)

@@ -7,11 +7,12 @@ from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.fields import Choice, Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.holes.pick import above, below, exact, nearest, ream_allowance
+from runk.core.kinds import Choice, Length, OneOf
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.tools import ShopTool
 from runk.core.units import unit_of
@@ -27,14 +28,32 @@ class For(StrEnum):
     """What the hole is for, which decides what a difference does."""
 
     HOLE = "hole"
+    UNDER = "under"
+    OVER = "over"
     CLEAR = "clear"
     REAM = "ream"
 
 
 FORS = (
     Choice("hole", "just that size", ("just that size",), silent=True),
-    Choice("clear", "to clear it", ("to clear", "clears")),
-    Choice("ream", "before its reamer", ("before reaming", "before its reamer", "to be reamed")),
+    Choice("under", "and no larger", ("under", "below", "next under", "not over", "smaller than")),
+    Choice("over", "and no smaller", ("over", "above", "next over", "not under", "larger than")),
+    Choice(
+        "clear", "to clear it", ("to clear", "clears", "for clearance", "clearance", "clearing")
+    ),
+    Choice(
+        "ream",
+        "before its reamer",
+        (
+            "before reaming",
+            "before its reamer",
+            "to be reamed",
+            "for reaming",
+            "to ream",
+            "reaming",
+            "before a reamer",
+        ),
+    ),
 )
 
 
@@ -48,24 +67,31 @@ class NearestQuestion:
 
     size: Annotated[
         Fraction,
-        Field(Kind.LENGTH, "size", ("dia", "diameter"), principal=True, low=0.1, high=200.0,
-              placeholder="4.37 mm"),
-    ]  # fmt: skip
-    purpose: Annotated[For, Field(Kind.CHOICE, "purpose", choices=FORS)] = For.HOLE
+        Length(
+            "size",
+            ("dia", "diameter"),
+            usual=(0.4, 30.0),
+            principal=True,
+            low=0.1,
+            high=200.0,
+            placeholder="4.37 mm",
+        ),
+    ]
+    purpose: Annotated[For, OneOf("purpose", choices=FORS)] = For.HOLE
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class NearTool:
     """A tool near the size: how far off it is, and what that does."""
 
-    name: str
-    series: str
-    mm: Figure
-    off_mm: Figure
-    does: str
+    name: Annotated[str, Show("Tool")]
+    series: Annotated[str, Show("Series")]
+    mm: Annotated[Figure, Show("Size")]
+    off_mm: Annotated[Figure, Show("Off by")]
+    does: Annotated[str, Show("What that does")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class NearestAnswer:
     """The nearest owned, then above and below in every series there is.
 
@@ -73,15 +99,15 @@ class NearestAnswer:
     of nearly that size; ``reamers`` make a different but honest size.
     """
 
-    name: str
-    mm: Figure
-    off_mm: Figure
-    does: str
-    wanted_mm: Figure
-    below: tuple[NearTool, ...]
-    above: tuple[NearTool, ...]
-    cutters: tuple[NearTool, ...]
-    reamers: tuple[NearTool, ...]
+    name: Annotated[str, Show("Take", Rank.BIG)]
+    drill_mm: Annotated[Figure, Show("Its size")]
+    off_mm: Annotated[Figure, Show("Off the size wanted")]
+    does: Annotated[str, Show("That is", Rank.SAYS)]
+    wanted_mm: Annotated[Figure, Show("The size wanted for it")]
+    below: Annotated[tuple[NearTool, ...], Table("Next below, in each series")]
+    above: Annotated[tuple[NearTool, ...], Table("Next above")]
+    cutters: Annotated[tuple[NearTool, ...], Table("End mills of nearly that size")]
+    reamers: Annotated[tuple[NearTool, ...], Table("Reamers that make another honest size")]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -128,9 +154,7 @@ def before_ream_mm(size_mm: Num, allowance_mm: Num) -> Num:
 
 def needs(_: NearestQuestion, workshop: Workshop) -> NearestShop:
     """The tools that make holes."""
-    return NearestShop(
-        workshop.drills, workshop.cutters, workshop.reamers, workshop.struck_out
-    )  # fmt: skip
+    return NearestShop(workshop.drills, workshop.cutters, workshop.reamers, workshop.struck_out)
 
 
 def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer:
@@ -148,8 +172,9 @@ def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
     if not shop.drills:
         raise Refused(
             "There is no drill in the trays that can be used: add a set in the Workshop.",
-            field="size", suggest="Workshop, Trays, add a set",
-        )  # fmt: skip
+            field="size",
+            suggest="Workshop, Trays, add a set",
+        )
     w = Working()
     size = float(question.size)
     wanted = _wanted(w, question, size)
@@ -159,16 +184,27 @@ def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
     cutters = [t for t in shop.cutters if abs(t.mm - wanted.value) <= 0.05 * size + 0.1]
     reamers = _two(shop.reamers, size)
     links = tuple(
-        Link("hole", (("size", r.name), ("finish", "machine-reamed")),
-             f"Make it {r.name} instead, reamed, and the mate to match")
-        for r in reamers if exact((r,), size) is None and r.series == "machine"
-    )[:1]  # fmt: skip
+        Link(
+            "hole",
+            (("size", r.name), ("finish", "machine-reamed")),
+            f"Make it {r.name} instead, reamed, and the mate to match",
+        )
+        for r in reamers
+        if exact((r,), size) is None and r.series == "machine"
+    )[:1]
     return NearestAnswer(
-        best.name, best.mm, best.off_mm, best.does, wanted, lower, upper,
-        tuple(_tool(w, question, wanted.value, t) for t in cutters),
-        tuple(_tool(w, question, size, t) for t in reamers),
-        _cautions(question, shop, wanted.value, best), links,
-    )  # fmt: skip
+        name=best.name,
+        drill_mm=best.mm,
+        off_mm=best.off_mm,
+        does=best.does,
+        wanted_mm=wanted,
+        below=lower,
+        above=upper,
+        cutters=tuple(_tool(w, question, wanted.value, t) for t in cutters),
+        reamers=tuple(_tool(w, question, size, t) for t in reamers),
+        cautions=_cautions(question, shop, wanted.value, best),
+        links=links,
+    )
 
 
 def _wanted(w: Working, question: NearestQuestion, size: float) -> Figure:
@@ -190,14 +226,20 @@ def _best(
     elif question.purpose is For.REAM:
         least = ream_allowance(size, by_hand=False).low_mm
         fitting = [d for d in drills if size - d.mm >= least - 1e-9]
+    elif question.purpose is For.UNDER:
+        fitting = [d for d in drills if d.mm < size - 1e-9]
+    elif question.purpose is For.OVER:
+        fitting = [d for d in drills if d.mm > size + 1e-9]
     else:
         fitting = list(drills)
     found = nearest(fitting, wanted)
     if found is None:
-        edge = "largest" if question.purpose is For.CLEAR else "smallest"
+        up = question.purpose in (For.CLEAR, For.OVER)
+        edge = "largest" if up else "smallest"
         tool = drills[-1] if edge == "largest" else drills[0]
-        raise Refused(f"The {edge} drill in the trays is {tool.name}.", field="size",
-                      suggest=tool.name)  # fmt: skip
+        raise Refused(
+            f"The {edge} drill in the trays is {tool.name}.", field="size", suggest=tool.name
+        )
     return (found,)
 
 
@@ -225,9 +267,12 @@ def _tool(w: Working, question: NearestQuestion, wanted: float, tool: ShopTool) 
     mm = tool.mm
     off = w.of(off_mm, tool_mm=mm, wanted_mm=wanted)
     return NearTool(
-        tool.name, tool.series or tool.kind, Figure(mm, unit_of("mm"), (), 3),
-        Figure(off.value, off.unit, off.steps, 3), _does(question, mm, wanted),
-    )  # fmt: skip
+        name=tool.name,
+        series=tool.series or tool.kind,
+        mm=Figure(mm, unit_of("mm"), (), 3),
+        off_mm=Figure(off.value, off.unit, off.steps, 3),
+        does=_does(question, mm, wanted),
+    )
 
 
 def _does(question: NearestQuestion, mm: float, wanted: float) -> str:
@@ -258,29 +303,39 @@ def _cautions(
     found = []
     if abs(best.off_mm.value) > _FAR_SHARE * wanted:
         found.append(
-            Caution("Mind", "the size", f"Nothing owned is near {wanted:.2f} mm: bore it, or "
-                    "change the size and its mate.", "mm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the size",
+                f"Nothing owned is near {wanted:.2f} mm: bore it, or change the size and its mate.",
+                "mm",
+                PRACTICE,
+            )
+        )
     gone = [t for t in shop.struck_out if abs(t.mm - wanted) < abs(best.off_mm.value)]
     if gone:
         tool = min(gone, key=lambda t: abs(t.mm - wanted))
         found.append(
-            Caution("Mind", "the tray", f"{tool.name} would be nearer, and is marked {tool.state}.",
-                    "mm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the tray",
+                f"{tool.name} would be nearer, and is marked {tool.state}.",
+                "mm",
+                PRACTICE,
+            )
+        )
     return tuple(found)
 
 
-NEAREST = register(
-    Calculator(
-        name="nearest-drill",
-        title="The nearest drill that is owned",
-        question=NearestQuestion,
-        answer=NearestAnswer,
-        compute=nearest_drill,
-        needs=needs,
-        sentences={"": "The drill nearest to {size}[, {purpose}]"},
-        triggers=("nearest drill", "nearest", "closest drill", "nearest owned", "which drill"),
-        headline=lambda a, _: f"{a.name} · {a.does}",
-    )
+NEAREST = Calculator(
+    name="nearest-drill",
+    title="The nearest drill that is owned",
+    door=Door("/holes/nearest", "Holes", "Nearest drill"),
+    opening={"size": "4.37 mm"},
+    question=NearestQuestion,
+    answers=(NearestAnswer,),
+    compute=nearest_drill,
+    needs=needs,
+    sentences={"": "The drill nearest to {size}[, {purpose}]"},
+    calls=("nearest drill", "nearest", "closest drill", "nearest owned", "which drill"),
+    headline=lambda a, _: f"{a.name} · {a.does}",
 )

@@ -9,7 +9,7 @@ from typing import Annotated
 
 from runk.core.cutting.question import Tool
 from runk.core.cutting.words import TOOLS
-from runk.core.fields import Choice, Field, Kind
+from runk.core.kinds import Angle, Choice, Count, Length, OfMachine, OfMetal, OneOf
 
 
 class Finish(StrEnum):
@@ -73,57 +73,81 @@ class HoleQuestion:
 
     size: Annotated[
         Fraction,
-        Field(Kind.LENGTH, "size of hole", ("dia", "diameter", "ø"), principal=True, low=0.3,
-              high=150.0, placeholder="6 mm"),
-    ]  # fmt: skip
-    metal: Annotated[str, Field(Kind.METAL, "metal", placeholder="gunmetal")] = "mild-steel"
-    finish: Annotated[Finish, Field(Kind.CHOICE, "finish", choices=FINISHES, rules=True)] = (
-        Finish.DRILLED
-    )
-    ends: Annotated[Ends, Field(Kind.CHOICE, "ends", choices=ENDS)] = Ends.THROUGH
+        Length(
+            "size of hole",
+            ("dia", "diameter", "ø"),
+            usual=(0.5, 60.0),
+            principal=True,
+            low=0.3,
+            high=150.0,
+            placeholder="6 mm",
+        ),
+    ]
+    metal: Annotated[str, OfMetal("metal", placeholder="gunmetal")] = "mild-steel"
+    finish: Annotated[Finish, OneOf("finish", choices=FINISHES, rules=True)] = Finish.DRILLED
+    ends: Annotated[Ends, OneOf("ends", choices=ENDS)] = Ends.THROUGH
     deep: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "depth", ("deep", "depth", "long"), before=("through",), low=0.1,
-              high=500.0, placeholder="say how deep"),
-    ] = None  # fmt: skip
+        Length(
+            "depth",
+            ("deep", "depth", "long", "through"),
+            usual=(1.0, 120.0),
+            before=("through",),
+            low=0.1,
+            high=500.0,
+            placeholder="say how deep",
+        ),
+    ] = None
     thick: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "thickness of the part", ("thick", "plate", "sheet"), low=0.1,
-              high=1000.0, placeholder="say how thick"),
-    ] = None  # fmt: skip
-    tool: Annotated[Tool, Field(Kind.CHOICE, "tool", choices=TOOLS)] = Tool.HSS
-    machine: Annotated[str, Field(Kind.MACHINE, "machine", placeholder="lathe")] = ""
-    point: Annotated[Point, Field(Kind.CHOICE, "point", choices=POINTS)] = Point.USUAL
+        Length(
+            "thickness of the part",
+            ("thick", "plate", "sheet"),
+            usual=(1.0, 120.0),
+            low=0.1,
+            high=1000.0,
+            placeholder="say how thick",
+        ),
+    ] = None
+    tool: Annotated[Tool, OneOf("tool", choices=TOOLS)] = Tool.HSS
+    machine: Annotated[str, OfMachine("machine", placeholder="lathe")] = ""
+    point: Annotated[Point, OneOf("point", choices=POINTS)] = Point.USUAL
     start: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "reading at the touch", ("start", "touch", "offset"), high=1000.0,
-              placeholder="nought"),
-    ] = None  # fmt: skip
+        Length(
+            "reading at the touch", ("start", "touch", "offset"), high=1000.0, placeholder="nought"
+        ),
+    ] = None
     slope: Annotated[
         float | None,
-        Field(Kind.NUMBER, "slope it starts on, degrees", ("slope", "degrees"),
-              high=70.0, placeholder="none"),
-    ] = None  # fmt: skip
+        Angle("slope it starts on, degrees", ("slope", "degrees"), high=70.0, placeholder="none"),
+    ] = None
     counterbore: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "counterbore", ("counterbore", "cbore", "spotface"), low=0.5,
-              high=200.0, placeholder="none"),
-    ] = None  # fmt: skip
+        Length(
+            "counterbore",
+            ("counterbore", "cbore", "spotface"),
+            low=0.5,
+            high=200.0,
+            placeholder="none",
+        ),
+    ] = None
     seat: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "depth of the counterbore", ("seat",), low=0.01, high=200.0,
-              placeholder="say how deep"),
-    ] = None  # fmt: skip
+        Length(
+            "depth of the counterbore", ("seat",), low=0.01, high=200.0, placeholder="say how deep"
+        ),
+    ] = None
     bearings: Annotated[
         int | None,
-        Field(Kind.COUNT, "bearings in line", ("bearings", "bearing"), low=2, high=20,
-              placeholder="one hole"),
-    ] = None  # fmt: skip
+        Count("bearings in line", ("bearings", "bearing"), low=2, high=20, placeholder="one hole"),
+    ] = None
     span: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "over all bearings", ("span", "over"), low=1.0, high=2000.0,
-              placeholder="say how far"),
-    ] = None  # fmt: skip
+        Length(
+            "over all bearings", ("span", "over"), low=1.0, high=2000.0, placeholder="say how far"
+        ),
+    ] = None
 
 
 _ONE = (

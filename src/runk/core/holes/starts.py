@@ -41,16 +41,26 @@ def starts(
         if cutter is None:
             raise Refused(
                 "A hole on a slope wants a flat milled for it first, and no end mill that can be "
-                f"used is as large as {first.name}.", field="slope",
-            )  # fmt: skip
+                f"used is as large as {first.name}.",
+                field="slope",
+            )
         depth = maker.w.of(
-            flat_depth_mm, "depth_mm", cutter_mm=cutter.mm, slope_deg=slope,
+            flat_depth_mm,
+            "depth_mm",
+            cutter_mm=cutter.mm,
+            slope_deg=slope,
             why="from where its centre touches",
-        )  # fmt: skip
+        )
         found.append(
-            maker.step("flat", f"{cutter.name} {cutter.kind}", cutter.size_mm, _milling(maker),
-                       depth, "A flat square to the hole, or the drill runs down the slope.")
-        )  # fmt: skip
+            maker.step(
+                "flat",
+                f"{cutter.name} {cutter.kind}",
+                cutter.size_mm,
+                _milling(maker),
+                depth,
+                "A flat square to the hole, or the drill runs down the slope.",
+            )
+        )
     spot = first.mm * _SPOT_SHARE
     centre = nearest(centres, spot)
     if centre is not None and centre.mm <= first.mm * 2:

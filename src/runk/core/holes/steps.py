@@ -22,9 +22,10 @@ from runk.core.units import unit_of
 BREAK_OUT_MM = 1.0
 """How far a drill's corners go past the far face of a through hole: common practice."""
 _SLIDES = {
-    MachineKind.LATHE: ("tailstock",), MachineKind.MILL: ("head", "quill"),
+    MachineKind.LATHE: ("tailstock",),
+    MachineKind.MILL: ("head", "quill"),
     MachineKind.DRILL_PRESS: ("quill", "head"),
-}  # fmt: skip
+}
 
 
 @dataclass
@@ -51,9 +52,13 @@ class Maker:
         self, operation: Operation, size: Fraction, stage: Stage = Stage.ROUGH
     ) -> SpeedQuestion:
         return SpeedQuestion(
-            self.question.metal, size, operation, self.question.tool, stage,
+            self.question.metal,
+            size,
+            operation,
+            self.question.tool,
+            stage,
             machine=self.machine.name,
-        )  # fmt: skip
+        )
 
     def point_of(self, diameter_mm: float) -> Figure:
         """Length of a drill's point."""
@@ -68,9 +73,7 @@ class Maker:
         start = len(self.w.steps)
         more = 0.0
         if pointed:
-            more = self.w(
-                point_mm, diameter_mm=diameter_mm, angle_deg=float(self.question.point)
-            )  # fmt: skip
+            more = self.w(point_mm, diameter_mm=diameter_mm, angle_deg=float(self.question.point))
         if self.question.ends is Ends.THROUGH:
             more += BREAK_OUT_MM
         return self.w.of(
@@ -97,9 +100,15 @@ class Maker:
         return f"Counted from the touch of each tip, the dial at {nought} there: touch again with every tool."  # noqa: E501
 
     def step(
-        self, kind: str, name: str, size: Fraction, operation: Operation | None,
-        depth: Figure | None, says: str = "", stage: Stage = Stage.ROUGH,
-    ) -> HoleStep:  # fmt: skip
+        self,
+        kind: str,
+        name: str,
+        size: Fraction,
+        operation: Operation | None,
+        depth: Figure | None,
+        says: str = "",
+        stage: Stage = Stage.ROUGH,
+    ) -> HoleStep:
         """A step; ``operation`` None where nothing turns under power."""
         run = None
         if operation is not None:
@@ -107,10 +116,16 @@ class Maker:
             run = worked(Working(), asked, shop)
             self.cautions += run.cautions(asked, shop)
         return HoleStep(
-            kind, name, Figure(float(size), unit_of("mm"), (), 3),
-            run.setting.position if run else "", run.set_rpm if run else None,
-            run.cut.per_rev if run else None, depth, self.stop(depth), says,
-        )  # fmt: skip
+            kind=kind,
+            name=name,
+            mm=Figure(float(size), unit_of("mm"), (), 3),
+            position=run.setting.position if run else "",
+            rpm=run.set_rpm if run else None,
+            feed_mm_per_rev=run.cut.per_rev if run else None,
+            depth_mm=depth,
+            stop=self.stop(depth),
+            says=says,
+        )
 
     def drill(self, kind: str, tool: ShopTool, says: str = "") -> HoleStep:
         """A twist drill from the trays."""

@@ -8,14 +8,15 @@ from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.fields import Choice, Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.holes.laws import point_mm
+from runk.core.kinds import Choice, Length, OfMachine, OneOf
 from runk.core.lengths import Reading
 from runk.core.machines.dials import judged_divisions, turns_say
 from runk.core.machines.machine import Dial, Machine, MachineKind
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
@@ -40,12 +41,22 @@ class Side(StrEnum):
 
 
 WAYS = (
-    Choice("touch", "Depth from a touch", ("stop depth", "depth stop", "touch off", "quill stop",
-                                           "depth from a touch", "feeler depth")),
+    Choice(
+        "touch",
+        "Depth from a touch",
+        (
+            "stop depth",
+            "depth stop",
+            "touch off",
+            "quill stop",
+            "depth from a touch",
+            "feeler depth",
+        ),
+    ),
     Choice("pin", "Depth from a gauge pin", ("gauge pin", "pin under the cutter", "rolling pin")),
     Choice("block", "Height gauge on a block", ("height gauge", "gauge on a block")),
     Choice("edge", "Place from an edge", ("edge finder", "edge-finder", "from an edge", "finder")),
-)  # fmt: skip
+)
 SIDES = (
     Choice("before", "short of the edge", ("before the edge", "short of the edge"), silent=True),
     Choice("beyond", "past the edge", ("past the edge", "beyond the edge")),
@@ -68,63 +79,83 @@ class DepthQuestion:
 
     deep: Annotated[
         Fraction,
-        Field(Kind.LENGTH, "depth, height or distance", ("deep", "high", "away", "depth", "height"),
-              principal=True, high=2000.0, placeholder="12 mm"),
-    ]  # fmt: skip
-    way: Annotated[Way, Field(Kind.CHOICE, "way", choices=WAYS, rules=True)] = Way.TOUCH
+        Length(
+            "depth, height or distance",
+            ("deep", "high", "away", "depth", "height"),
+            usual=(0.2, 150.0),
+            principal=True,
+            high=2000.0,
+            placeholder="12 mm",
+        ),
+    ]
+    way: Annotated[Way, OneOf("way", choices=WAYS, rules=True)] = Way.TOUCH
     start: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "reading at the touch", ("start", "reads", "reading", "from"),
-              high=2000.0, placeholder="nought"),
-    ] = None  # fmt: skip
+        Length(
+            "reading at the touch",
+            ("start", "reads", "reading", "from"),
+            high=2000.0,
+            placeholder="nought",
+        ),
+    ] = None
     feeler: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "feeler", ("feeler", "paper"), only=("touch",), high=10.0,
-              placeholder="none"),
-    ] = None  # fmt: skip
+        Length("feeler", ("feeler", "paper"), only=("touch",), high=10.0, placeholder="none"),
+    ] = None
     drill: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "drill", ("drill",), only=("touch",), low=0.1, high=100.0,
-              placeholder="flat tool"),
-    ] = None  # fmt: skip
+        Length(
+            "drill",
+            ("drill",),
+            usual=(0.5, 20.0),
+            only=("touch",),
+            low=0.1,
+            high=100.0,
+            placeholder="flat tool",
+        ),
+    ] = None
     pin: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "gauge pin", ("pin",), only=("pin",), low=0.1, high=50.0,
-              placeholder="6 mm"),
-    ] = None  # fmt: skip
+        Length("gauge pin", ("pin",), only=("pin",), low=0.1, high=50.0, placeholder="6 mm"),
+    ] = None
     block: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "block", ("block",), only=("block",), low=0.1, high=1000.0,
-              placeholder="50 mm"),
-    ] = None  # fmt: skip
+        Length("block", ("block",), only=("block",), low=0.1, high=1000.0, placeholder="50 mm"),
+    ] = None
     finder: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "finder's tip", ("finder", "tip"), only=("edge",), low=0.1, high=50.0,
-              placeholder="10 mm"),
-    ] = None  # fmt: skip
-    side: Annotated[Side, Field(Kind.CHOICE, "side", choices=SIDES, only=("edge",))] = Side.BEFORE
-    machine: Annotated[str, Field(Kind.MACHINE, "machine", placeholder="mill")] = ""
+        Length(
+            "finder's tip",
+            ("finder", "tip"),
+            only=("edge",),
+            low=0.1,
+            high=50.0,
+            placeholder="10 mm",
+        ),
+    ] = None
+    side: Annotated[Side, OneOf("side", choices=SIDES, only=("edge",))] = Side.BEFORE
+    machine: Annotated[str, OfMachine("machine", placeholder="mill")] = ""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class StackPart:
     """One piece of the sum, with its sign."""
 
-    label: str
-    mm: Figure
+    label: Annotated[str, Show("Piece")]
+    mm: Annotated[Figure, Show("Adds")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class DepthAnswer:
     """Where to set it. ``stop_mm`` is the reading; ``travel_mm`` how far from the touch."""
 
-    stop_mm: Figure
-    travel_mm: Figure
-    stop: str
-    divisions: Figure | None
-    says: str
-    stack: tuple[StackPart, ...]
-    machine: str
+    stop_mm: Annotated[Figure, Show("Reading to stop at")]
+    travel_mm: Annotated[Figure, Show("From the touch")]
+    stop: Annotated[str, Show("Stop at", Rank.BIG)]
+    divisions: Annotated[Figure | None, Show("Divisions of the dial")]
+    says: Annotated[str, Show("How", Rank.SAYS)]
+    stack: Annotated[tuple[StackPart, ...], Table("Added up", drawn=True)]
+    machine: Annotated[str, Show("Machine", Rank.FOLDED)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -151,13 +182,16 @@ def finder_radius_mm(finder_mm: Num) -> Num:
 
 _USUAL = {
     Way.TOUCH: (MachineKind.LATHE, MachineKind.MILL, MachineKind.DRILL_PRESS),
-    Way.PIN: (MachineKind.MILL,), Way.BLOCK: (MachineKind.MILL, MachineKind.LATHE),
+    Way.PIN: (MachineKind.MILL,),
+    Way.BLOCK: (MachineKind.MILL, MachineKind.LATHE),
     Way.EDGE: (MachineKind.MILL,),
-}  # fmt: skip
+}
 _SLIDES = {
-    Way.TOUCH: ("tailstock", "head", "quill"), Way.PIN: ("head", "quill"), Way.BLOCK: (),
+    Way.TOUCH: ("tailstock", "head", "quill"),
+    Way.PIN: ("head", "quill"),
+    Way.BLOCK: (),
     Way.EDGE: ("table", "saddle"),
-}  # fmt: skip
+}
 _MISSING = {Way.PIN: ("pin", "6 mm"), Way.BLOCK: ("block", "50 mm"), Way.EDGE: ("finder", "10 mm")}
 
 
@@ -204,12 +238,23 @@ def depth(question: DepthQuestion, machine: Machine) -> DepthAnswer:
         raise Refused(f"That comes to {at:.2f} mm, less than nothing.", field="deep")
     dial = machine.dial(*_SLIDES[question.way]) if _SLIDES[question.way] else None
     stop, divisions = _on(machine, dial, at)
-    stack = [StackPart("reads at the touch", Figure(start, unit_of("mm"), (), 3))] if start else []
-    stack += [StackPart(label, Figure(mm, unit_of("mm"), (), 3)) for label, mm in parts]
+    stack = (
+        [StackPart(label="reads at the touch", mm=Figure(start, unit_of("mm"), (), 3))]
+        if start
+        else []
+    )
+    stack += [StackPart(label=label, mm=Figure(mm, unit_of("mm"), (), 3)) for label, mm in parts]
     return DepthAnswer(
-        w.figure(at, "stop_mm", since=began, places=3), travelled, stop, divisions,
-        _says(question, stop), tuple(stack), machine.name, _cautions(question), (),
-    )  # fmt: skip
+        stop_mm=w.figure(at, "stop_mm", since=began, places=3),
+        travel_mm=travelled,
+        stop=stop,
+        divisions=divisions,
+        says=_says(question, stop),
+        stack=tuple(stack),
+        machine=machine.name,
+        cautions=_cautions(question),
+        links=(),
+    )
 
 
 def _parts(w: Working, question: DepthQuestion) -> list[tuple[str, float]]:
@@ -220,9 +265,7 @@ def _parts(w: Working, question: DepthQuestion) -> list[tuple[str, float]]:
             found.append(("feeler under the tool", float(question.feeler)))
         found.append(("depth wanted", deep))
         if question.drill is not None:
-            point = w(
-                point_mm, diameter_mm=float(question.drill), angle_deg=_DRILL_POINT_DEG
-            )  # fmt: skip
+            point = w(point_mm, diameter_mm=float(question.drill), angle_deg=_DRILL_POINT_DEG)
             found.append(("the drill's point", point))
         return found
     if question.way is Way.PIN:
@@ -258,35 +301,46 @@ def _says(question: DepthQuestion, stop: str) -> str:
 def _cautions(question: DepthQuestion) -> tuple[Caution, ...]:
     if question.way is Way.EDGE:
         return (
-            Caution("Mind", "the first hole", "A read-out says where the table is, not where the "
-                    "work is: a light mark and a look before the first hole.", "stop_mm", PRACTICE),
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the first hole",
+                "A read-out says where the table is, not where the "
+                "work is: a light mark and a look before the first hole.",
+                "stop_mm",
+                PRACTICE,
+            ),
+        )
     if question.way is Way.BLOCK:
         return ()
     return (
-        Caution("Mind", "the next tool", "Every tool stands out by another length: touch again "
-                "after each change.", "stop_mm", PRACTICE),
-    )  # fmt: skip
-
-
-DEPTH = register(
-    Calculator(
-        name="depth",
-        title="Where the stop is set",
-        question=DepthQuestion,
-        answer=DepthAnswer,
-        compute=depth,
-        needs=needs,
-        settle=settle,
-        sentences={
-            "touch": "{way}: {deep} deep[, touched on a {feeler} feeler][, a {drill} drill]"
-            "[, the dial at {start} there], on the {machine}",
-            "pin": "{way} of {pin}: {deep} deep[, the dial at {start} there], on the {machine}",
-            "block": "{way} of {block}: {deep} over it[, its nought at {start}]",
-            "edge": "{way} with a {finder} finder: {deep} away[, touched {side}][, the dial at "
-            "{start} there], on the {machine}",
-        },
-        triggers=tuple(word for choice in WAYS for word in choice.words),
-        headline=lambda a, _: a.stop,
+        Caution(
+            "Mind",
+            "the next tool",
+            "Every tool stands out by another length: touch again after each change.",
+            "stop_mm",
+            PRACTICE,
+        ),
     )
+
+
+DEPTH = Calculator(
+    name="depth",
+    title="Where the stop is set",
+    door=Door("/holes/depth", "Holes", "Where to stop"),
+    opening={"way": "touch", "deep": "12", "feeler": "0.05", "drill": "3"},
+    question=DepthQuestion,
+    answers=(DepthAnswer,),
+    compute=depth,
+    needs=needs,
+    settle=settle,
+    sentences={
+        "touch": "{way}: {deep} deep[, touched on a {feeler} feeler][, a {drill} drill]"
+        "[, the dial at {start} there], on the {machine}",
+        "pin": "{way} of {pin}: {deep} deep[, the dial at {start} there], on the {machine}",
+        "block": "{way} of {block}: {deep} over it[, its nought at {start}]",
+        "edge": "{way} with a {finder} finder: {deep} away[, touched {side}][, the dial at "
+        "{start} there], on the {machine}",
+    },
+    calls=tuple(word for choice in WAYS for word in choice.words),
+    headline=lambda a, _: a.stop,
 )

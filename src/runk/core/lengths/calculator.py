@@ -6,10 +6,11 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.fields import Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Figure, Num, Working, law
+from runk.core.kinds import Length
 from runk.core.lengths.show import nearest_64th
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show
 from runk.core.sources import Held, Source
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
@@ -41,24 +42,22 @@ def to_thou(length_mm: Num) -> Num:
 class LengthQuestion:
     """A size as typed."""
 
-    text: Annotated[
-        Fraction, Field(Kind.LENGTH, "size", principal=True, placeholder='1 3/16"', high=100000.0)
-    ]
+    text: Annotated[Fraction, Length("size", principal=True, placeholder='1 3/16"', high=100000.0)]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class LengthAnswer:
     """The same size in millimetres, inches, thou and the nearest sixty-fourth.
 
     ``error_mm`` and ``error_thou`` are the size less that sixty-fourth.
     """
 
-    mm: Figure
-    inch: Figure
-    thou: Figure
-    nearest_64th: str
-    error_mm: Figure
-    error_thou: Figure
+    mm: Annotated[Figure, Show("In millimetres", Rank.BIG)]
+    inch: Annotated[Figure, Show("In inches", Rank.BIG)]
+    thou: Annotated[Figure, Show("In thou", Rank.BIG)]
+    nearest_64th: Annotated[str, Show("Nearest sixty-fourth, inches", Rank.BIG)]
+    error_mm: Annotated[Figure, Show("Over that sixty-fourth by")]
+    error_thou: Annotated[Figure, Show("The same in thou")]
 
 
 def length(question: LengthQuestion, _: None = None) -> LengthAnswer:
@@ -81,24 +80,46 @@ def length(question: LengthQuestion, _: None = None) -> LengthAnswer:
     thou = w.figure(w(to_thou, length_mm=mm), "thou", since=1)
     off = w.figure(w(to_thou, length_mm=float(error)), "error_thou", since=2)
     return LengthAnswer(
-        Figure(mm, unit_of("mm"), places=3), inch, thou, near,
-        Figure(float(error), unit_of("error_mm"), places=3), off,
-    )  # fmt: skip
+        mm=Figure(mm, unit_of("mm"), places=3),
+        inch=inch,
+        thou=thou,
+        nearest_64th=near,
+        error_mm=Figure(float(error), unit_of("error_mm"), places=3),
+        error_thou=off,
+    )
 
 
 def _nothing(_question: LengthQuestion, _workshop: Workshop) -> None:
     return None
 
 
-LENGTH = register(
-    Calculator(
-        name="length",
-        title="A size in every unit",
-        question=LengthQuestion,
-        answer=LengthAnswer,
-        compute=length,
-        needs=_nothing,
-        sentences={"": "{text} in every unit"},
-        headline=lambda a, _: f"{a.mm.words()}, {a.inch.words()}",
-    )
+LENGTH = Calculator(
+    name="length",
+    title="A size in every unit",
+    alone="text",
+    calls=(
+        "in every unit",
+        "# in mm",
+        "# to mm",
+        "# in thou",
+        "# to thou",
+        "# in inches",
+        "# to inches",
+        "# in inch",
+        "# to inch",
+        "# as a fraction",
+        "# in 64ths",
+        "# in fraction",
+        "convert #",
+        "what is #",
+        "what's #",
+    ),
+    door=Door("/sizes", "Sizes", "A size in every unit", "Shop"),
+    opening={"text": '1 3/16"'},
+    question=LengthQuestion,
+    answers=(LengthAnswer,),
+    compute=length,
+    needs=_nothing,
+    sentences={"": "{text} in every unit"},
+    headline=lambda a, _: f"{a.mm.words()}, {a.inch.words()}",
 )

@@ -15,13 +15,17 @@ from runk.core.sources import read_table
 
 @dataclass(frozen=True, slots=True)
 class Named:
-    """A named size: its diameter, what it is, whether it is an inch size, a thread's pitch."""
+    """A named size: its diameter, what it is, whether it is an inch size, a thread's pitch.
+
+    ``core_share`` is how many pitches the core of that thread is smaller than its outside.
+    """
 
     mm: Fraction
     name: str
     what: str
     inch: bool
     pitch_mm: Fraction | None = None
+    core_share: Fraction = Fraction("1.2269")
 
 
 @cache
@@ -119,7 +123,9 @@ def _metric(found: re.Match[str]) -> Named:
 def _ba(found: re.Match[str]) -> Named:
     number = int(found["n"] or found["m"])
     diameter, pitch = ba_diameter_mm(number), ba_pitch_mm(number)
-    return Named(diameter, f"{number} BA", "thread, outside diameter", False, pitch)
+    return Named(
+        diameter, f"{number} BA", "thread, outside diameter", False, pitch, Fraction("1.2")
+    )
 
 
 def _pipe_thread(found: re.Match[str]) -> Named:
@@ -163,7 +169,27 @@ def _inch_thread(found: re.Match[str]) -> Named:
     dash = "-" if series.startswith("UN") else "x"
     name = size + (f"{dash}{tpi}" if tpi else "") + (f" {series}" if series else "")
     pitch = MM_PER_INCH / int(tpi) if tpi and int(tpi) else None
-    return Named(inch * MM_PER_INCH, name, "thread, outside diameter", True, pitch)
+    core = Fraction("1.2269") if series.startswith("UN") else Fraction("1.2807")
+    return Named(inch * MM_PER_INCH, name, "thread, outside diameter", True, pitch, core)
+
+
+_PART_OF = re.compile(r"\s+(blank|core)(?![a-z])")
+
+
+def _part_of(named: Named, part: str) -> Named:
+    """A thread's blank for a die, or the core of its screw.
+
+    Raises:
+        Refused: Its pitch is not said.
+
+    Source: the blank a tenth of the pitch under size is common practice; the core is the depth
+    of the form on both sides (ISO 68-1, BS 84, BS 93).
+    """
+    if named.pitch_mm is None:
+        raise Refused(f"Which pitch has {named.name}?", suggest=f"{named.name}x40 {part}")
+    share = Fraction(1, 10) if part == "blank" else named.core_share
+    mm = named.mm - share * named.pitch_mm
+    return Named(mm, f"{named.name} {part}", f"{part} of the thread", named.inch, named.pitch_mm)
 
 
 _SERIES = r"unc|unf|unef|un|me|bsw|bsf|whit(?:worth)?|w|cei"
@@ -225,7 +251,8 @@ def read_name(text: str, at: int = 0) -> tuple[Named, int] | None:
             continue
         named = make(found)
         if named is not None:
-            return named, found.end()
+            part = _PART_OF.match(text, found.end())
+            return (_part_of(named, part[1]), part.end()) if part else (named, found.end())
     if found := _NUMBER_DRILL.match(text, at):
         return number_drill(int(found["n"])), found.end()
     if found := _LETTER_DRILL.match(text, at):

@@ -1,7 +1,8 @@
 """Reading a length: a sum of sizes, exact, with the reading taken said back.
 
-A bare number takes the page's unit. A fraction is inches where it is the whole entry,
-a mixed number, or stands in a sum with other inch terms; anywhere else ``/`` divides.
+A bare number takes the page's unit, but beside inch terms it is inches; a factor stays a number.
+A mixed number, and a proper fraction over 2, 4, 8, 16, 32 or 64, is inches wherever it stands; any
+other ``/`` divides, unless it is the whole entry.
 """
 
 from __future__ import annotations
@@ -89,13 +90,16 @@ class _Reader:
             terms.append((sign, self.product()))
         if len(terms) == 1:
             return terms[0][1]
-        parts = self.settle([term for _, term in terms])
+        parts = [self.divided(term) for _, term in terms]
         if all(part.kind == "bare" for part in parts):
             total = sum(
                 p.value if s == "+" else -p.value for (s, _), p in zip(terms, parts, strict=True)
             )
             return _Term("bare", Fraction(total), self.spoken(terms, parts))
-        lengths = [self.in_page_unit(part) for part in parts]
+        inches = any(part.inch for part in parts)
+        if inches and any(part.kind == "bare" for part in parts):
+            self.guessed = True
+        lengths = [self.in_unit(part, inches) for part in parts]
         total = sum(
             p.value if s == "+" else -p.value for (s, _), p in zip(terms, lengths, strict=True)
         )
@@ -103,21 +107,12 @@ class _Reader:
             "length", Fraction(total), self.spoken(terms, lengths), any(p.inch for p in lengths)
         )
 
-    def settle(self, parts: list[_Term]) -> list[_Term]:
-        """Decide each bare fraction: inches beside inch terms, else a division."""
-        undecided = [p for p in parts if p.kind == "fraction"]
-        if not undecided:
-            return parts
-        among_inches = any(p.inch for p in parts) or (
-            len(undecided) == len(parts) and all(p.value < 1 for p in parts)
-        )
+    def divided(self, term: _Term) -> _Term:
+        """A fraction of no inch, in a sum: a division."""
+        if term.kind != "fraction":
+            return term
         self.guessed = True
-        return [
-            p if p.kind != "fraction"
-            else p.as_length(INCH, "in", True) if among_inches
-            else _Term("bare", p.value, p.divided)
-            for p in parts
-        ]  # fmt: skip
+        return _Term("bare", term.value, term.divided)
 
     def spoken(self, terms: list[tuple[str, _Term]], parts: list[_Term]) -> str:
         words = [parts[0].text]
@@ -127,9 +122,12 @@ class _Reader:
         return " ".join(words)
 
     def in_page_unit(self, term: _Term) -> _Term:
+        return self.in_unit(term, False)
+
+    def in_unit(self, term: _Term, beside_inches: bool) -> _Term:
         if term.kind == "length":
             return term
-        inch = self.page is PageUnit.INCH
+        inch = beside_inches or self.page is PageUnit.INCH
         return term.as_length(INCH if inch else Fraction(1), "in" if inch else "mm", inch)
 
     def product(self) -> _Term:
@@ -174,7 +172,7 @@ class _Reader:
         elif token.kind == "unit":
             raise Refused(f"`{self.typed}` has {token.text} with no number before it.")
         else:
-            kind = {"fraction": "fraction", "mixed": "length"}.get(token.kind, "bare")
+            kind = "fraction" if token.kind == "fraction" else "bare"
             term = _Term(kind, token.value, token.text)
         unit = self.peek()
         if unit is not None and unit.kind == "unit":
@@ -182,7 +180,8 @@ class _Reader:
             return _Term(
                 "length", term.value * unit.value, f"{term.text} {unit_shown(unit.text)}", unit.inch
             )
-        if token.kind == "mixed":
+        if token.kind == "mixed" or token.of_an_inch:
+            self.guessed = self.guessed or token.of_an_inch
             return term.as_length(INCH, "in", True)
         return term
 
@@ -220,9 +219,7 @@ def read_length(text: str, page: PageUnit = PageUnit.MM) -> Reading:
     length = reader.in_page_unit(term)
     spoken = term.text if bare else length.text
     if length.value < 0:
-        raise Refused(
-            f"`{typed}` comes to {in_mm(length.value)}; a size is more than 0.",
-        )
+        raise Refused(f"`{typed}` comes to {in_mm(length.value)}; a size is more than 0.")
     one = len(found) <= 2 and found[0].kind != "name"
     if bare and one:
         return Reading(

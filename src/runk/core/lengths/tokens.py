@@ -7,19 +7,52 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from runk.core.lengths.names import Named, read_name
+from runk.core.lengths.spoken import written_out
 from runk.core.refusals import Refused
 
 LONGEST_ENTRY = 100
 
 _VULGAR = {
-    "½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8",
-    "⅓": "1/3", "⅔": "2/3", "⅕": "1/5", "⅖": "2/5", "⅗": "3/5", "⅘": "4/5", "⅙": "1/6", "⅚": "5/6",
-}  # fmt: skip
+    "½": "1/2",
+    "¼": "1/4",
+    "¾": "3/4",
+    "⅛": "1/8",
+    "⅜": "3/8",
+    "⅝": "5/8",
+    "⅞": "7/8",
+    "⅓": "1/3",
+    "⅔": "2/3",
+    "⅕": "1/5",
+    "⅖": "2/5",
+    "⅗": "3/5",
+    "⅘": "4/5",
+    "⅙": "1/6",
+    "⅚": "5/6",
+}
 _SWAPS = str.maketrans(
-    {"”": '"', "“": '"', "″": '"', "’": "'", "′": "'", "−": "-", "–": "-", "‐": "-", "‑": "-",
-     "×": "*", "÷": "/", "⁄": "/", "\u00a0": " ", "\u2009": " ", "\u202f": " ", "\t": " ",
-     "\n": " ", "\r": " ", "µ": "u", "μ": "u"}
-)  # fmt: skip
+    {
+        "”": '"',
+        "“": '"',
+        "″": '"',
+        "’": "'",
+        "′": "'",
+        "−": "-",
+        "–": "-",
+        "‐": "-",
+        "‑": "-",
+        "×": "*",
+        "÷": "/",
+        "⁄": "/",
+        "\u00a0": " ",
+        "\u2009": " ",
+        "\u202f": " ",
+        "\t": " ",
+        "\n": " ",
+        "\r": " ",
+        "µ": "u",
+        "μ": "u",
+    }
+)
 
 INCH = Fraction(254, 10)
 UNITS: dict[str, tuple[Fraction, bool]] = {
@@ -31,7 +64,7 @@ UNITS: dict[str, tuple[Fraction, bool]] = {
     **dict.fromkeys(("thou", "thous", "mil", "mils"), (INCH / 1000, True)),
     **dict.fromkeys(("tenth", "tenths"), (INCH / 10000, True)),
     **dict.fromkeys(("ft", "foot", "feet", "'"), (INCH * 12, True)),
-}  # fmt: skip
+}
 _UNIT_SHOWN = {'"': "in", "''": "in", "'": "ft", "in.": "in", "um": "µm"}
 
 _UNIT = re.compile(
@@ -55,6 +88,13 @@ class Token:
     inch: bool = False
     named: Named | None = None
 
+    @property
+    def of_an_inch(self) -> bool:
+        """Whether it is a fraction nobody uses but of an inch: 3/8, 13/16."""
+        top, _, bottom = self.text.partition("/")
+        proper = self.kind == "fraction" and int(top) < int(bottom)
+        return proper and int(bottom) in (2, 4, 8, 16, 32, 64)
+
 
 def normalise(text: str) -> str:
     """Lower case, one kind of quote and minus, vulgar fractions written out.
@@ -73,7 +113,7 @@ def normalise(text: str) -> str:
     for vulgar, plain in _VULGAR.items():
         if vulgar in text:
             text = text.replace(vulgar, f" {plain}")
-    text = " ".join(text.translate(_SWAPS).lower().split())
+    text = written_out(" ".join(text.translate(_SWAPS).lower().split()))
     text = re.sub(r"^(?:ø|⌀|dia(?:meter)?\.?(?![a-z])) *| *dia(?:meter)?\.?$", "", text)
     if not text:
         raise Refused("There is no size there yet.", suggest='12.5 or 1/2"')

@@ -11,9 +11,18 @@ from runk.core.machines.machine import (
     Range,
     Setting,
     SpeedStep,
-)  # fmt: skip
+)
 
 __all__ = [
-    "Dial", "Drive", "Holding", "Limit", "Machine", "MachineKind", "Range", "School", "Setting",
-    "SpeedStep", "choose",
-]  # fmt: skip
+    "Dial",
+    "Drive",
+    "Holding",
+    "Limit",
+    "Machine",
+    "MachineKind",
+    "Range",
+    "School",
+    "Setting",
+    "SpeedStep",
+    "choose",
+]

@@ -20,9 +20,13 @@ class School(StrEnum):
 
 
 def choose(
-    machine: Machine, target_rpm: float, holding: Holding, school: School = School.A_LITTLE_OVER,
-    *, limited: bool = True,
-) -> Setting:  # fmt: skip
+    machine: Machine,
+    target_rpm: float,
+    holding: Holding,
+    school: School = School.A_LITTLE_OVER,
+    *,
+    limited: bool = True,
+) -> Setting:
     """The position to set for a wanted speed, never over the limit of what holds the work.
 
     Args:
@@ -78,5 +82,6 @@ def _too_fast(machine: Machine, holding: Holding, limit: float | None, slowest: 
     return Refused(
         f"The {holding} may turn at {limit:g} rev/min at most, and the slowest speed of "
         f"{machine.name} is {slowest:.0f}. Hold the work another way.",
-        field="held", suggest="four-jaw",
-    )  # fmt: skip
+        field="held",
+        suggest="four-jaw",
+    )

@@ -40,6 +40,7 @@ class Holding(StrEnum):
     CHUCK_AND_CENTRE = "chuck and centre"
     FACEPLATE = "faceplate"
     MANDREL = "mandrel"
+    BONDED = "bonded"
     VICE = "vice"
     CLAMPS = "clamped to the table"
     VERTICAL_SLIDE = "vertical slide"
@@ -200,8 +201,9 @@ def check_machine(machine: Machine) -> None:
     if not machine.steps and not machine.ranges:
         raise Refused(
             "A machine needs at least one speed: type each from its plate, or its range.",
-            field="steps", suggest="1, direct, 290",
-        )  # fmt: skip
+            field="steps",
+            suggest="1, direct, 290",
+        )
     if machine.steps and machine.ranges:
         raise Refused("Give belt positions or a range, not both.", field="ranges")
     if len(machine.steps) > MOST_STEPS:
@@ -244,8 +246,9 @@ def _check_steps(machine: Machine) -> None:
         if not 0 < step.rpm <= FASTEST_RPM:
             raise Refused(
                 f"{step.rpm:g} rev/min at position {step.position} is no spindle speed.",
-                field=f"{field}.rpm", suggest="290",
-            )  # fmt: skip
+                field=f"{field}.rpm",
+                suggest="290",
+            )
         name = (step.position.strip().lower(), step.gear.strip().lower())
         if name in seen:
             raise Refused(
@@ -269,8 +272,10 @@ def _check_ranges(machine: Machine) -> None:
         if not band.low_rpm < band.high_rpm <= FASTEST_RPM:
             raise Refused(
                 f"The range ends at {band.high_rpm:g}, which is not over its start "
-                f"{band.low_rpm:g}.", field=f"ranges.{number}.high_rpm", suggest="2500",
-            )  # fmt: skip
+                f"{band.low_rpm:g}.",
+                field=f"ranges.{number}.high_rpm",
+                suggest="2500",
+            )
 
 
 def _check_dials(machine: Machine) -> None:

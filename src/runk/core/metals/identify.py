@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from typing import Annotated
 
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Working
 from runk.core.metals.metal import Metal
 from runk.core.metals.offcut import SENTENCES, Colour, IdentifyQuestion, Magnet, Shape, Spark
@@ -19,7 +21,7 @@ from runk.core.metals.offcut_laws import (
     tube_cm3,
 )
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
@@ -32,32 +34,32 @@ LIGHTEST, HEAVIEST = 1.6, 9.6
 """Densities between which every metal of the table lies, with room to spare, g/cm³."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Candidate:
     """A metal it may be. ``against`` says what speaks against it."""
 
     metal: str
-    name: str
-    density_g_per_cm3: Figure
-    off_percent: Figure
-    fits: bool
-    against: tuple[str, ...]
+    name: Annotated[str, Show("Metal")]
+    density_g_per_cm3: Annotated[Figure, Show("Its density")]
+    off_percent: Annotated[Figure, Show("Off by")]
+    fits: Annotated[bool, Show("Fits")]
+    against: Annotated[tuple[str, ...], Show("Against it")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class IdentifyAnswer:
     """Density, how well it is known, and the metals in order of how well they fit.
 
     ``alike`` names those that fit and cannot be told apart by what was tried.
     """
 
-    density_g_per_cm3: Figure
-    volume_cm3: Figure
-    error_percent: Figure
-    verdict: str
-    alike: tuple[str, ...]
-    next_test: str
-    candidates: tuple[Candidate, ...]
+    density_g_per_cm3: Annotated[Figure, Show("Density", Rank.BIG)]
+    volume_cm3: Annotated[Figure, Show("Volume")]
+    error_percent: Annotated[Figure, Show("Known to within")]
+    verdict: Annotated[str, Show("It is", Rank.BIG)]
+    alike: Annotated[tuple[str, ...], Show("All of these fit", Rank.SAYS)]
+    next_test: Annotated[str, Show("To tell them apart", Rank.SAYS)]
+    candidates: Annotated[tuple[Candidate, ...], Table("How far each is off", drawn=True)]
     cautions: tuple[Caution, ...]
 
 
@@ -68,8 +70,10 @@ _COLOUR_OF = {"dark grey": "grey", "white grey": "white"}
 def _volume(w: Working, q: IdentifyQuestion) -> Figure:
     size, length = float(q.size), float(q.length)
     plain: dict[Shape, Callable[..., float]] = {
-        Shape.ROUND: round_cm3, Shape.SQUARE: square_cm3, Shape.HEXAGON: hexagon_cm3,
-    }  # fmt: skip
+        Shape.ROUND: round_cm3,
+        Shape.SQUARE: square_cm3,
+        Shape.HEXAGON: hexagon_cm3,
+    }
     if q.shape in plain:
         return w.of(plain[q.shape], "volume_cm3", size_mm=size, length_mm=length)
     if q.shape is Shape.TUBE:
@@ -101,14 +105,16 @@ def _no_metal(density: float, metals: list[Metal]) -> Refused:
         if any(abs(off_percent(meant, m["density_g_cm3"])) < 3 for m in metals):
             return Refused(
                 f"{density:.3g} g/cm³ is no metal here. It would fit if {slip}: look at the "
-                f"{field} again.", field=field,
-            )  # fmt: skip
+                f"{field} again.",
+                field=field,
+            )
     heavy = density > HEAVIEST
     return Refused(
         f"{density:.3g} g/cm³ is {'heavier' if heavy else 'lighter'} than any metal here: the "
         f"weight looks too {'large' if heavy else 'small'}, or the sizes too "
-        f"{'small' if heavy else 'large'}.", field="weight",
-    )  # fmt: skip
+        f"{'small' if heavy else 'large'}.",
+        field="weight",
+    )
 
 
 def _against(q: IdentifyQuestion, metal: Metal) -> tuple[str, ...]:
@@ -126,8 +132,13 @@ def _against(q: IdentifyQuestion, metal: Metal) -> tuple[str, ...]:
         found.append(f"its colour is {metal.colour}")
     struck = SPARKS.get(metal.family, "none")
     if q.spark is not Spark.UNTRIED and struck != q.spark:
-        found.append({"none": "it strikes no sparks", "few": "it strikes few, dull sparks",
-                      "bright": "it strikes bright sparks"}[struck])  # fmt: skip
+        found.append(
+            {
+                "none": "it strikes no sparks",
+                "few": "it strikes few, dull sparks",
+                "bright": "it strikes bright sparks",
+            }[struck]
+        )
     return tuple(found)
 
 
@@ -157,26 +168,46 @@ def identify(question: IdentifyQuestion, metals: list[Metal]) -> IdentifyAnswer:
         raise _no_metal(density.value, metals)
     smallest = float(min(x for x in (question.size, question.thick, question.length) if x))
     error = w.of(
-        error_percent, scale_g=question.scale or USUAL_SCALE_G, weight_g=question.weight,
-        caliper_mm=CALIPER_MM, size_mm=smallest,
-    )  # fmt: skip
+        error_percent,
+        scale_g=question.scale or USUAL_SCALE_G,
+        weight_g=question.weight,
+        caliper_mm=CALIPER_MM,
+        size_mm=smallest,
+    )
     within = max(SURE_PERCENT, error.value)
     candidates = []
     for metal in metals:
         off = w.of(
-            off_percent, density=density.value, table=metal["density_g_cm3"],
+            off_percent,
+            density=density.value,
+            table=metal["density_g_cm3"],
             source=metal.source("density_g_cm3"),
-        )  # fmt: skip
+        )
         against = _against(question, metal)
         own = Figure(metal["density_g_cm3"], unit_of("density_g_per_cm3"))
         fits = abs(off.value) <= within and not against
-        candidates.append(Candidate(metal.key, metal.name, own, off, fits, against))
+        candidates.append(
+            Candidate(
+                metal=metal.key,
+                name=metal.name,
+                density_g_per_cm3=own,
+                off_percent=off,
+                fits=fits,
+                against=against,
+            )
+        )
     candidates.sort(key=lambda c: (not c.fits, len(c.against), abs(c.off_percent.value)))
     alike = tuple(c.name for c in candidates if c.fits)
     return IdentifyAnswer(
-        density, volume, error, _verdict(alike), alike, _next_test(question, alike),
-        tuple(candidates), _cautions(question),
-    )  # fmt: skip
+        density_g_per_cm3=density,
+        volume_cm3=volume,
+        error_percent=error,
+        verdict=_verdict(alike),
+        alike=alike,
+        next_test=_next_test(question, alike),
+        candidates=tuple(candidates),
+        cautions=_cautions(question),
+    )
 
 
 def _verdict(alike: tuple[str, ...]) -> str:
@@ -197,8 +228,10 @@ def _next_test(q: IdentifyQuestion, alike: tuple[str, ...]) -> str:
         untried.append("touch it to the grinder")
     if untried:
         return f"To tell them apart: {', or '.join(untried)}."
-    return ("Weight, magnet, colour and spark do not tell these apart: go by where it came from, "
-            "or how it files and hardens.")  # fmt: skip
+    return (
+        "Weight, magnet, colour and spark do not tell these apart: go by where it came from, "
+        "or how it files and hardens."
+    )
 
 
 def _cautions(q: IdentifyQuestion) -> tuple[Caution, ...]:
@@ -215,23 +248,16 @@ def _needs(_question: IdentifyQuestion, workshop: Workshop) -> list[Metal]:
     return [m for m in workshop.metals.values() if not m.key.endswith("-skin")]
 
 
-IDENTIFY = register(
-    Calculator(
-        name="identify",
-        title="Which metal is this",
-        question=IdentifyQuestion,
-        answer=IdentifyAnswer,
-        compute=identify,
-        needs=_needs,
-        sentences=SENTENCES,
-        triggers=(
-            "which metal",
-            "what metal",
-            "identify",
-            "what is this metal",
-            "offcut",
-            "weighs",
-        ),
-        headline=lambda a, page: f"{a.verdict} · {a.density_g_per_cm3.words(page)}",
-    )
+IDENTIFY = Calculator(
+    name="identify",
+    title="Which metal is this",
+    door=Door("/metals", "Metals", "Which metal is this", "Shop"),
+    opening={"size": "20 mm", "length": "50 mm", "weight": "123", "magnet": "yes"},
+    question=IdentifyQuestion,
+    answers=(IdentifyAnswer,),
+    compute=identify,
+    needs=_needs,
+    sentences=SENTENCES,
+    calls=("which metal", "what metal", "identify", "what is this metal", "offcut", "weighs"),
+    headline=lambda a, page: f"{a.verdict} · {a.density_g_per_cm3.words(page)}",
 )

@@ -93,9 +93,13 @@ def shipped_metals() -> dict[str, Metal]:
     cautions: dict[str, list[MetalCaution]] = {}
     for row in read_table("metal_cautions"):
         caution = MetalCaution(
-            tuple(row["operations"].split()), row["stage"], row["word"], row["about"], row["says"],
+            tuple(row["operations"].split()),
+            row["stage"],
+            row["word"],
+            row["about"],
+            row["says"],
             Source(row["authority"], Held.RECALLED),
-        )  # fmt: skip
+        )
         for key in row["metal"].split():
             cautions.setdefault(key, []).append(caution)
     metals: dict[str, Metal] = {}
@@ -104,11 +108,21 @@ def shipped_metals() -> dict[str, Metal]:
         key, beneath = row["key"], row["skin_of"]
         skin = next((m for m in metals.values() if m.key == f"{key}-skin"), None)
         metals[key] = Metal(
-            key, row["name"], row["designation"], row["family"], row["cast"] == "yes",
-            row["magnet"], row["colour"], row["chip"], row["coolant"], row["coolant_drill"],
-            tuple(aliases.get(key, ())), properties.get(beneath, {}) | properties[key],
-            tuple(cautions.get(beneath or key, ())), skin,
-        )  # fmt: skip
+            key,
+            row["name"],
+            row["designation"],
+            row["family"],
+            row["cast"] == "yes",
+            row["magnet"],
+            row["colour"],
+            row["chip"],
+            row["coolant"],
+            row["coolant_drill"],
+            tuple(aliases.get(key, ())),
+            properties.get(beneath, {}) | properties[key],
+            tuple(cautions.get(beneath or key, ())),
+            skin,
+        )
     order = [row["key"] for row in read_table("metals")]
     return {key: metals[key] for key in order}
 

@@ -7,7 +7,7 @@ from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.fields import Choice, Field, Kind
+from runk.core.kinds import Choice, Length, Number, OneOf
 
 
 class Shape(StrEnum):
@@ -60,9 +60,12 @@ _MAGNETS = (
     Choice("untried", "not tried", (), silent=True),
     Choice("yes", "bites", ("magnetic", "magnet bites", "magnet yes", "sticks", "bites")),
     Choice("faint", "pulls faintly", ("faintly magnetic", "magnet faint", "faint")),
-    Choice("no", "does nothing",
-           ("not magnetic", "non magnetic", "non-magnetic", "magnet no", "no magnet")),
-)  # fmt: skip
+    Choice(
+        "no",
+        "does nothing",
+        ("not magnetic", "non magnetic", "non-magnetic", "magnet no", "no magnet"),
+    ),
+)
 _COLOURS = (
     Choice("unsaid", "not said", (), silent=True),
     Choice("grey", "grey", ("grey", "gray", "dark grey")),
@@ -98,37 +101,62 @@ class IdentifyQuestion:
 
     weight: Annotated[
         float,
-        Field(Kind.NUMBER, "weight in grams", ("g", "grams", "gram", "weighs", "weight"),
-              low=0.01, high=100000.0, placeholder="120"),
-    ]  # fmt: skip
+        Number(
+            "weight in grams",
+            ("g", "grams", "gram", "weighs", "weight"),
+            ("g", "grams", "gram"),
+            low=0.01,
+            high=100000.0,
+            placeholder="120",
+        ),
+    ]
     size: Annotated[
         Fraction,
-        Field(Kind.LENGTH, "size across", ("dia", "diameter", "across", "af", "wide"),
-              principal=True, low=0.2, high=1000.0, placeholder="20 mm"),
-    ]  # fmt: skip
+        Length(
+            "size across",
+            ("dia", "diameter", "across", "af", "wide"),
+            usual=(3.0, 100.0),
+            principal=True,
+            low=0.2,
+            high=1000.0,
+            placeholder="20 mm",
+        ),
+    ]
     length: Annotated[
         Fraction,
-        Field(Kind.LENGTH, "length", ("long", "length"), low=0.2, high=5000.0, placeholder="50 mm"),
+        Length(
+            "length",
+            ("long", "length"),
+            usual=(5.0, 300.0),
+            low=0.2,
+            high=5000.0,
+            placeholder="50 mm",
+        ),
     ]
-    shape: Annotated[Shape, Field(Kind.CHOICE, "shape", choices=_SHAPES, rules=True)] = Shape.ROUND
+    shape: Annotated[Shape, OneOf("shape", choices=_SHAPES, rules=True)] = Shape.ROUND
     bore: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "bore", ("bore", "inside", "hole"), only=("tube",), high=1000.0,
-              placeholder="bore"),
-    ] = None  # fmt: skip
+        Length("bore", ("bore", "inside", "hole"), only=("tube",), high=1000.0, placeholder="bore"),
+    ] = None
     thick: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "thickness", ("thick", "thickness"), only=("plate",), high=500.0,
-              placeholder="how thick"),
-    ] = None  # fmt: skip
-    magnet: Annotated[Magnet, Field(Kind.CHOICE, "magnet", choices=_MAGNETS)] = Magnet.UNTRIED
-    colour: Annotated[Colour, Field(Kind.CHOICE, "colour", choices=_COLOURS)] = Colour.UNSAID
-    spark: Annotated[Spark, Field(Kind.CHOICE, "spark", choices=_SPARKS)] = Spark.UNTRIED
+        Length(
+            "thickness",
+            ("thick", "thickness"),
+            only=("plate",),
+            high=500.0,
+            placeholder="how thick",
+        ),
+    ] = None
+    magnet: Annotated[Magnet, OneOf("magnet", choices=_MAGNETS)] = Magnet.UNTRIED
+    colour: Annotated[Colour, OneOf("colour", choices=_COLOURS)] = Colour.UNSAID
+    spark: Annotated[Spark, OneOf("spark", choices=_SPARKS)] = Spark.UNTRIED
     scale: Annotated[
         float | None,
-        Field(Kind.NUMBER, "scale reads to, in grams", ("resolution",), low=0.0001, high=100.0,
-              placeholder="1"),
-    ] = None  # fmt: skip
+        Number(
+            "scale reads to, in grams", ("resolution",), low=0.0001, high=100.0, placeholder="1"
+        ),
+    ] = None
 
 
 _SAID = "[, magnet {magnet}][, colour {colour}][, grinder: {spark}][, scale to {scale} g]"

@@ -79,9 +79,10 @@ def check_own(own: OwnMetal, others: Mapping[str, Metal]) -> None:
     name = own.name.strip()
     if sum(c.isalpha() for c in name) < 2 or not name[0].isalnum():
         raise Refused(
-            "Give the metal a name that starts with a letter or digit.", field="name",
+            "Give the metal a name that starts with a letter or digit.",
+            field="name",
             suggest="scrapbox brass",
-        )  # fmt: skip
+        )
     for words, where in ((name, "name"), (own.designation, "designation")):
         if len(words) > LONGEST_NAME:
             raise Refused(f"{LONGEST_NAME} characters at most.", field=where)
@@ -101,15 +102,18 @@ def check_own(own: OwnMetal, others: Mapping[str, Metal]) -> None:
         if not (math.isfinite(value) and known.low <= value <= known.high):
             raise Refused(
                 f"{known.label}: {value:g} cannot be; {known.low:g} to {known.high:g} "
-                f"{known.unit}".rstrip() + ".", field=f"figures.{figure}",
+                f"{known.unit}".rstrip()
+                + ".",
+                field=f"figures.{figure}",
                 suggest=f"{shipped_metals()[own.like][figure]:g}",
-            )  # fmt: skip
+            )
     made = metal_of(own)
     if made["rp02_n_per_mm2"] > made["rm_n_per_mm2"]:
         raise Refused(
             f"It cannot yield at {made['rp02_n_per_mm2']:g} and break at "
-            f"{made['rm_n_per_mm2']:g} N/mm².", field="figures.rp02_n_per_mm2",
-        )  # fmt: skip
+            f"{made['rm_n_per_mm2']:g} N/mm².",
+            field="figures.rp02_n_per_mm2",
+        )
 
 
 def metal_of(own: OwnMetal) -> Metal:
@@ -133,14 +137,23 @@ def metal_of(own: OwnMetal) -> Metal:
         }
         plain = {n: p for n, p in figures.items() if n not in _SKIN_FOLLOWS and n != "mc"}
         skin = replace(
-            skin, key=f"{own.key}-skin", name=f"{own.name}, as-cast skin", aliases=(),
+            skin,
+            key=f"{own.key}-skin",
+            name=f"{own.name}, as-cast skin",
+            aliases=(),
             properties=skin.properties | plain | followed,
-        )  # fmt: skip
+        )
     return replace(
-        like, key=own.key, name=own.name, designation=own.designation, aliases=(),
-        magnet=own.magnet or like.magnet, properties=like.properties | figures, skin=skin,
+        like,
+        key=own.key,
+        name=own.name,
+        designation=own.designation,
+        aliases=(),
+        magnet=own.magnet or like.magnet,
+        properties=like.properties | figures,
+        skin=skin,
         like=own.like,
-    )  # fmt: skip
+    )
 
 
 def with_own(owned: tuple[OwnMetal, ...]) -> dict[str, Metal]:

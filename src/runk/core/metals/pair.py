@@ -6,10 +6,11 @@ from dataclasses import dataclass
 from functools import cache
 from typing import Annotated
 
-from runk.core.fields import Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution
+from runk.core.kinds import OfMetal
 from runk.core.metals.metal import Metal
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show
 from runk.core.sources import Held, Source, read_table
 from runk.core.workshop import Workshop
 
@@ -20,11 +21,11 @@ VERDICTS = {"run": "They may run", "mind": "Only slow and oiled", "no": "Keep th
 class PairQuestion:
     """Two metals that would rub on each other."""
 
-    metal: Annotated[str, Field(Kind.METAL, "metal", placeholder="brass")]
-    other: Annotated[str, Field(Kind.METAL, "other metal", placeholder="mild steel")]
+    metal: Annotated[str, OfMetal("metal", placeholder="brass")]
+    other: Annotated[str, OfMetal("other metal", placeholder="mild steel")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class PairAnswer:
     """Whether they may run, why, and what to put between them if they may not.
 
@@ -32,10 +33,10 @@ class PairAnswer:
     """
 
     verdict: str
-    title: str
-    says: str
-    between: str
-    source: str
+    title: Annotated[str, Show("Verdict", Rank.BIG)]
+    says: Annotated[str, Show("Why", Rank.SAYS)]
+    between: Annotated[str, Show("Between them", Rank.SAYS)]
+    source: Annotated[str, Show("Who says so", Rank.FOLDED)]
     cautions: tuple[Caution, ...]
 
 
@@ -59,11 +60,10 @@ class _Row:
 def _pairs() -> dict[frozenset[str], _Row]:
     return {
         frozenset((row["one"], row["other"])): _Row(
-            row["verdict"], row["says"], row["between"],
-            Source(row["authority"], Held(row["held"])),
+            row["verdict"], row["says"], row["between"], Source(row["authority"], Held(row["held"]))
         )
         for row in read_table("running_pairs")
-    }  # fmt: skip
+    }
 
 
 def pair(question: PairQuestion, shop: PairShop) -> PairAnswer:
@@ -92,23 +92,39 @@ def pair(question: PairQuestion, shop: PairShop) -> PairAnswer:
         cautions = (
             Caution("Stop", "picking up", f"{says} Put {between} between them.", None, row.source),
         )
-    return PairAnswer(verdict, VERDICTS[verdict], says, between, row.source.title, cautions)
+    return PairAnswer(
+        verdict=verdict,
+        title=VERDICTS[verdict],
+        says=says,
+        between=between,
+        source=row.source.title,
+        cautions=cautions,
+    )
 
 
 def _needs(question: PairQuestion, workshop: Workshop) -> PairShop:
     return PairShop(workshop.metals[question.metal], workshop.metals[question.other])
 
 
-PAIR = register(
-    Calculator(
-        name="pair",
-        title="May these two run on each other",
-        question=PairQuestion,
-        answer=PairAnswer,
-        compute=pair,
-        needs=_needs,
-        sentences={"": "May {metal} run on {other}"},
-        triggers=("run on", "rub on", "rub", "running pair", "run together", "against"),
-        headline=lambda answer, _: answer.title,
-    )
+PAIR = Calculator(
+    name="pair",
+    title="May these two run on each other",
+    door=Door("/metals/pair", "Metals", "Which run together", "Shop"),
+    opening={"metal": "brass", "other": "stainless-303"},
+    question=PairQuestion,
+    answers=(PairAnswer,),
+    compute=pair,
+    needs=_needs,
+    sentences={"": "May {metal} run on {other}"},
+    calls=(
+        "run on",
+        "rub on",
+        "rub",
+        "running pair",
+        "run together",
+        "against",
+        "% on %",
+        "% in %",
+    ),
+    headline=lambda answer, _: answer.title,
 )

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Annotated
 
 from runk.core.figures import Caution, Figure, Link
 from runk.core.plan.rescue import WayOut
+from runk.core.shown import Rank, Show, Table
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class PlannedPass:
     """A pass to come.
 
@@ -24,17 +26,17 @@ class PlannedPass:
         end: Which end of a length, 1 or 2.
     """
 
-    kind: str
-    to_mm: Figure
-    take_mm: Figure
-    dial: str
-    divisions: Figure | None
-    stands_at: str
-    measure: bool
+    kind: Annotated[str, Show("Pass")]
+    to_mm: Annotated[Figure, Show("Leaves")]
+    take_mm: Annotated[Figure, Show("Takes off")]
+    dial: Annotated[str, Show("Wind on")]
+    divisions: Annotated[Figure | None, Show("Divisions", Rank.FOLDED)]
+    stands_at: Annotated[str, Show("The dial then stands at")]
+    measure: Annotated[bool, Show("Measure")]
     end: int
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class PlanAnswer:
     """A cut from where it is now to size.
 
@@ -43,24 +45,24 @@ class PlanAnswer:
     """
 
     state: str
-    passes: tuple[PlannedPass, ...]
-    left_mm: Figure
-    now_mm: Figure
-    aim_mm: Figure
-    low_mm: Figure
-    high_mm: Figure
-    next_says: str
-    next_detail: str
-    start_says: str
-    dial_says: str
-    rough_set: str
-    finish_set: str
-    rough_feed_mm_per_rev: Figure | None
-    finish_feed_mm_per_rev: Figure | None
-    spring_mm: Figure | None
-    spring_ratio: Figure
-    over_mm: Figure | None
-    ways_out: tuple[WayOut, ...]
+    passes: Annotated[tuple[PlannedPass, ...], Table("Passes to come", drawn=True)]
+    left_mm: Annotated[Figure, Show("Left to take off", drawn=True)]
+    now_mm: Annotated[Figure, Show("It measures now", drawn=True)]
+    aim_mm: Annotated[Figure, Show("Aim at", drawn=True)]
+    low_mm: Annotated[Figure, Show("Smallest allowed", drawn=True)]
+    high_mm: Annotated[Figure, Show("Largest allowed", drawn=True)]
+    next_says: Annotated[str, Show("Next", Rank.BIG, drawn=True)]
+    next_detail: Annotated[str, Show("Then", Rank.SAYS, drawn=True)]
+    start_says: Annotated[str, Show("Begin", Rank.SAYS, drawn=True)]
+    dial_says: Annotated[str, Show("The dial", Rank.SAYS, drawn=True)]
+    rough_set: Annotated[str, Show("Set for roughing", drawn=True)]
+    finish_set: Annotated[str, Show("Set for the last cut", drawn=True)]
+    rough_feed_mm_per_rev: Annotated[Figure | None, Show("Feed for roughing", drawn=True)]
+    finish_feed_mm_per_rev: Annotated[Figure | None, Show("Feed for the last cut", drawn=True)]
+    spring_mm: Annotated[Figure | None, Show("The rough cut springs away")]
+    spring_ratio: Annotated[Figure, Show("Share of a cut that springs away", Rank.FOLDED)]
+    over_mm: Annotated[Figure | None, Show("Past its limit by", drawn=True)]
+    ways_out: Annotated[tuple[WayOut, ...], Table("Ways out", drawn=True)]
     parts: int
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]

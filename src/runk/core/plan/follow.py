@@ -8,14 +8,7 @@ from math import fsum
 
 from runk.core.plan.events import Event, EventKind
 from runk.core.plan.laws import cold_mm, learned_ratio
-from runk.core.plan.passes import (
-    PassKind,
-    Standing,
-    after,
-    at_start,
-    made_pass,
-    next_pass,
-)
+from runk.core.plan.passes import PassKind, Standing, after, at_start, made_pass, next_pass
 from runk.core.plan.spec import CutSpec
 
 _TRUST_FLOOR = 0.05
@@ -96,9 +89,9 @@ def follow(spec: CutSpec, events: Iterable[Event], since: Followed | None = None
     """
     where = since or begin(spec)
     for event in events:
-        where = _done(spec, where, event) if event.kind is EventKind.DONE else _read(
-            spec, where, event
-        )  # fmt: skip
+        where = (
+            _done(spec, where, event) if event.kind is EventKind.DONE else _read(spec, where, event)
+        )
     return where
 
 
@@ -112,9 +105,12 @@ def _done(spec: CutSpec, where: Followed, event: Event) -> Followed:
         kind = made.kind if made else PassKind.LAST
         made = made_pass(spec, where.at, kind, wound)
     return replace(
-        where, at=after(where.at, made), pending=where.pending + wound, made=where.made + 1,
+        where,
+        at=after(where.at, made),
+        pending=where.pending + wound,
+        made=where.made + 1,
         last_kind=made.kind,
-    )  # fmt: skip
+    )
 
 
 def _read(spec: CutSpec, where: Followed, event: Event) -> Followed:
@@ -122,10 +118,9 @@ def _read(spec: CutSpec, where: Followed, event: Event) -> Followed:
         # The reading says that the pass told was made.
         where = _done(spec, where, replace(event, kind=EventKind.DONE))
     cold = [
-        size if event.warm_deg is None
-        else cold_mm(size, spec.expansion_um_per_m_k, event.warm_deg)
+        size if event.warm_deg is None else cold_mm(size, spec.expansion_um_per_m_k, event.warm_deg)
         for size in event.sizes_mm
-    ]  # fmt: skip
+    ]
     size = fsum(cold) / len(cold)
     left = spec.left(size)
     took = where.read.left_mm - left
@@ -145,13 +140,28 @@ def _read(spec: CutSpec, where: Followed, event: Event) -> Followed:
     at = replace(expected, left_mm=left, load_mm=max(load, 0.0), ratio=ratio)
     worst = min(cold, key=spec.left)
     outcome = Outcome(
-        event.id, where.last_kind if where.made else None, size, worst, max(cold) - min(cold),
-        where.pending, wound_mm, took, spec.size(expected.left_mm), where.made,
-    )  # fmt: skip
+        event.id,
+        where.last_kind if where.made else None,
+        size,
+        worst,
+        max(cold) - min(cold),
+        where.pending,
+        wound_mm,
+        took,
+        spec.size(expected.left_mm),
+        where.made,
+    )
     return Followed(
-        at, at, 0.0, 0, where.last_kind, (*where.outcomes, outcome), lag_mm2, change_mm2,
+        at,
+        at,
+        0.0,
+        0,
+        where.last_kind,
+        (*where.outcomes, outcome),
+        lag_mm2,
+        change_mm2,
         spec.left(worst),
-    )  # fmt: skip
+    )
 
 
 def weight_of(spec: CutSpec) -> float:

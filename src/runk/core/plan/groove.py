@@ -28,9 +28,12 @@ MOST_SPRUNG_MM = 0.05
 """A plunge that bends the work more than this digs in: common practice."""
 _NARROWEST_MM = 0.5
 LOCKED = Caution(
-    "Mind", "the carriage", "Lock it for every plunge, the tool square and at centre height.",
-    None, PRACTICE,
-)  # fmt: skip
+    "Mind",
+    "the carriage",
+    "Lock it for every plunge, the tool square and at centre height.",
+    None,
+    PRACTICE,
+)
 
 
 @law("Tool's edge stands at", "{from_left_mm} + {tool_mm}")
@@ -83,18 +86,29 @@ def checked_groove(
     assert question.width is not None
     width, tool, deep = float(question.wanted), float(question.width), float(question.deep)
     if tool > width + 1e-9:
-        raise Refused(f"A tool {tool:g} wide cannot cut a groove {width:g} wide.", field="width",
-                      suggest=f"{width / 2:g} mm")  # fmt: skip
+        raise Refused(
+            f"A tool {tool:g} wide cannot cut a groove {width:g} wide.",
+            field="width",
+            suggest=f"{width / 2:g} mm",
+        )
     if question.reach is not None and question.reach < question.deep:
-        raise Refused(f"A tool that reaches {float(question.reach):g} mm cannot cut {deep:g} deep.",
-                      field="reach")  # fmt: skip
+        raise Refused(
+            f"A tool that reaches {float(question.reach):g} mm cannot cut {deep:g} deep.",
+            field="reach",
+        )
     if 2 * deep >= float(question.now):
-        raise Refused("That groove goes through the middle of the work: part it off instead.",
-                      field="deep")  # fmt: skip
+        raise Refused(
+            "That groove goes through the middle of the work: part it off instead.", field="deep"
+        )
     asked = SpeedQuestion(
-        question.metal, question.now, Operation.GROOVE, question.tool, held=question.held,
-        machine=machine.name, width=question.width,
-    )  # fmt: skip
+        question.metal,
+        question.now,
+        Operation.GROOVE,
+        question.tool,
+        held=question.held,
+        machine=machine.name,
+        width=question.width,
+    )
     cut = speed(asked, SpeedShop(machine, metal))
     assert cut.force_n is not None
     w = Working()
@@ -108,8 +122,9 @@ def checked_groove(
         )
         raise Refused(
             f"A tool {tool:g} mm wide would bend this work by {spring:.2f} mm and dig in. {cure}",
-            field="width", suggest=f"{narrow:.1f} mm" if narrow >= _NARROWEST_MM else None,
-        )  # fmt: skip
+            field="width",
+            suggest=f"{narrow:.1f} mm" if narrow >= _NARROWEST_MM else None,
+        )
     return cut, spring, w
 
 
@@ -127,9 +142,7 @@ def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer
     width, tool, deep = limits(question)[1], float(question.width), float(question.deep)
     cut, spring, w = checked_groove(question, machine, metal)
     across, inward = machine.dial("top-slide", "saddle"), machine.dial("cross-slide")
-    passes = tuple(
-        _plunge(question, across, kind, x) for kind, x in offsets(width, tool)
-    )  # fmt: skip
+    passes = tuple(_plunge(question, across, kind, x) for kind, x in offsets(width, tool))
     first = passes[0]
     cautions = (LOCKED, *cut.cautions)
     depth_said = depth_says(inward, deep)
@@ -138,31 +151,48 @@ def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer
     bottom = float(question.now) - 2 * deep
     low, _, high = limits(question)
     return PlanAnswer(
-        "cut", passes, Figure(width, unit_of("left_mm"), places=3),
-        Figure(float(question.now), unit_of("now_mm"), places=3),
-        Figure(width, unit_of("aim_mm"), places=3), Figure(low, unit_of("low_mm"), places=3),
-        Figure(high, unit_of("high_mm"), places=3), first.dial[0].upper() + first.dial[1:],
-        f"{depth_said} The floor of the groove then measures {bottom:.2f} mm.",
-        nought_of_groove(edge), depth_said, setting, setting,
-        cut.feed_mm_per_rev, cut.feed_mm_per_rev,
-        None if spring is None else w.figure(spring, "spring_mm", places=3),
-        Figure(0.0, unit_of("spring_ratio")), None, (), 1, cautions, (),
-    )  # fmt: skip
+        state="cut",
+        passes=passes,
+        left_mm=Figure(width, unit_of("left_mm"), places=3),
+        now_mm=Figure(float(question.now), unit_of("now_mm"), places=3),
+        aim_mm=Figure(width, unit_of("aim_mm"), places=3),
+        low_mm=Figure(low, unit_of("low_mm"), places=3),
+        high_mm=Figure(high, unit_of("high_mm"), places=3),
+        next_says=first.dial[0].upper() + first.dial[1:],
+        next_detail=f"{depth_said} The floor of the groove then measures {bottom:.2f} mm.",
+        start_says=nought_of_groove(edge),
+        dial_says=depth_said,
+        rough_set=setting,
+        finish_set=setting,
+        rough_feed_mm_per_rev=cut.feed_mm_per_rev,
+        finish_feed_mm_per_rev=cut.feed_mm_per_rev,
+        spring_mm=None if spring is None else w.figure(spring, "spring_mm", places=3),
+        spring_ratio=Figure(0.0, unit_of("spring_ratio")),
+        over_mm=None,
+        ways_out=(),
+        parts=1,
+        cautions=cautions,
+        links=(),
+    )
 
 
 def _bends(w: Working, question: PlanQuestion, metal: Metal, force: float) -> float | None:
     if question.overhang is None or question.now is None:
         return None
     shape = {
-        Holding.CENTRES: bend.between_centres_mm, Holding.MANDREL: bend.between_centres_mm,
+        Holding.CENTRES: bend.between_centres_mm,
+        Holding.MANDREL: bend.between_centres_mm,
         Holding.CHUCK_AND_CENTRE: bend.chuck_and_centre_mm,
-    }.get(question.held or Holding.THREE_JAW, bend.cantilever_mm)  # fmt: skip
+    }.get(question.held or Holding.THREE_JAW, bend.cantilever_mm)
     section = w(bend.second_moment_mm4, diameter_mm=float(question.now))
     # A plunging tool pushes with all of its force, not with the share of one that feeds along.
     return w(
-        shape, force_n=force * 2 * RADIAL_SHARE, length_mm=float(question.overhang),
-        e_gpa=metal["e_gpa"], section_mm4=section,
-    )  # fmt: skip
+        shape,
+        force_n=force * 2 * RADIAL_SHARE,
+        length_mm=float(question.overhang),
+        e_gpa=metal["e_gpa"],
+        section_mm4=section,
+    )
 
 
 def _plunge(question: PlanQuestion, dial: Dial | None, kind: str, left_edge: float) -> PlannedPass:
@@ -181,9 +211,15 @@ def _plunge(question: PlanQuestion, dial: Dial | None, kind: str, left_edge: flo
     takes = tool if kind in ("rough", "only") else SIDE_MM
     names = {"rough": "plunge", "only": "plunge"}
     return PlannedPass(
-        names.get(kind, "finish"), Figure(at, unit_of("to_mm"), tuple(w.steps), 3),
-        Figure(takes, unit_of("take_mm"), (), 3), line, divisions, "", kind == "right", 1,
-    )  # fmt: skip
+        kind=names.get(kind, "finish"),
+        to_mm=Figure(at, unit_of("to_mm"), tuple(w.steps), 3),
+        take_mm=Figure(takes, unit_of("take_mm"), (), 3),
+        dial=line,
+        divisions=divisions,
+        stands_at="",
+        measure=kind == "right",
+        end=1,
+    )
 
 
 def depth_says(dial: Dial | None, deep: float) -> str:

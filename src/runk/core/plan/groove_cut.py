@@ -14,9 +14,8 @@ from runk.core.refusals import Refused
 
 
 def settled_groove(
-    question: PlanQuestion, machine: Machine, metal: Metal,
-    reads_to_mm: float = USUAL_READS_TO_MM,
-) -> Settled:  # fmt: skip
+    question: PlanQuestion, machine: Machine, metal: Metal, reads_to_mm: float = USUAL_READS_TO_MM
+) -> Settled:
     """Settle a groove whose width is brought to size by its readings.
 
     The roughing plunges and the left wall are cut as planned; from there the width is measured,
@@ -36,8 +35,9 @@ def settled_groove(
     if len(before) < 2 and before[0] + tool >= low:
         raise Refused(
             "The tool is as wide as the groove: one plunge makes it, and there is nothing to "
-            "sneak up on. Take a narrower one, or keep the plan on the slate.", field="width",
-        )  # fmt: skip
+            "sneak up on. Take a narrower one, or keep the plan on the slate.",
+            field="width",
+        )
     across, inward = machine.dial("top-slide", "saddle"), machine.dial("cross-slide")
     added = tool if question.edge is Edge.RIGHT else 0.0
     edge = "right" if added else "left"
@@ -47,24 +47,41 @@ def settled_groove(
     back = f" Come back to {_place(across, last + added)} and measure." if last else ""
     bottom = float(question.now) - 2 * deep
     spec = CutSpec(
-        Job.GROOVE, question.metal, last + tool, aim, low, high, tool * OVERLAP, SIDE_MM,
-        LEAST_MM[question.tool] / 2, 0.0, 1.0,
-        across.slide if across else "", across.travel_mm if across else 0.0,
-        across.per_turn if across else 1, across.unit if across else "mm",
+        Job.GROOVE,
+        question.metal,
+        last + tool,
+        aim,
+        low,
+        high,
+        tool * OVERLAP,
+        SIDE_MM,
+        LEAST_MM[question.tool] / 2,
+        0.0,
+        1.0,
+        across.slide if across else "",
+        across.travel_mm if across else 0.0,
+        across.per_turn if across else 1,
+        across.unit if across else "mm",
         across.reads if across else "radius",
-        across.backlash / across.division if across else 0.0, False,
-        metal["expansion_um_per_m_k"], reads_to_mm,
+        across.backlash / across.division if across else 0.0,
+        False,
+        metal["expansion_um_per_m_k"],
+        reads_to_mm,
         from_divisions=judged_divisions(across, last + added) if across else 0.0,
         first_says=plunges,
         first_detail=f"{depth_says(inward, deep)} The floor then measures {bottom:.2f} mm.{back}",
         edge=edge,
-    )  # fmt: skip
+    )
     setting = setting_says(cut)
     feed = cut.feed_mm_per_rev.value
     said = Said(
-        setting, setting, feed, feed, machine.name,
+        setting,
+        setting,
+        feed,
+        feed,
+        machine.name,
         tuple((c.word, c.about, c.says) for c in (LOCKED, *cut.cautions)),
-    )  # fmt: skip
+    )
     return Settled(spec, said, Working(), None)
 
 

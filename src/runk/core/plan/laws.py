@@ -59,8 +59,10 @@ def spring_ratio(spring_mm: Num, depth_mm: Num) -> Num:
     return spring_mm / depth_mm
 
 
-@law("The same, learned from readings",
-     "({before_ratio} × {weight_mm2} + {lag_mm2}) ÷ ({weight_mm2} + {change_mm2})")  # fmt: skip
+@law(
+    "The same, learned from readings",
+    "({before_ratio} × {weight_mm2} + {lag_mm2}) ÷ ({weight_mm2} + {change_mm2})",
+)
 def learned_ratio(
     before_ratio: float, weight_mm2: float, lag_mm2: float, change_mm2: float
 ) -> float:

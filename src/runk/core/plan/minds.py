@@ -33,20 +33,37 @@ def minds(spec: CutSpec, where: Followed, told: Pass | None) -> list[Caution]:
     unsure = unsure_mm(spec, where, told)
     if told.kind is not PassKind.ROUGH and told.leaves_mm - unsure < spec.least_left:
         found.append(
-            Caution("Mind", "going under", f"This cut is sure only to {unsure:.3f} mm and could "
-                    "go past the limit: measure before it, wind on a little less, measure "
-                    "again.", "next", MECHANICS)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "going under",
+                f"This cut is sure only to {unsure:.3f} mm and could "
+                "go past the limit: measure before it, wind on a little less, measure "
+                "again.",
+                "next",
+                MECHANICS,
+            )
+        )
     if told.kind is PassKind.LAST and 0 < told.takes_mm < spec.least_mm:
         found.append(
-            Caution("Mind", "rubbing", f"{told.takes_mm:.3f} mm is less than this edge cuts: it "
-                    "rubs. A keen high-speed steel tool takes it.", "next", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "rubbing",
+                f"{told.takes_mm:.3f} mm is less than this edge cuts: it "
+                "rubs. A keen high-speed steel tool takes it.",
+                "next",
+                PRACTICE,
+            )
+        )
     if told.kind in (PassKind.MEASURE, PassKind.LAST):
         found.append(
-            Caution("Mind", "the heat", "Let it cool before measuring, or give its temperature "
-                    "with the reading.", None, PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the heat",
+                "Let it cool before measuring, or give its temperature with the reading.",
+                None,
+                PRACTICE,
+            )
+        )
     return found
 
 
@@ -80,13 +97,24 @@ def _of_places(spec: CutSpec, where: Followed) -> list[Caution]:
     found = []
     if last.spread_mm > spec.high_mm - spec.low_mm:
         found.append(
-            Caution("Stop", "the places", f"They differ by {last.spread_mm:.3f} mm, more than the "
-                    "limits allow: taper or oval. No cut brings all of them inside; find the "
-                    "cause first.", "left_mm", MECHANICS)
-        )  # fmt: skip
+            Caution(
+                "Stop",
+                "the places",
+                f"They differ by {last.spread_mm:.3f} mm, more than the "
+                "limits allow: taper or oval. No cut brings all of them inside; find the "
+                "cause first.",
+                "left_mm",
+                MECHANICS,
+            )
+        )
     elif where.worst_left_mm < spec.least_left <= where.at.left_mm:
         found.append(
-            Caution("Mind", "one place", f"On the mean it is inside, at its worst it measures "
-                    f"{last.worst_mm:.3f} mm.", "left_mm", MECHANICS)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "one place",
+                f"On the mean it is inside, at its worst it measures {last.worst_mm:.3f} mm.",
+                "left_mm",
+                MECHANICS,
+            )
+        )
     return found

@@ -159,9 +159,13 @@ def after(at: Standing, made: Pass) -> Standing:
     spring = made.kind is PassKind.SPRING
     # Built anew rather than replaced: a plan takes this step for every pass, at every reading.
     return Standing(
-        made.leaves_mm, made.load_mm, at.ratio, at.wound + made.divisions,
-        at.spring_passes + 1 if spring else 0, made.kind is not PassKind.ROUGH,
-    )  # fmt: skip
+        made.leaves_mm,
+        made.load_mm,
+        at.ratio,
+        at.wound + made.divisions,
+        at.spring_passes + 1 if spring else 0,
+        made.kind is not PassKind.ROUGH,
+    )
 
 
 def every_pass(spec: CutSpec, at: Standing) -> tuple[Pass, ...]:

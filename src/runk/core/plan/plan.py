@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
+from runk.core.calculator import Calculator, Door
 from runk.core.cutting.operations import FACTS
 from runk.core.lengths import Reading
 from runk.core.machines.machine import Machine
@@ -19,18 +20,8 @@ from runk.core.plan.settle import OPERATION, USUAL_READS_TO_MM, Settled, settled
 from runk.core.plan.spec import Job
 from runk.core.plan.view import view
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
-
-_WANTED = {
-    Job.OUTSIDE: ("now", "wanted"), Job.BORE: ("now", "wanted"), Job.FACE: ("now", "wanted"),
-    Job.SLOT: ("wanted",), Job.GROOVE: ("now", "wanted", "deep", "width"),
-}  # fmt: skip
-_ASKED = {
-    "now": ("What size is it now?", "16 mm"), "wanted": ("What size is wanted?", "14.5 mm"),
-    "deep": ("How deep is the groove?", "1.5 mm"), "width": ("How wide is the tool?", "2 mm"),
-}  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,8 +44,9 @@ def needs(question: PlanQuestion, workshop: Workshop) -> PlanShop:
     if machine.kind not in facts.machines:
         raise Refused(
             f"{facts.doing} wants a {' or a '.join(facts.machines)}; {machine.name} is a "
-            f"{machine.kind}.", field="machine",
-        )  # fmt: skip
+            f"{machine.kind}.",
+            field="machine",
+        )
     return PlanShop(machine, workshop.metals[question.metal], _reads_to(question, workshop))
 
 
@@ -72,20 +64,22 @@ def _reads_to(question: PlanQuestion, workshop: Workshop) -> float:
 
 
 def settle(question: PlanQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> PlanQuestion:
-    """Name the usual machine where it was left open."""
-    return replace(question, machine=needs(question, workshop).machine.name)
-
-
-def check_given(question: PlanQuestion) -> None:
-    """Ask for what is missing.
+    """Name the usual machine where it was left open, and work limits out into two sizes.
 
     Raises:
-        Refused: Naming the field.
+        Refused: Limits said twice, or a tolerance class.
     """
-    for name in _WANTED[question.job]:
-        if getattr(question, name) is None:
-            says, suggest = _ASKED[name]
-            raise Refused(says, field=name, suggest=suggest)
+    if question.limits is not None and question.wanted is not None:
+        if question.smallest is not None or question.largest is not None:
+            raise Refused("The limits are said twice.", field="limits", suggest="leave one out")
+        try:
+            low, high = question.limits.of(question.wanted)
+        except Refused as refused:
+            raise refused.on("limits") from None
+        if high <= 0:
+            raise Refused("No size lies within those limits.", field="limits")
+        question = replace(question, smallest=low, largest=high, limits=None)
+    return replace(question, machine=needs(question, workshop).machine.name)
 
 
 def to_follow(question: PlanQuestion, shop: PlanShop) -> Settled:
@@ -118,7 +112,6 @@ def plan(question: PlanQuestion, shop: PlanShop) -> PlanAnswer:
     >>> answer.state, [str(one.kind) for one in answer.passes]
     ('cut', ['rough', 'rough', 'measure', 'last'])
     """
-    check_given(question)
     if question.job is Job.GROOVE:
         return groove(question, shop.machine, shop.metal)
     cut = to_follow(question, shop)
@@ -134,28 +127,41 @@ def headline(answer: PlanAnswer, page: PageUnit) -> str:
     return f"{answer.next_says} · {passes} to {answer.aim_mm.words(page)}"
 
 
-PLAN = register(
-    Calculator(
-        name="plan",
-        title="To size: what to wind on, pass by pass",
-        question=PlanQuestion,
-        answer=PlanAnswer,
-        compute=plan,
-        needs=needs,
-        settle=settle,
-        sentences={choice.key: SENTENCES[choice.key] for choice in JOBS},
-        triggers=(
-            "plan",
-            "cut plan",
-            "from",
-            "to size",
-            "down to",
-            "bring to",
-            "bring to size",
-            "turn to size",
-            "bore to size",
-        ),
-        between=("to",),
-        headline=headline,
-    )
+PLAN = Calculator(
+    name="plan",
+    title="To size: what to wind on, pass by pass",
+    door=Door("/to-size", "To size", "Plan a cut"),
+    opening={
+        "job": "outside",
+        "metal": "silver-steel",
+        "now": "8",
+        "wanted": "7",
+        "smallest": "6.98",
+        "largest": "7",
+        "overhang": "30",
+        "held": "three-jaw",
+    },
+    question=PlanQuestion,
+    answers=(PlanAnswer,),
+    compute=plan,
+    needs=needs,
+    settle=settle,
+    sentences={choice.key: SENTENCES[choice.key] for choice in JOBS},
+    calls=(
+        "plan",
+        "cut plan",
+        "from #",
+        "# to #",
+        "# down to #",
+        "# from #",
+        "to size",
+        "down to #",
+        "bring to",
+        "bring to size",
+        "turn to size",
+        "bore to size",
+        "take # to #",
+        "open # to #",
+    ),
+    headline=headline,
 )

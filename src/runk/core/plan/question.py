@@ -9,7 +9,7 @@ from typing import Annotated
 
 from runk.core.cutting.question import Tool
 from runk.core.cutting.words import HELD, TOOLS
-from runk.core.fields import Choice, Field, Kind
+from runk.core.kinds import Bounds, Choice, Count, Length, Limits, OfMachine, OfMetal, OneOf
 from runk.core.machines.machine import Holding
 from runk.core.plan.spec import Job
 
@@ -41,8 +41,21 @@ class Edge(StrEnum):
 
 
 ENDS = (
-    Choice("one", "all from one end", ("one end",)),
-    Choice("both", "half from each end", ("both ends", "each end", "from each end", "shared")),
+    Choice("one", "all from one end", ("one end", "from one end", "one side")),
+    Choice(
+        "both",
+        "half from each end",
+        (
+            "both ends",
+            "each end",
+            "from each end",
+            "shared",
+            "both sides",
+            "both sides equal",
+            "each side",
+            "both faces",
+        ),
+    ),
 )
 EDGES = (
     Choice("left", "its left edge", ("left edge",), silent=True),
@@ -57,6 +70,7 @@ class PlanQuestion:
     Args:
         now: Size now; of a groove, the diameter of the work.
         wanted: Size wanted: a diameter, a length, a depth, or the width of a groove.
+        limits: Of the size wanted, as a drawing has them; they become the next two.
         smallest: Lower limit; ``largest`` the upper one.
         across: Diameter being faced, for its speed; of a slot, the cutter.
         width: Of the grooving tool; ``deep`` how deep the groove goes.
@@ -68,98 +82,216 @@ class PlanQuestion:
         reach: How far the tool can go in.
     """
 
-    job: Annotated[Job, Field(Kind.CHOICE, "job", choices=JOBS, rules=True)] = Job.OUTSIDE
-    metal: Annotated[str, Field(Kind.METAL, "metal", placeholder="mild steel")] = "mild-steel"
+    job: Annotated[Job, OneOf("job", choices=JOBS, rules=True)] = Job.OUTSIDE
+    metal: Annotated[str, OfMetal("metal", placeholder="mild steel")] = "mild-steel"
     now: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "size now", ("now",), principal=True, before=("from",),
-              only=("outside", "bore", "face", "groove"), low=0.1, high=5000.0, placeholder="16"),
-    ] = None  # fmt: skip
+        Length(
+            "size now",
+            ("now",),
+            asks="What size is it now?",
+            principal=True,
+            before=("from",),
+            usual=(2.0, 200.0),
+            needed=("outside", "bore", "face", "groove"),
+            only=("outside", "bore", "face", "groove"),
+            low=0.1,
+            high=5000.0,
+            placeholder="16",
+        ),
+    ] = None
     wanted: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "size wanted", ("wanted", "wide", "deep"), principal=True,
-              before=("to",), low=0.01, high=5000.0,
-              placeholder="14.5"),
-    ] = None  # fmt: skip
+        Length(
+            "size wanted",
+            ("wanted", "wide", "deep"),
+            asks="What size is wanted?",
+            principal=True,
+            needed=("*",),
+            before=("to",),
+            usual=(1.0, 200.0),
+            low=0.01,
+            high=5000.0,
+            placeholder="14.5",
+        ),
+    ] = None
     smallest: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "smallest allowed", ("smallest", "min", "least"), own=True,
-              only=_LIMITED, high=5000.0, placeholder="not said"),
-    ] = None  # fmt: skip
+        Length(
+            "smallest allowed",
+            ("smallest", "min", "least"),
+            own=True,
+            only=_LIMITED,
+            high=5000.0,
+            placeholder="not said",
+        ),
+    ] = None
     largest: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "largest allowed", ("largest", "max", "most"), own=True, only=_LIMITED,
-              high=5000.0, placeholder="not said"),
-    ] = None  # fmt: skip
-    tool: Annotated[Tool, Field(Kind.CHOICE, "tool", choices=TOOLS)] = Tool.HSS
-    held: Annotated[Holding | None, Field(Kind.CHOICE, "holding", choices=_HELD)] = None
-    machine: Annotated[str, Field(Kind.MACHINE, "machine", placeholder="lathe")] = ""
+        Length(
+            "largest allowed",
+            ("largest", "max", "most"),
+            own=True,
+            only=_LIMITED,
+            high=5000.0,
+            placeholder="not said",
+        ),
+    ] = None
+    tool: Annotated[Tool, OneOf("tool", choices=TOOLS)] = Tool.HSS
+    held: Annotated[Holding | None, OneOf("holding", choices=_HELD)] = None
+    machine: Annotated[str, OfMachine("machine", placeholder="lathe")] = ""
     length: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "length of cut", ("long", "length", "deep"), only=_ROUND, high=5000.0,
-              placeholder="say how long"),
-    ] = None  # fmt: skip
+        Length(
+            "length of cut",
+            ("long", "length", "deep"),
+            only=_ROUND,
+            usual=(3.0, 500.0),
+            high=5000.0,
+            placeholder="say how long",
+        ),
+    ] = None
     overhang: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "overhang", ("out", "overhang"), only=(*_ROUND, "groove"), high=5000.0,
-              placeholder="say how far"),
-    ] = None  # fmt: skip
+        Length(
+            "overhang",
+            ("out", "overhang"),
+            usual=(5.0, 400.0),
+            only=(*_ROUND, "groove"),
+            high=5000.0,
+            placeholder="say how far",
+        ),
+    ] = None
     bar: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "boring bar", ("bar",), only=("bore",), low=0.5, high=200.0,
-              placeholder="say how thick"),
-    ] = None  # fmt: skip
+        Length(
+            "boring bar",
+            ("bar",),
+            usual=(3.0, 30.0),
+            only=("bore",),
+            low=0.5,
+            high=200.0,
+            placeholder="say how thick",
+        ),
+    ] = None
     across: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "diameter of face or cutter", ("across", "cutter"),
-              only=("face", "slot"), low=0.5, high=1000.0, placeholder="say what size"),
-    ] = None  # fmt: skip
+        Length(
+            "diameter of face or cutter",
+            ("across", "cutter"),
+            usual=(1.0, 150.0),
+            only=("face", "slot"),
+            low=0.5,
+            high=1000.0,
+            placeholder="say what size",
+        ),
+    ] = None
     width: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "width of the tool", ("tool", "blade"), only=("groove",), low=0.3,
-              high=50.0, placeholder="2 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "width of the tool",
+            ("tool", "blade"),
+            asks="How wide is the tool?",
+            needed=("groove",),
+            usual=(0.5, 6.0),
+            only=("groove",),
+            low=0.3,
+            high=50.0,
+            placeholder="2 mm",
+        ),
+    ] = None
     deep: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "depth of the groove", ("deep",), only=("groove",), low=0.01,
-              high=500.0, placeholder="1.5 mm"),
-    ] = None  # fmt: skip
-    edge: Annotated[Edge, Field(Kind.CHOICE, "edge set to nought", choices=EDGES,
-                                only=("groove",))] = Edge.LEFT  # fmt: skip
-    ends: Annotated[Ends, Field(Kind.CHOICE, "ends", choices=ENDS, only=("face",))] = Ends.ONE
+        Length(
+            "depth of the groove",
+            ("deep",),
+            asks="How deep is the groove?",
+            needed=("groove",),
+            usual=(0.2, 15.0),
+            only=("groove",),
+            low=0.01,
+            high=500.0,
+            placeholder="1.5 mm",
+        ),
+    ] = None
+    edge: Annotated[Edge, OneOf("edge set to nought", choices=EDGES, only=("groove",))] = Edge.LEFT
+    ends: Annotated[Ends, OneOf("ends", choices=ENDS, only=("face",))] = Ends.ONE
     allowance: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "finishing allowance", ("allowance", "leaving"), only=_DIAL, low=0.005,
-              high=5.0, placeholder="by tool"),
-    ] = None  # fmt: skip
+        Length(
+            "finishing allowance",
+            ("allowance", "leaving"),
+            usual=(0.02, 1.0),
+            only=_DIAL,
+            low=0.005,
+            high=5.0,
+            placeholder="by tool",
+        ),
+    ] = None
     step: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "most a pass may take", ("pass", "passes", "step"), only=_DIAL, low=0.01,
-              high=20.0, placeholder="work it out"),
-    ] = None  # fmt: skip
+        Length(
+            "most a pass may take",
+            ("pass", "passes", "step"),
+            usual=(0.02, 5.0),
+            only=_DIAL,
+            low=0.01,
+            high=20.0,
+            placeholder="work it out",
+        ),
+    ] = None
     feeler: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "feeler", ("feeler", "paper"), only=_DIAL, low=0.01, high=5.0,
-              placeholder="none"),
-    ] = None  # fmt: skip
+        Length(
+            "feeler",
+            ("feeler", "paper"),
+            usual=(0.02, 1.0),
+            only=_DIAL,
+            low=0.01,
+            high=5.0,
+            placeholder="none",
+        ),
+    ] = None
     reads_to: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "what you measure with reads to", ("micrometer", "caliper"),
-              only=_LIMITED, low=0.0005, high=1.0, placeholder="0.01 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "what you measure with reads to",
+            ("micrometer", "caliper"),
+            usual=(0.001, 0.1),
+            only=_LIMITED,
+            low=0.0005,
+            high=1.0,
+            placeholder="0.01 mm",
+        ),
+    ] = None
     reach: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "reach of the tool", ("reach",), only=("slot", "groove"), high=500.0,
-              placeholder="far enough"),
-    ] = None  # fmt: skip
+        Length(
+            "reach of the tool",
+            ("reach",),
+            usual=(2.0, 150.0),
+            only=("slot", "groove"),
+            high=500.0,
+            placeholder="far enough",
+        ),
+    ] = None
     parts: Annotated[
         int | None,
-        Field(Kind.COUNT, "equal parts", ("parts", "off", "pieces"), only=_DIAL, low=1, high=500,
-              placeholder="one"),
-    ] = None  # fmt: skip
+        Count(
+            "equal parts",
+            ("parts", "off", "pieces"),
+            only=_DIAL,
+            low=1,
+            high=500,
+            placeholder="one",
+        ),
+    ] = None
+    limits: Annotated[
+        Bounds | None, Limits("limits", own=True, only=_LIMITED, placeholder="+0 -0.02")
+    ] = None
 
 
-_LIMITS = "[, smallest {smallest}][, largest {largest}]"
+_LIMITS = "[, limits {limits}][, smallest {smallest}][, largest {largest}]"
 _MORE = (
     "[, leaving {allowance} for the last cut][, at most {step} a pass][, nought set on a "
     "{feeler} feeler][, measured to {reads_to}][, {parts} parts alike], on the {machine}"

@@ -3,20 +3,22 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Annotated
 
 from runk.core.plan.spec import CutSpec, Job
+from runk.core.shown import Show
 
 COMPOUND_FILLS_MM = 0.15
 """Gap on the diameter a retaining compound fills: common practice."""
 LEAST_WALL_MM = 1.0
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class WayOut:
     """A way out of too much metal gone, with the size it makes."""
 
-    way: str
-    says: str
+    way: Annotated[str, Show("Way out")]
+    says: Annotated[str, Show("What to do")]
     size_mm: float | None
 
 
@@ -34,39 +36,73 @@ def ways_out(spec: CutSpec, size_mm: float) -> tuple[WayOut, ...]:
     if spec.job is Job.OUTSIDE:
         wall = max(LEAST_WALL_MM, spec.aim_mm / 10)
         found = [
-            WayOut("the mate", f"Bush or make its mate {over:.3f} mm smaller than drawn: the fit "
-                   "stays as it was.", None),
-            WayOut("a sleeve", f"Turn it to {spec.aim_mm - 2 * wall:.2f} mm and bond or press a "
-                   f"sleeve on, turned to size afterwards: {wall:.1f} mm of wall.",
-                   spec.aim_mm - 2 * wall),
-        ]  # fmt: skip
+            WayOut(
+                way="the mate",
+                says=f"Bush or make its mate {over:.3f} mm smaller than drawn: the fit "
+                "stays as it was.",
+                size_mm=None,
+            ),
+            WayOut(
+                way="a sleeve",
+                says=f"Turn it to {spec.aim_mm - 2 * wall:.2f} mm and bond or press a "
+                f"sleeve on, turned to size afterwards: {wall:.1f} mm of wall.",
+                size_mm=spec.aim_mm - 2 * wall,
+            ),
+        ]
     elif spec.job is Job.BORE:
         wall = max(LEAST_WALL_MM, spec.aim_mm / 10)
         found = [
-            WayOut("an oversize mate", f"Make what runs in it {over:.3f} mm larger than drawn: "
-                   "the fit stays as it was.", None),
-            WayOut("a sleeve", f"Bore it to {spec.aim_mm + 2 * wall:.2f} mm and fit a sleeve, "
-                   f"bored to size in place: {wall:.1f} mm of wall.", spec.aim_mm + 2 * wall),
-        ]  # fmt: skip
+            WayOut(
+                way="an oversize mate",
+                says=f"Make what runs in it {over:.3f} mm larger than drawn: "
+                "the fit stays as it was.",
+                size_mm=None,
+            ),
+            WayOut(
+                way="a sleeve",
+                says=f"Bore it to {spec.aim_mm + 2 * wall:.2f} mm and fit a sleeve, "
+                f"bored to size in place: {wall:.1f} mm of wall.",
+                size_mm=spec.aim_mm + 2 * wall,
+            ),
+        ]
     elif spec.job is Job.GROOVE:
         return (
-            WayOut("a wider ring", f"Make what sits in it {over:.3f} mm wider than drawn: the "
-                   "clearance at its sides stays as it was.", None),
-            WayOut("the next width", "Open this groove and its neighbours to the next width of "
-                   "ring there is, so that all are alike.", None),
-        )  # fmt: skip
+            WayOut(
+                way="a wider ring",
+                says=f"Make what sits in it {over:.3f} mm wider than drawn: the "
+                "clearance at its sides stays as it was.",
+                size_mm=None,
+            ),
+            WayOut(
+                way="the next width",
+                says="Open this groove and its neighbours to the next width of "
+                "ring there is, so that all are alike.",
+                size_mm=None,
+            ),
+        )
     else:
         short = spec.job is Job.FACE
         return (
-            WayOut("a shim", f"A shim or washer of {over:.3f} mm makes up for it.", over),
-            WayOut("a new register", f"Take {over:.3f} mm off its neighbour instead"
-                   f"{', and carry the change to what measures from this face' if short else ''}.",
-                   over),
-        )  # fmt: skip
+            WayOut(
+                way="a shim",
+                says=f"A shim or washer of {over:.3f} mm makes up for it.",
+                size_mm=over,
+            ),
+            WayOut(
+                way="a new register",
+                says=f"Take {over:.3f} mm off its neighbour instead"
+                f"{', and carry the change to what measures from this face' if short else ''}.",
+                size_mm=over,
+            ),
+        )
     if over <= COMPOUND_FILLS_MM:
         found.insert(
             1,
-            WayOut("retaining compound", f"Where it never has to come apart: the compound fills "
-                   f"{over:.3f} mm. Clean both, and let it set before any cut.", None),
-        )  # fmt: skip
+            WayOut(
+                way="retaining compound",
+                says=f"Where it never has to come apart: the compound fills "
+                f"{over:.3f} mm. Clean both, and let it set before any cut.",
+                size_mm=None,
+            ),
+        )
     return tuple(found)

@@ -57,9 +57,12 @@ def dial_line(spec: CutSpec, divisions: float, size_mm: float, first: bool) -> s
 def what(spec: CutSpec) -> str:
     """What the size is of."""
     return {
-        Job.OUTSIDE: "the diameter", Job.BORE: "the bore", Job.FACE: "the length",
-        Job.SLOT: "the depth", Job.GROOVE: "the groove",
-    }[spec.job]  # fmt: skip
+        Job.OUTSIDE: "the diameter",
+        Job.BORE: "the bore",
+        Job.FACE: "the length",
+        Job.SLOT: "the depth",
+        Job.GROOVE: "the groove",
+    }[spec.job]
 
 
 def dial_says(spec: CutSpec) -> str:

@@ -23,21 +23,26 @@ ALLOWANCE_MM = {Tool.HSS: 0.125, Tool.COBALT: 0.125, Tool.CARBIDE: 0.4}
 """Left on a diameter for the last cut: 0.1 to 0.15, a carbide tip 0.3 to 0.5 (practice)."""
 LEAST_MM = {Tool.HSS: 0.02, Tool.COBALT: 0.02, Tool.CARBIDE: 0.2}
 """Less than this on a diameter and the edge rubs: practice."""
-HALF_MM = {Job.OUTSIDE: 0.01, Job.BORE: 0.01, Job.FACE: 0.05, Job.SLOT: 0.05,
-           Job.GROOVE: 0.02}  # fmt: skip
+HALF_MM = {Job.OUTSIDE: 0.01, Job.BORE: 0.01, Job.FACE: 0.05, Job.SLOT: 0.05, Job.GROOVE: 0.02}
 """Limits either side where none were said: practice."""
 USUAL_READS_TO_MM = 0.01
 MOST_SPRUNG_MM = 0.2
 """A roughing pass may spring so much on the size, and no more: practice."""
 _SAFE_SHARE = 1 / 3
 OPERATION = {
-    Job.OUTSIDE: Operation.TURN, Job.BORE: Operation.BORE, Job.FACE: Operation.FACE,
-    Job.SLOT: Operation.SLOT, Job.GROOVE: Operation.GROOVE,
-}  # fmt: skip
+    Job.OUTSIDE: Operation.TURN,
+    Job.BORE: Operation.BORE,
+    Job.FACE: Operation.FACE,
+    Job.SLOT: Operation.SLOT,
+    Job.GROOVE: Operation.GROOVE,
+}
 _SLIDES = {
-    Job.OUTSIDE: ("cross-slide",), Job.BORE: ("cross-slide",), Job.FACE: ("top-slide", "saddle"),
-    Job.SLOT: ("head", "vertical slide"), Job.GROOVE: ("top-slide", "saddle"),
-}  # fmt: skip
+    Job.OUTSIDE: ("cross-slide",),
+    Job.BORE: ("cross-slide",),
+    Job.FACE: ("top-slide", "saddle"),
+    Job.SLOT: ("head", "vertical slide"),
+    Job.GROOVE: ("top-slide", "saddle"),
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,19 +86,23 @@ def limits(question: PlanQuestion) -> tuple[float, float, float]:
     if small > large:
         raise Refused(
             f"The limits are the wrong way round: the smallest, {float(small):g}, is over the "
-            f"largest, {float(large):g}.", field="smallest",
-        )  # fmt: skip
+            f"largest, {float(large):g}.",
+            field="smallest",
+        )
     if small == large:
-        raise Refused("Both limits are the same size: nothing can be cut exactly to it.",
-                      field="largest")  # fmt: skip
-    if not small <= wanted <= large:
+        raise Refused(
+            "Both limits are the same size: nothing can be cut exactly to it.", field="largest"
+        )
+    # Both limits on one side of the size are how a running fit is drawn; far from it, a slip.
+    off = max(small - wanted, wanted - large, Fraction(0))
+    if off > max(wanted / 200, Fraction(1, 20)):
         raise Refused(
             f"{float(wanted):g} is outside its own limits, {float(small):g} to {float(large):g}.",
             field="wanted",
-        )  # fmt: skip
+        )
     low, high, aim = float(small), float(large), float(wanted)
     growing = question.job in GROWING
-    if wanted in (small, large):
+    if not small < wanted < large:
         safe, other = (low, high) if growing else (high, low)
         aim = safe + (other - safe) * _SAFE_SHARE
     return low, aim, high
@@ -104,8 +113,9 @@ def _check(question: PlanQuestion, now: float, aim: float) -> None:
         if question.reach is not None and question.wanted and question.wanted > question.reach:
             raise Refused(
                 f"A cutter that reaches {float(question.reach):g} mm cannot cut "
-                f"{float(question.wanted):g} deep.", field="reach",
-            )  # fmt: skip
+                f"{float(question.wanted):g} deep.",
+                field="reach",
+            )
         return
     if question.wanted == question.now:
         raise Refused("It is that size already: there is nothing to cut.", field="wanted")
@@ -125,14 +135,14 @@ def _check(question: PlanQuestion, now: float, aim: float) -> None:
     ):
         raise Refused(
             f"A bar standing {float(question.overhang):g} out cannot bore "
-            f"{float(question.length):g} deep.", field="overhang",
-        )  # fmt: skip
+            f"{float(question.length):g} deep.",
+            field="overhang",
+        )
 
 
 def settled(
-    question: PlanQuestion, machine: Machine, metal: Metal,
-    reads_to_mm: float = USUAL_READS_TO_MM,
-) -> Settled:  # fmt: skip
+    question: PlanQuestion, machine: Machine, metal: Metal, reads_to_mm: float = USUAL_READS_TO_MM
+) -> Settled:
     """Settle a cut: how deep, how much for the last cut, how far it springs, which dial.
 
     Args:
@@ -160,9 +170,14 @@ def settled(
     elif ratio * most > MOST_SPRUNG_MM:
         most = MOST_SPRUNG_MM / ratio
         cautions.append(
-            Caution("Mind", "the bend", f"The depth is turned down so that it springs no more "
-                    f"than {MOST_SPRUNG_MM:g} mm.", "spring_mm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the bend",
+                f"The depth is turned down so that it springs no more than {MOST_SPRUNG_MM:g} mm.",
+                "spring_mm",
+                PRACTICE,
+            )
+        )
     share = _finish_share(metal, rough, finish)
     allowance = ALLOWANCE_MM[question.tool] * across / 2
     surplus = abs(now - aim)
@@ -171,24 +186,43 @@ def settled(
         if allowance > surplus:
             raise Refused(
                 f"An allowance of {allowance:g} is more than the {surplus:.3g} mm there is to "
-                "come off.", field="allowance",
-            )  # fmt: skip
+                "come off.",
+                field="allowance",
+            )
     dial = machine.dial(*_SLIDES[question.job])
     spec = CutSpec(
-        question.job, question.metal, now, aim, low, high, most, allowance,
-        LEAST_MM[question.tool] * across / 2, ratio, share,
-        dial.slide if dial else "", dial.travel_mm if dial else 0.0, dial.per_turn if dial else 1,
-        dial.unit if dial else "mm", dial.reads if dial else "radius",
-        dial.backlash / dial.division if dial else 0.0, machine.read_out,
-        metal["expansion_um_per_m_k"], reads_to_mm,
-        float(question.feeler or 0), 2 if question.ends is Ends.BOTH else 1, question.parts or 1,
-    )  # fmt: skip
+        question.job,
+        question.metal,
+        now,
+        aim,
+        low,
+        high,
+        most,
+        allowance,
+        LEAST_MM[question.tool] * across / 2,
+        ratio,
+        share,
+        dial.slide if dial else "",
+        dial.travel_mm if dial else 0.0,
+        dial.per_turn if dial else 1,
+        dial.unit if dial else "mm",
+        dial.reads if dial else "radius",
+        dial.backlash / dial.division if dial else 0.0,
+        machine.read_out,
+        metal["expansion_um_per_m_k"],
+        reads_to_mm,
+        float(question.feeler or 0),
+        2 if question.ends is Ends.BOTH else 1,
+        question.parts or 1,
+    )
     said = Said(
-        setting_says(rough), setting_says(finish),
+        setting_says(rough),
+        setting_says(finish),
         rough.feed_mm_per_rev.value if rough else None,
-        finish.feed_mm_per_rev.value if finish else None, machine.name,
+        finish.feed_mm_per_rev.value if finish else None,
+        machine.name,
         tuple((c.word, c.about, c.says) for c in cautions),
-    )  # fmt: skip
+    )
     return Settled(spec, said, w, rough)
 
 
@@ -196,19 +230,26 @@ def _speed(
     question: PlanQuestion, machine: Machine, metal: Metal, stage: Stage
 ) -> SpeedAnswer | None:
     size = {
-        Job.OUTSIDE: question.now, Job.BORE: question.wanted, Job.FACE: question.across,
-        Job.SLOT: question.across, Job.GROOVE: question.now,
-    }[question.job]  # fmt: skip
+        Job.OUTSIDE: question.now,
+        Job.BORE: question.wanted,
+        Job.FACE: question.across,
+        Job.SLOT: question.across,
+        Job.GROOVE: question.now,
+    }[question.job]
     if size is None:
         return None
     asked = SpeedQuestion(
-        question.metal, size, OPERATION[question.job], question.tool, stage, held=question.held,
+        question.metal,
+        size,
+        OPERATION[question.job],
+        question.tool,
+        stage,
+        held=question.held,
         machine=machine.name,
-    )  # fmt: skip
+    )
     if question.job is Job.BORE and question.bar is not None and question.now is not None:
         if question.bar >= question.now:
-            raise Refused("The boring bar must be thinner than the hole it starts in.",
-                          field="bar")  # fmt: skip
+            raise Refused("The boring bar must be thinner than the hole it starts in.", field="bar")
         asked = replace(asked, bar=question.bar)
     if question.job in (Job.OUTSIDE, Job.BORE):
         asked = replace(asked, overhang=question.overhang, length=question.length)

@@ -49,8 +49,11 @@ def slip(spec: CutSpec, where: Followed, size_mm: float, wound: float | None = N
     take = abs(expected - before)
     believable = max(0.08, 0.5 * take)
     if where.outcomes and take > 4 * spec.resolution_mm and abs(size_mm - before) < _SAME:
-        return Slip(None, "That is the last reading over again, though you wound on: did the "
-                    "tool cut, or was it sent twice?")  # fmt: skip
+        return Slip(
+            None,
+            "That is the last reading over again, though you wound on: did the "
+            "tool cut, or was it sent twice?",
+        )
     if abs(size_mm - expected) <= believable:
         return None
     near = max(0.04, 0.2 * take)
@@ -60,10 +63,16 @@ def slip(spec: CutSpec, where: Followed, size_mm: float, wound: float | None = N
     grew = spec.left(size_mm) > where.read.left_mm + 2 * spec.resolution_mm
     if grew:
         way = "smaller" if spec.growing else "larger"
-        return Slip(None, f"That is {way} than before: metal does not grow back. Was the other "
-                    "one wrong, or this one?")  # fmt: skip
-    return Slip(None, f"About {expected:.2f} mm was to be expected here, and that is "
-                f"{abs(size_mm - expected):.2f} mm off it. Measure once more.")  # fmt: skip
+        return Slip(
+            None,
+            f"That is {way} than before: metal does not grow back. Was the other "
+            "one wrong, or this one?",
+        )
+    return Slip(
+        None,
+        f"About {expected:.2f} mm was to be expected here, and that is "
+        f"{abs(size_mm - expected):.2f} mm off it. Measure once more.",
+    )
 
 
 def _meant(size: float) -> tuple[tuple[float, str], ...]:

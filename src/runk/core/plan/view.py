@@ -67,9 +67,12 @@ def _planned(
     wound = w(dial_of_size_mm, divisions=made.divisions, division_mm=spec.division)
     share = 1.0 if made.kind is PassKind.ROUGH else spec.finish_share
     take = w(
-        comes_off_mm, wound_mm=wound, lag_mm=at.lag_mm, spring_ratio=at.ratio * share,
+        comes_off_mm,
+        wound_mm=wound,
+        lag_mm=at.lag_mm,
+        spring_ratio=at.ratio * share,
         why="spring taken into account",
-    )  # fmt: skip
+    )
     size = spec.size(made.leaves_mm)
     divisions = None
     if spec.division_mm and not spec.read_out:
@@ -79,10 +82,15 @@ def _planned(
     if made.kind is PassKind.FIRST:
         line = spec.first_says
     return PlannedPass(
-        made.kind, Figure(size, unit_of("to_mm"), tuple(w.steps), 3),
-        w.figure(take, "take_mm", places=3), line,
-        divisions, stands, measured_after, made.end,
-    )  # fmt: skip
+        kind=made.kind,
+        to_mm=Figure(size, unit_of("to_mm"), tuple(w.steps), 3),
+        take_mm=w.figure(take, "take_mm", places=3),
+        dial=line,
+        divisions=divisions,
+        stands_at=stands,
+        measure=measured_after,
+        end=made.end,
+    )
 
 
 def passes_of(spec: CutSpec, at: Standing, made: tuple[Pass, ...]) -> tuple[PlannedPass, ...]:
@@ -177,15 +185,29 @@ def view(spec: CutSpec, said: Said, where: Followed, working: Iterable[object] =
         return None if value is None else Figure(value, unit_of(key))
 
     return PlanAnswer(
-        state, passes, left_figure, mm(size, "now_mm"), mm(spec.aim_mm, "aim_mm"),
-        mm(spec.low_mm, "low_mm"), mm(spec.high_mm, "high_mm"), says, detail, start_says(spec),
-        dial_says(spec), said.rough_set, said.finish_set,
-        feed(said.rough_feed_mm, "rough_feed_mm_per_rev"),
-        feed(said.finish_feed_mm, "finish_feed_mm_per_rev"), sprung,
-        Figure(ratio, unit_of("spring_ratio")), over,
-        ways_out(spec, size) if state == "over" else (), spec.parts,
-        tuple(sorted(cautions, key=lambda c: c.word != "Stop")), _links(spec, said),
-    )  # fmt: skip
+        state=state,
+        passes=passes,
+        left_mm=left_figure,
+        now_mm=mm(size, "now_mm"),
+        aim_mm=mm(spec.aim_mm, "aim_mm"),
+        low_mm=mm(spec.low_mm, "low_mm"),
+        high_mm=mm(spec.high_mm, "high_mm"),
+        next_says=says,
+        next_detail=detail,
+        start_says=start_says(spec),
+        dial_says=dial_says(spec),
+        rough_set=said.rough_set,
+        finish_set=said.finish_set,
+        rough_feed_mm_per_rev=feed(said.rough_feed_mm, "rough_feed_mm_per_rev"),
+        finish_feed_mm_per_rev=feed(said.finish_feed_mm, "finish_feed_mm_per_rev"),
+        spring_mm=sprung,
+        spring_ratio=Figure(ratio, unit_of("spring_ratio")),
+        over_mm=over,
+        ways_out=ways_out(spec, size) if state == "over" else (),
+        parts=spec.parts,
+        cautions=tuple(sorted(cautions, key=lambda c: c.word != "Stop")),
+        links=_links(spec, said),
+    )
 
 
 def _links(spec: CutSpec, said: Said) -> tuple[Link, ...]:
@@ -194,7 +216,9 @@ def _links(spec: CutSpec, said: Said) -> tuple[Link, ...]:
         return ()
     size = spec.now_mm if spec.job is Job.OUTSIDE else spec.aim_mm
     question = (
-        ("operation", operation), ("metal", spec.metal), ("diameter", f"{size:g} mm"),
+        ("operation", operation),
+        ("metal", spec.metal),
+        ("diameter", f"{size:g} mm"),
         ("machine", said.machine),
-    )  # fmt: skip
+    )
     return (Link("speed", question, "The speed and feed of this cut, with its working"),)

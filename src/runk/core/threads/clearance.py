@@ -8,11 +8,12 @@ from enum import StrEnum
 from functools import cache
 from typing import Annotated
 
-from runk.core.fields import Choice, Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.holes.pick import above, nearest
+from runk.core.kinds import Choice, OneOf
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show
 from runk.core.sources import PRACTICE, Held, Source, read_table
 from runk.core.threads.series import Thread
 from runk.core.threads.thread import THREAD_FIELD
@@ -48,22 +49,22 @@ class ClearanceQuestion:
     """A screw, and how freely it should pass."""
 
     thread: Annotated[Thread, THREAD_FIELD]
-    fit: Annotated[Fit, Field(Kind.CHOICE, "fit", choices=FITS)] = Fit.MEDIUM
+    fit: Annotated[Fit, OneOf("fit", choices=FITS)] = Fit.MEDIUM
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class ClearanceAnswer:
     """The hole for the fit asked, the drill owned for it, and all three fits."""
 
-    drill_name: str
-    drill_mm: Figure
-    hole_mm: Figure
-    fine_mm: Figure
-    medium_mm: Figure
-    coarse_mm: Figure
-    fine_drill: str
-    medium_drill: str
-    coarse_drill: str
+    drill_name: Annotated[str, Show("Drill", Rank.BIG, under="hole_mm")]
+    drill_mm: Annotated[Figure, Show("The drill makes")]
+    hole_mm: Annotated[Figure, Show("The hole wants")]
+    fine_mm: Annotated[Figure, Show("Fine", Rank.BIG, under="fine_drill")]
+    medium_mm: Annotated[Figure, Show("Medium", Rank.BIG, under="medium_drill")]
+    coarse_mm: Annotated[Figure, Show("Coarse", Rank.BIG, under="coarse_drill")]
+    fine_drill: Annotated[str, Show("Drill for fine", Rank.FOLDED)]
+    medium_drill: Annotated[str, Show("Drill for medium", Rank.FOLDED)]
+    coarse_drill: Annotated[str, Show("Drill for coarse", Rank.FOLDED)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -141,8 +142,9 @@ def clearance(question: ClearanceQuestion, drills: tuple[ShopTool, ...]) -> Clea
         larger = above(drills, thread.major_mm)
         raise Refused(
             f"No drill in the trays clears {thread.name}, {thread.major_mm:.2f} mm.",
-            field="thread", suggest=larger.name if larger else "bore it",
-        )  # fmt: skip
+            field="thread",
+            suggest=larger.name if larger else "bore it",
+        )
 
     def named(fit: str) -> str:
         tool = owned[fit]
@@ -150,40 +152,78 @@ def clearance(question: ClearanceQuestion, drills: tuple[ShopTool, ...]) -> Clea
 
     size = f"{chosen.mm:.6g} mm"
     return ClearanceAnswer(
-        chosen.name, Figure(chosen.mm, unit_of("drill_mm"), (), 3), holes[question.fit],
-        holes["fine"], holes["medium"], holes["coarse"], named("fine"), named("medium"),
-        named("coarse"),
-        _cautions(chosen, holes[question.fit].value, thread),
-        (Link("hole", (("size", size),), f"Drill {chosen.name} with its pilot and stops"),),
-    )  # fmt: skip
+        drill_name=chosen.name,
+        drill_mm=Figure(chosen.mm, unit_of("drill_mm"), (), 3),
+        hole_mm=holes[question.fit],
+        fine_mm=holes["fine"],
+        medium_mm=holes["medium"],
+        coarse_mm=holes["coarse"],
+        fine_drill=named("fine"),
+        medium_drill=named("medium"),
+        coarse_drill=named("coarse"),
+        cautions=_cautions(chosen, holes[question.fit].value, thread),
+        links=(Link("hole", (("size", size),), f"Drill {chosen.name} with its pilot and stops"),),
+    )
 
 
 def _cautions(chosen: ShopTool, hole_mm: float, thread: Thread) -> tuple[Caution, ...]:
     off = chosen.mm - hole_mm
     found = [
-        Caution("Mind", "where it sits", "Clearance bolts clamp and do not locate: close pins or "
-                "fitted studs do that.", None, PRACTICE)
-    ]  # fmt: skip
+        Caution(
+            "Mind",
+            "where it sits",
+            "Clearance bolts clamp and do not locate: close pins or fitted studs do that.",
+            None,
+            PRACTICE,
+        )
+    ]
     if abs(off) > FAR_SHARE * thread.major_mm:
         way = "over" if off > 0 else "under"
         found.insert(
             0,
-            Caution("Mind", "the drill", f"The nearest there is stands {abs(off):.2f} mm {way} "
-                    "what this fit wants.", "drill_mm", PRACTICE),
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the drill",
+                f"The nearest there is stands {abs(off):.2f} mm {way} what this fit wants.",
+                "drill_mm",
+                PRACTICE,
+            ),
+        )
     return tuple(found)
 
 
-CLEARANCE = register(
-    Calculator(
-        name="clearance",
-        title="The hole a screw passes through",
-        question=ClearanceQuestion,
-        answer=ClearanceAnswer,
-        compute=clearance,
-        needs=needs,
-        sentences={"": "A hole to clear {thread}, {fit}"},
-        triggers=("clearance", "clearance hole", "clearance drill", "clear a screw"),
-        headline=lambda a, page: f"{a.drill_name} · hole {a.hole_mm.words(page)}",
-    )
+CLEARANCE = Calculator(
+    name="clearance",
+    title="The hole a screw passes through",
+    door=Door("/threads/clearance", "Threads", "Clearance"),
+    opening={"thread": "4 BA"},
+    question=ClearanceQuestion,
+    answers=(ClearanceAnswer,),
+    compute=clearance,
+    needs=needs,
+    sentences={"": "A hole to clear {thread}, {fit}"},
+    calls=(
+        "clearance",
+        "clearance hole",
+        "clearance drill",
+        "clear a screw",
+        "to clear @",
+        "clear @",
+        "hole for @",
+        "holes for @",
+        "@ hole",
+        "hole for @ screw",
+        "hole for @ bolt",
+        "holes for @ studs",
+        "holes for @ screws",
+        "holes for @ bolts",
+        "hole for @ stud",
+        "drill for @ screw",
+        "drill for @ bolt",
+        "drill for @ stud",
+        "@ screw hole",
+        "@ bolt hole",
+        "@ clearance",
+    ),
+    headline=lambda a, page: f"{a.drill_name} · hole {a.hole_mm.words(page)}",
 )

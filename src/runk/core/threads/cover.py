@@ -7,10 +7,11 @@ from fractions import Fraction
 from math import ceil, pi
 from typing import Annotated
 
-from runk.core.fields import Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.kinds import Count, Length, Number, Pressure
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.threads import laws
 from runk.core.threads.series import Thread
@@ -41,58 +42,75 @@ class CoverQuestion:
     thread: Annotated[Thread, THREAD_FIELD]
     pressure: Annotated[
         float,
-        Field(Kind.PRESSURE, "pressure", ("psi", "bar", "mpa", "n/mm2"), low=0.0001, high=20.0,
-              placeholder="80 psi"),
-    ]  # fmt: skip
+        Pressure(
+            "pressure", ("psi", "bar", "mpa", "n/mm2"), low=0.0001, high=20.0, placeholder="80 psi"
+        ),
+    ]
     seal: Annotated[
         Fraction,
-        Field(Kind.LENGTH, "diameter under pressure", ("bore", "seal", "cylinder"),
-              before=("bore",), low=1.0,
-              high=1000.0, placeholder="22 mm"),
-    ]  # fmt: skip
+        Length(
+            "diameter under pressure",
+            ("bore", "seal", "cylinder"),
+            usual=(5.0, 200.0),
+            before=("bore",),
+            low=1.0,
+            high=1000.0,
+            placeholder="22 mm",
+        ),
+    ]
     circle: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "stud circle", ("circle", "pcd"), low=1.0, high=1200.0,
-              placeholder="not said"),
-    ] = None  # fmt: skip
+        Length(
+            "stud circle",
+            ("circle", "pcd"),
+            usual=(8.0, 300.0),
+            low=1.0,
+            high=1200.0,
+            placeholder="not said",
+        ),
+    ] = None
     rim: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "diameter of the cover", ("rim", "outside"), low=1.0, high=1500.0,
-              placeholder="not said"),
-    ] = None  # fmt: skip
+        Length(
+            "diameter of the cover",
+            ("rim", "outside"),
+            usual=(10.0, 400.0),
+            low=1.0,
+            high=1500.0,
+            placeholder="not said",
+        ),
+    ] = None
     count: Annotated[
-        int | None,
-        Field(Kind.COUNT, "studs", ("studs", "stud"), low=2, high=60, placeholder="work it out"),
-    ] = None  # fmt: skip
+        int | None, Count("studs", ("studs", "stud"), low=2, high=60, placeholder="work it out")
+    ] = None
     allowed: Annotated[
         float | None,
-        Field(Kind.NUMBER, "stress allowed, N/mm²", ("allowed",), low=1.0, high=200.0,
-              placeholder="30"),
-    ] = None  # fmt: skip
+        Number("stress allowed, N/mm²", ("allowed",), low=1.0, high=200.0, placeholder="30"),
+    ] = None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class CoverAnswer:
     """A cover's studs: ``count`` of them, ``least`` that the stress wants."""
 
-    count: int
-    least: int
-    load_n: Figure
-    share_n: Figure
-    stress_n_per_mm2: Figure
-    allowed_n_per_mm2: Figure
-    stress_area_mm2: Figure
-    circle_mm: Figure
-    chord_mm: Figure
-    chord_over_diameter_ratio: Figure
-    inner_wall_mm: Figure
-    outer_wall_mm: Figure | None
-    spanner_mm: Figure
-    between_nuts_mm: Figure
-    seal_mm: Figure
-    rim_mm: Figure | None
-    major_mm: Figure
-    nut_flats_mm: Figure
+    count: Annotated[int, Show("Studs", Rank.BIG, under="least")]
+    least: Annotated[int, Show("The stress alone wants")]
+    load_n: Annotated[Figure, Show("Lifting the cover")]
+    share_n: Annotated[Figure, Show("Each stud’s share")]
+    stress_n_per_mm2: Annotated[Figure, Show("Each pulls", Rank.BIG, under="allowed_n_per_mm2")]
+    allowed_n_per_mm2: Annotated[Figure, Show("Allowed")]
+    stress_area_mm2: Annotated[Figure, Show("Stress area of one")]
+    circle_mm: Annotated[Figure, Show("On a circle of", Rank.BIG)]
+    chord_mm: Annotated[Figure, Show("Stud to stud", Rank.BIG)]
+    chord_over_diameter_ratio: Annotated[Figure, Show("Spacing in diameters")]
+    inner_wall_mm: Annotated[Figure, Show("Wall to the bore")]
+    outer_wall_mm: Annotated[Figure | None, Show("Wall to the rim")]
+    spanner_mm: Annotated[Figure, Show("A spanner wants")]
+    between_nuts_mm: Annotated[Figure, Show("Between the nuts")]
+    seal_mm: Annotated[Figure, Show("Under pressure to", Rank.FOLDED)]
+    rim_mm: Annotated[Figure | None, Show("Cover across", Rank.FOLDED)]
+    major_mm: Annotated[Figure, Show("Thread across", Rank.FOLDED)]
+    nut_flats_mm: Annotated[Figure, Show("Nut across flats", Rank.FOLDED)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -161,12 +179,18 @@ def cover(question: CoverQuestion, _: None = None) -> CoverAnswer:
     if question.rim is not None and question.rim <= question.seal:
         raise Refused(
             f"A cover {float(question.rim):g} mm across does not cover a bore of "
-            f"{float(question.seal):g} mm.", field="rim",
-        )  # fmt: skip
+            f"{float(question.seal):g} mm.",
+            field="rim",
+        )
     thread, w = question.thread, Working()
     major, seal = thread.major_mm, float(question.seal)
-    area = w.of(laws.stress_area_mm2, "stress_area_mm2", major_mm=major,
-                times=thread.form.stress, pitch_mm=thread.pitch_mm)  # fmt: skip
+    area = w.of(
+        laws.stress_area_mm2,
+        "stress_area_mm2",
+        major_mm=major,
+        times=thread.form.stress,
+        pitch_mm=thread.pitch_mm,
+    )
     load = w.of(laws.pressure_n, "load_n", pressure_n_per_mm2=question.pressure, seal_mm=seal)
     allowed = question.allowed or ALLOWED[1]
     least = max(2, ceil(load.value / (area.value * allowed) - 1e-9))
@@ -180,28 +204,52 @@ def cover(question: CoverQuestion, _: None = None) -> CoverAnswer:
         raise Refused(
             f"{count} studs of {thread.name} on a circle of {circle.value:.1f} mm overlap: they "
             f"stand {chord.value:.2f} mm apart. The stress wants {least} of them: take a larger "
-            "thread.", field="thread" if question.count is None else "count", suggest=str(least),
-        )  # fmt: skip
+            "thread.",
+            field="thread" if question.count is None else "count",
+            suggest=str(least),
+        )
     share = w.of(laws.share_n, "share_n", load_n=load.value, count=float(count))
     stress = w.of(laws.stress_n_per_mm2, load_n=share.value, area_mm2=area.value)
-    inner = w.of(wall_beside_mm, "inner_wall_mm", outer_mm=circle.value, inner_mm=seal,
-                 major_mm=major)  # fmt: skip
+    inner = w.of(
+        wall_beside_mm, "inner_wall_mm", outer_mm=circle.value, inner_mm=seal, major_mm=major
+    )
     outer = None
     if question.rim is not None:
-        outer = w.of(wall_beside_mm, "outer_wall_mm", outer_mm=float(question.rim),
-                     inner_mm=circle.value, major_mm=major)  # fmt: skip
+        outer = w.of(
+            wall_beside_mm,
+            "outer_wall_mm",
+            outer_mm=float(question.rim),
+            inner_mm=circle.value,
+            major_mm=major,
+        )
     between = w.of(between_nuts_mm, chord_mm=chord.value, corners_mm=corners)
-    ratio = w.of(in_diameters_ratio, "chord_over_diameter_ratio", chord_mm=chord.value,
-                 major_mm=major)  # fmt: skip
+    ratio = w.of(
+        in_diameters_ratio, "chord_over_diameter_ratio", chord_mm=chord.value, major_mm=major
+    )
     spanner = w.of(spanner_mm, share=SPANNER, flats_mm=flats.value)
     cautions = _cautions(question, allowed, stress, ratio, (inner, outer), between, spanner)
     return CoverAnswer(
-        count, least, load, share, stress, Figure(allowed, unit_of("allowed_n_per_mm2")), area,
-        circle, chord, ratio, inner, outer, spanner, between,
-        Figure(seal, unit_of("seal_mm")),
-        None if question.rim is None else Figure(float(question.rim), unit_of("rim_mm")),
-        Figure(major, unit_of("major_mm"), (), 3), flats, cautions, _links(question),
-    )  # fmt: skip
+        count=count,
+        least=least,
+        load_n=load,
+        share_n=share,
+        stress_n_per_mm2=stress,
+        allowed_n_per_mm2=Figure(allowed, unit_of("allowed_n_per_mm2")),
+        stress_area_mm2=area,
+        circle_mm=circle,
+        chord_mm=chord,
+        chord_over_diameter_ratio=ratio,
+        inner_wall_mm=inner,
+        outer_wall_mm=outer,
+        spanner_mm=spanner,
+        between_nuts_mm=between,
+        seal_mm=Figure(seal, unit_of("seal_mm")),
+        rim_mm=None if question.rim is None else Figure(float(question.rim), unit_of("rim_mm")),
+        major_mm=Figure(major, unit_of("major_mm"), (), 3),
+        nut_flats_mm=flats,
+        cautions=cautions,
+        links=_links(question),
+    )
 
 
 def _even(count: int) -> int:
@@ -213,54 +261,90 @@ def _circle(w: Working, question: CoverQuestion, seal: float, major: float) -> F
     if question.circle is None:
         if question.rim is not None and float(question.rim) > seal + 2 * major:
             return Figure((seal + float(question.rim)) / 2, unit_of("circle_mm"))
-        return w.of(usual_circle_mm, "circle_mm", seal_mm=seal, major_mm=major,
-                    wall_mm=EDGE_TIMES * major)  # fmt: skip
+        return w.of(
+            usual_circle_mm, "circle_mm", seal_mm=seal, major_mm=major, wall_mm=EDGE_TIMES * major
+        )
     circle = float(question.circle)
     if circle <= seal + major:
         raise Refused(
-            f"A stud circle of {circle:g} mm cuts into the {seal:g} mm bore.", field="circle",
+            f"A stud circle of {circle:g} mm cuts into the {seal:g} mm bore.",
+            field="circle",
             suggest=f"{seal + 2.5 * major:.1f} mm",
-        )  # fmt: skip
+        )
     if question.rim is not None and circle + major >= float(question.rim):
         raise Refused(
             f"A stud circle of {circle:g} mm runs off a cover of {float(question.rim):g} mm.",
-            field="circle", suggest=f"{(seal + float(question.rim)) / 2:.1f} mm",
-        )  # fmt: skip
+            field="circle",
+            suggest=f"{(seal + float(question.rim)) / 2:.1f} mm",
+        )
     return Figure(circle, unit_of("circle_mm"))
 
 
 def _cautions(
-    question: CoverQuestion, allowed: float, stress: Figure, ratio: Figure,
-    walls: tuple[Figure, Figure | None], between: Figure, spanner: Figure,
-) -> tuple[Caution, ...]:  # fmt: skip
+    question: CoverQuestion,
+    allowed: float,
+    stress: Figure,
+    ratio: Figure,
+    walls: tuple[Figure, Figure | None],
+    between: Figure,
+    spanner: Figure,
+) -> tuple[Caution, ...]:
     found = [
-        Caution("Stop", "stored energy", "Steam and air under pressure kill. This is guidance: "
-                "hydraulic test, safety valve, and your club's or a licensed inspector and the "
-                "local code decide.", "load_n", PRACTICE)
-    ]  # fmt: skip
+        Caution(
+            "Stop",
+            "stored energy",
+            "Steam and air under pressure kill. This is guidance: "
+            "hydraulic test, safety valve, and your club's or a licensed inspector and the "
+            "local code decide.",
+            "load_n",
+            PRACTICE,
+        )
+    ]
     if stress.value > allowed:
         found.append(
-            Caution("Stop", "the stress", f"{stress.value:.0f} N/mm² is over the {allowed:.0f} "
-                    "allowed: more studs, or larger ones.", "stress_n_per_mm2", MECHANICS)
-        )  # fmt: skip
+            Caution(
+                "Stop",
+                "the stress",
+                f"{stress.value:.0f} N/mm² is over the {allowed:.0f} "
+                "allowed: more studs, or larger ones.",
+                "stress_n_per_mm2",
+                MECHANICS,
+            )
+        )
     if ratio.value > WIDEST_TIMES:
         found.append(
-            Caution("Mind", "leaks", f"{ratio.value:.1f} diameters apart: the gasket blows between "
-                    "studs that stand so far from each other.", "chord_mm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "leaks",
+                f"{ratio.value:.1f} diameters apart: the gasket blows between "
+                "studs that stand so far from each other.",
+                "chord_mm",
+                PRACTICE,
+            )
+        )
     least = EDGE_TIMES * question.thread.major_mm
     thin = [wall for wall in walls if wall is not None and wall.value < least - 1e-9]
     if thin:
         found.append(
-            Caution("Mind", "the wall", f"{min(x.value for x in thin):.2f} mm is left beside a "
-                    f"stud: {least:.2f} at least.", "inner_wall_mm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the wall",
+                f"{min(x.value for x in thin):.2f} mm is left beside a stud: {least:.2f} at least.",
+                "inner_wall_mm",
+                PRACTICE,
+            )
+        )
     if between.value < 0.5 * spanner.value / 2:
         found.append(
-            Caution("Mind", "the spanner", f"Only {between.value:.1f} mm between the nuts: no "
-                    "spanner goes on. A box spanner, smaller nuts, or fewer studs.",
-                    "between_nuts_mm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the spanner",
+                f"Only {between.value:.1f} mm between the nuts: no "
+                "spanner goes on. A box spanner, smaller nuts, or fewer studs.",
+                "between_nuts_mm",
+                PRACTICE,
+            )
+        )
     return tuple(sorted(found, key=lambda c: c.word != "Stop"))
 
 
@@ -272,19 +356,19 @@ def _links(question: CoverQuestion) -> tuple[Link, ...]:
     )
 
 
-COVER = register(
-    Calculator(
-        name="cover",
-        title="Studs of a cover under pressure",
-        question=CoverQuestion,
-        answer=CoverAnswer,
-        compute=cover,
-        needs=no_needs,
-        sentences={
-            "": "A cover held by[ {count}] {thread} studs against {pressure} on {seal}[, on a "
-            "circle of {circle}][, the cover {rim} across][, {allowed} N/mm² allowed]"
-        },
-        triggers=("cover", "cover studs", "studs for a cover", "cylinder cover"),
-        headline=lambda a, page: f"{a.count} studs · {a.stress_n_per_mm2.words(page)} each",
-    )
+COVER = Calculator(
+    name="cover",
+    title="Studs of a cover under pressure",
+    door=Door("/threads/cover", "Threads", "Cover"),
+    opening={"thread": "4 BA", "pressure": "80 psi", "seal": '11/16"', "rim": '1 1/4"'},
+    question=CoverQuestion,
+    answers=(CoverAnswer,),
+    compute=cover,
+    needs=no_needs,
+    sentences={
+        "": "A cover held by[ {count}] {thread} studs against {pressure} on {seal}[, on a "
+        "circle of {circle}][, the cover {rim} across][, {allowed} N/mm² allowed]"
+    },
+    calls=("cover", "cover studs", "studs for a cover", "cylinder cover"),
+    headline=lambda a, page: f"{a.count} studs · {a.stress_n_per_mm2.words(page)} each",
 )

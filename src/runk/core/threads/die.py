@@ -9,11 +9,12 @@ from functools import cache
 from math import ceil, floor
 from typing import Annotated
 
-from runk.core.fields import Choice, Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.kinds import Choice, Length, OfMetal, OneOf
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE, Held, Source, read_table
 from runk.core.threads import laws
 from runk.core.threads.series import Thread
@@ -52,13 +53,20 @@ class DieQuestion:
     """
 
     thread: Annotated[Thread, THREAD_FIELD]
-    metal: Annotated[str, Field(Kind.METAL, "metal", placeholder="mild steel")] = "mild-steel"
+    metal: Annotated[str, OfMetal("metal", placeholder="mild steel")] = "mild-steel"
     long: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "length of thread", ("long", "length"), principal=True, low=0.2,
-              high=500.0, placeholder="say how long"),
-    ] = None  # fmt: skip
-    ending: Annotated[Ending, Field(Kind.CHOICE, "ending", choices=ENDINGS)] = Ending.PLAIN
+        Length(
+            "length of thread",
+            ("long", "length"),
+            usual=(2.0, 80.0),
+            principal=True,
+            low=0.2,
+            high=500.0,
+            placeholder="say how long",
+        ),
+    ] = None
+    ending: Annotated[Ending, OneOf("ending", choices=ENDINGS)] = Ending.PLAIN
 
 
 @dataclass(frozen=True)
@@ -69,30 +77,30 @@ class DieShop:
     dies: tuple[ShopTool, ...]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class DiePass:
     """One pass of the die."""
 
-    says: str
+    says: Annotated[str, Show("Pass")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class DieAnswer:
     """A thread by die. ``withdrawals`` is how often it comes right off to be cleaned."""
 
-    blank_mm: Figure
-    pilot_mm: Figure
-    pilot_long_mm: Figure
-    chamfer_says: str
-    clean_every_mm: Figure
-    clean_every_turns: Figure
-    withdrawals: int | None
-    turns: Figure | None
-    back_off_says: str
-    passes: tuple[DiePass, ...]
-    lubricant: str
-    major_mm: Figure
-    pitch_mm: Figure
+    blank_mm: Annotated[Figure, Show("Turn the blank to", Rank.BIG)]
+    pilot_mm: Annotated[Figure, Show("Pilot that guides the die, across")]
+    pilot_long_mm: Annotated[Figure, Show("and long")]
+    chamfer_says: Annotated[str, Show("Chamfer", Rank.SAYS)]
+    clean_every_mm: Annotated[Figure, Show("Thread between cleanings")]
+    clean_every_turns: Annotated[Figure, Show("Clean every", Rank.BIG, under="clean_every_mm")]
+    withdrawals: Annotated[int | None, Show("Take it off to clean, times", Rank.BIG)]
+    turns: Annotated[Figure | None, Show("Turns in all", Rank.BIG)]
+    back_off_says: Annotated[str, Show("Back off", Rank.SAYS)]
+    passes: Annotated[tuple[DiePass, ...], Table("Passes")]
+    lubricant: Annotated[str, Show("With", Rank.SAYS)]
+    major_mm: Annotated[Figure, Show("Thread across", Rank.FOLDED)]
+    pitch_mm: Annotated[Figure, Show("Pitch", Rank.FOLDED)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -120,10 +128,13 @@ def die_turns(long_mm: Num, pitch_mm: Num) -> Num:
 @cache
 def _clearing() -> dict[str, tuple[float, float, Source]]:
     return {
-        row["chip"]: (float(row["coarse_times"]), float(row["fine_times"]),
-                      Source(row["authority"], Held(row["held"])))
+        row["chip"]: (
+            float(row["coarse_times"]),
+            float(row["fine_times"]),
+            Source(row["authority"], Held(row["held"])),
+        )
         for row in read_table("die_clearing")
-    }  # fmt: skip
+    }
 
 
 def needs(question: DieQuestion, workshop: Workshop) -> DieShop:
@@ -154,36 +165,59 @@ def die(question: DieQuestion, shop: DieShop) -> DieAnswer:
         raise Refused(f"{long:g} mm is less than one turn of {thread.name}.", field="long")
     stainless = metal.family == "stainless"
     blank = w.of(
-        laws.blank_mm, major_mm=thread.major_mm, pitch_mm=thread.pitch_mm,
+        laws.blank_mm,
+        major_mm=thread.major_mm,
+        pitch_mm=thread.pitch_mm,
         share=STAINLESS_SHARE if stainless else BLANK_SHARE,
         why="stainless swells more" if stainless else "the thread swells",
-    )  # fmt: skip
+    )
     coarse = thread.pitch_mm >= COARSE_FROM_MM
     coarse_times, fine_times, source = _clearing()[metal.chip]
     clean = w.of(
-        laws.clean_every_mm, times=coarse_times if coarse else fine_times,
-        major_mm=thread.major_mm, source=source,
+        laws.clean_every_mm,
+        times=coarse_times if coarse else fine_times,
+        major_mm=thread.major_mm,
+        source=source,
         why="a coarse thread fills the die" if coarse else "a fine one clears itself better",
-    )  # fmt: skip
-    pilot = w.of(laws.smaller_mm, "pilot_mm", major_mm=thread.major_mm,
-                 times=2 * thread.form.depth, pitch_mm=thread.pitch_mm)  # fmt: skip
-    pilot_long = w.of(laws.thread_depth_mm, "pilot_long_mm", times=PILOT_PITCHES,
-                      pitch_mm=thread.pitch_mm, why="a pitch or two")  # fmt: skip
+    )
+    pilot = w.of(
+        laws.smaller_mm,
+        "pilot_mm",
+        major_mm=thread.major_mm,
+        times=2 * thread.form.depth,
+        pitch_mm=thread.pitch_mm,
+    )
+    pilot_long = w.of(
+        laws.thread_depth_mm,
+        "pilot_long_mm",
+        times=PILOT_PITCHES,
+        pitch_mm=thread.pitch_mm,
+        why="a pitch or two",
+    )
     every = w.of(clean_turns, "clean_every_turns", clean_mm=clean.value, pitch_mm=thread.pitch_mm)
     turns = withdrawals = None
     if long is not None:
         turns = w.of(die_turns, "turns", long_mm=long, pitch_mm=thread.pitch_mm)
         withdrawals = max(0, ceil(long / clean.value - 1e-9) - 1)
     return DieAnswer(
-        blank, pilot, pilot_long,
-        "Chamfer 45° down to the core, so that the die starts on a cone.", clean, every,
-        withdrawals, turns, "One or two turns on, half a turn back."
-        if not stainless else "One turn on, half back; never stop half way through a turn.",
-        _passes(question), metal.coolant_drill,
-        Figure(thread.major_mm, unit_of("major_mm"), (), 3),
-        Figure(thread.pitch_mm, unit_of("pitch_mm"), (), 4),
-        _cautions(question, shop, long), _links(question, blank),
-    )  # fmt: skip
+        blank_mm=blank,
+        pilot_mm=pilot,
+        pilot_long_mm=pilot_long,
+        chamfer_says="Chamfer 45° down to the core, so that the die starts on a cone.",
+        clean_every_mm=clean,
+        clean_every_turns=every,
+        withdrawals=withdrawals,
+        turns=turns,
+        back_off_says="One or two turns on, half a turn back."
+        if not stainless
+        else "One turn on, half back; never stop half way through a turn.",
+        passes=_passes(question),
+        lubricant=metal.coolant_drill,
+        major_mm=Figure(thread.major_mm, unit_of("major_mm"), (), 3),
+        pitch_mm=Figure(thread.pitch_mm, unit_of("pitch_mm"), (), 4),
+        cautions=_cautions(question, shop, long),
+        links=_links(question, blank),
+    )
 
 
 def _passes(question: DieQuestion) -> tuple[DiePass, ...]:
@@ -194,30 +228,52 @@ def _passes(question: DieQuestion) -> tuple[DiePass, ...]:
     ]
     if question.ending is Ending.SHOULDER:
         found.insert(2, "Turn the die holder round to finish up to the shoulder.")
-    return tuple(DiePass(says) for says in found)
+    return tuple(DiePass(says=says) for says in found)
 
 
 def _cautions(question: DieQuestion, shop: DieShop, long: float | None) -> tuple[Caution, ...]:
     found = []
     if not shop.dies:
         found.append(
-            Caution("Mind", "the drawer", f"No {question.thread.name} die is in the trays.", None,
-                    PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the drawer",
+                f"No {question.thread.name} die is in the trays.",
+                None,
+                PRACTICE,
+            )
+        )
     if shop.metal.family == "stainless":
         found.append(
-            Caution("Mind", "the swarf", "Withdraw and clean before it packs: packed swarf tears "
-                    "the thread off a stainless stud.", "clean_every_mm", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the swarf",
+                "Withdraw and clean before it packs: packed swarf tears "
+                "the thread off a stainless stud.",
+                "clean_every_mm",
+                PRACTICE,
+            )
+        )
     if long is not None and long > _SLENDER * question.thread.major_mm:
         found.append(
-            Caution("Mind", "the twist", "So long and thin a stud twists under a die: cut half "
-                    "from each end, or screw-cut it first.", None, PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the twist",
+                "So long and thin a stud twists under a die: cut half "
+                "from each end, or screw-cut it first.",
+                None,
+                PRACTICE,
+            )
+        )
     found.append(
-        Caution("Mind", "the drive", "By hand, with the drive isolated; the back gear is no "
-                "spindle lock.", None, PRACTICE)
-    )  # fmt: skip
+        Caution(
+            "Mind",
+            "the drive",
+            "By hand, with the drive isolated; the back gear is no spindle lock.",
+            None,
+            PRACTICE,
+        )
+    )
     return tuple(found)
 
 
@@ -225,21 +281,24 @@ def _links(question: DieQuestion, blank: Figure) -> tuple[Link, ...]:
     asked = (("job", "outside"), ("metal", question.metal), ("wanted", f"{blank.value:.3f} mm"))
     return (
         Link("plan", asked, "Turn the blank to size"),
-        Link("stud", (("thread", question.thread.name), ("stud_metal", question.metal)),
-             "A stud with this thread"),
-    )  # fmt: skip
-
-
-DIE = register(
-    Calculator(
-        name="die",
-        title="A thread by die",
-        question=DieQuestion,
-        answer=DieAnswer,
-        compute=die,
-        needs=needs,
-        sentences={"": "Cut {thread} with a die on {metal}[, {long} long][, {ending}]"},
-        triggers=("die", "dies", "with a die", "die cut", "thread with a die"),
-        headline=lambda a, page: f"blank {a.blank_mm.words(page)}",
+        Link(
+            "stud",
+            (("thread", question.thread.name), ("stud_metal", question.metal)),
+            "A stud with this thread",
+        ),
     )
+
+
+DIE = Calculator(
+    name="die",
+    title="A thread by die",
+    door=Door("/threads/die", "Threads", "Die"),
+    opening={"thread": "4 BA", "metal": "stainless-303", "long": "20"},
+    question=DieQuestion,
+    answers=(DieAnswer,),
+    compute=die,
+    needs=needs,
+    sentences={"": "Cut {thread} with a die on {metal}[, {long} long][, {ending}]"},
+    calls=("die", "dies", "with a die", "die cut", "thread with a die"),
+    headline=lambda a, page: f"blank {a.blank_mm.words(page)}",
 )

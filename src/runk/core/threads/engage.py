@@ -75,9 +75,14 @@ def target_percent(
     Source: common practice.
     """
     if school is School.BOOK:
-        return w.of(target_of_percent, "target_percent", metal_percent=BOOK_PERCENT,
-                    less_percent=0.0, why="book sizes leave 75 to 80 %",
-                    source=laws.HANDBOOK)  # fmt: skip
+        return w.of(
+            target_of_percent,
+            "target_percent",
+            metal_percent=BOOK_PERCENT,
+            less_percent=0.0,
+            why="book sizes leave 75 to 80 %",
+            source=laws.HANDBOOK,
+        )
     percent, source = _by_metal().get(metal.kind, (USUAL_PERCENT, PRACTICE))
     deep = deep_mm is not None and deep_mm > DEEP_TIMES * thread.major_mm
     small = thread.major_mm < SMALL_MM
@@ -85,8 +90,14 @@ def target_percent(
     why = " and ".join(
         s for s, on in (("deeper than 2 diameters", deep), ("a small tap", small)) if on
     )
-    return w.of(target_of_percent, "target_percent", metal_percent=percent, less_percent=less,
-                why=why, source=source)  # fmt: skip
+    return w.of(
+        target_of_percent,
+        "target_percent",
+        metal_percent=percent,
+        less_percent=less,
+        why=why,
+        source=source,
+    )
 
 
 def bracket(
@@ -105,9 +116,10 @@ def bracket(
     if first >= last:
         raise Refused(
             f"No drill in the trays leaves a thread of {thread.name}: it wants one from "
-            f"{smallest:.2f} to {largest:.2f} mm, {ideal_mm:.2f} at best.", field="thread",
+            f"{smallest:.2f} to {largest:.2f} mm, {ideal_mm:.2f} at best.",
+            field="thread",
             suggest=f"a {ideal_mm:.1f} mm drill",
-        )  # fmt: skip
+        )
     at = bisect_left(drills, ideal_mm, key=lambda d: d.mm)
     low = max(first, min(at - _SHOWN, last - 1))
     near = drills[low : min(last, max(at, first) + _SHOWN)] or drills[first:last][:_SHOWN]
@@ -123,8 +135,9 @@ def _ridge(thread: Thread, hole_mm: float) -> float:
 def _of(
     w: Working, thread: Thread, working: float, drill_mm: float, full: float
 ) -> tuple[Figure, Figure]:
-    percent = w.of(laws.engagement_percent, major_mm=thread.major_mm, drill_mm=drill_mm,
-                   working_mm=working)  # fmt: skip
+    percent = w.of(
+        laws.engagement_percent, major_mm=thread.major_mm, drill_mm=drill_mm, working_mm=working
+    )
     kept = w.of(kept_percent, "strength_percent", area_mm=_ridge(thread, drill_mm), full_mm=full)
     return percent, Figure(min(kept.value, 100.0), kept.unit, kept.steps)
 

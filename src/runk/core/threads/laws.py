@@ -67,8 +67,7 @@ def tapping_mm(major_mm: Num, working_mm: Num, percent: Num) -> Num:
     return major_mm - 2.0 * working_mm * percent / 100.0
 
 
-@law("Groove the tap cuts",
-     "{crest_mm} × {deep_mm} + tan({angle_deg}° ÷ 2) × {deep_mm}²")  # fmt: skip
+@law("Groove the tap cuts", "{crest_mm} × {deep_mm} + tan({angle_deg}° ÷ 2) × {deep_mm}²")
 def groove_mm2(crest_mm: float, deep_mm: float, angle_deg: float) -> float:
     """Section of the groove left to cut, from the drill to the major diameter.
 
@@ -90,8 +89,11 @@ def tooth_chip_mm(deep_mm: Num, lead_threads: Num, flutes: Num) -> Num:
     return deep_mm / (lead_threads * flutes)
 
 
-@law("Torque of the tap", "{area_mm2} × {specific_n_per_mm2} × {major_mm} ÷ 2000 × {friction}",
-     Source("tapping", Held.RECALLED))  # fmt: skip
+@law(
+    "Torque of the tap",
+    "{area_mm2} × {specific_n_per_mm2} × {major_mm} ÷ 2000 × {friction}",
+    Source("tapping", Held.RECALLED),
+)
 def tap_nm(area_mm2: Num, specific_n_per_mm2: Num, major_mm: Num, friction: Num) -> Num:
     """Torque a tap wants.
 
@@ -105,8 +107,11 @@ def tap_nm(area_mm2: Num, specific_n_per_mm2: Num, major_mm: Num, friction: Num)
     return area_mm2 * specific_n_per_mm2 * major_mm / 2000.0 * friction
 
 
-@law("Torque it breaks at", "π × ({core_share} × {major_mm})³ ÷ 16 × {shear_n_per_mm2} ÷ 1000",
-     HANDBOOK)  # fmt: skip
+@law(
+    "Torque it breaks at",
+    "π × ({core_share} × {major_mm})³ ÷ 16 × {shear_n_per_mm2} ÷ 1000",
+    HANDBOOK,
+)
 def break_nm(major_mm: Num, core_share: Num, shear_n_per_mm2: Num) -> Num:
     """Torque that twists a fluted tap off.
 
@@ -122,8 +127,10 @@ def break_nm(major_mm: Num, core_share: Num, shear_n_per_mm2: Num) -> Num:
     return pi * (core_share * major_mm) ** 3 / 16.0 * shear_n_per_mm2 / 1000.0
 
 
-@law("Ridge at the drill", "π × {drill_mm} × (0.5 + ({effective_mm} - {drill_mm}) × "
-     "tan({angle_deg}° ÷ 2) ÷ {pitch_mm})")  # fmt: skip
+@law(
+    "Ridge at the drill",
+    "π × {drill_mm} × (0.5 + ({effective_mm} - {drill_mm}) × tan({angle_deg}° ÷ 2) ÷ {pitch_mm})",
+)
 def screw_shear_mm(
     drill_mm: float, effective_mm: float, pitch_mm: float, angle_deg: float
 ) -> float:

@@ -84,14 +84,21 @@ def forms() -> dict[str, Form]:
     """
     return {
         row["form"]: Form(
-            key=row["form"], name=row["name"], angle_deg=float(row["angle_deg"]),
-            working=float(row["working"]), depth=float(row["depth"]), minor=float(row["minor"]),
-            effective=float(row["effective"]), radius=float(row["radius"]),
-            crest=float(row["crest"]), stress=float(row["stress"]),
-            tightest_percent=float(row["tightest_percent"]), source=_source(row),
+            key=row["form"],
+            name=row["name"],
+            angle_deg=float(row["angle_deg"]),
+            working=float(row["working"]),
+            depth=float(row["depth"]),
+            minor=float(row["minor"]),
+            effective=float(row["effective"]),
+            radius=float(row["radius"]),
+            crest=float(row["crest"]),
+            stress=float(row["stress"]),
+            tightest_percent=float(row["tightest_percent"]),
+            source=_source(row),
         )
         for row in read_table("thread_forms")
-    }  # fmt: skip
+    }
 
 
 @cache
@@ -110,10 +117,16 @@ def _source(row: dict[str, str]) -> Source:
 
 def _tabled() -> list[Thread]:
     return [
-        Thread(row["name"], row["series"], _mm(row["major"]), _pitch(row["pitch"]),
-               forms()[row["form"]], _source(row))
+        Thread(
+            row["name"],
+            row["series"],
+            _mm(row["major"]),
+            _pitch(row["pitch"]),
+            forms()[row["form"]],
+            _source(row),
+        )
         for row in read_table("threads")
-    ]  # fmt: skip
+    ]
 
 
 def _ba() -> list[Thread]:
@@ -126,19 +139,30 @@ def _ba() -> list[Thread]:
 
 def _unified() -> list[Thread]:
     return [
-        Thread(f"{row['size']}-{row['tpi']} {row['series']}", row["series"],
-               _unified_mm(row["size"]), MM_PER_INCH / int(row["tpi"]), forms()["unified"],
-               _source(row))
+        Thread(
+            f"{row['size']}-{row['tpi']} {row['series']}",
+            row["series"],
+            _unified_mm(row["size"]),
+            MM_PER_INCH / int(row["tpi"]),
+            forms()["unified"],
+            _source(row),
+        )
         for row in read_table("unified")
-    ]  # fmt: skip
+    ]
 
 
 def _pipe() -> list[Thread]:
     return [
-        Thread(f"G{row['size']}", "G", Fraction(row["major_mm"]), MM_PER_INCH / int(row["tpi"]),
-               forms()["whitworth"], _source(row))
+        Thread(
+            f"G{row['size']}",
+            "G",
+            Fraction(row["major_mm"]),
+            MM_PER_INCH / int(row["tpi"]),
+            forms()["whitworth"],
+            _source(row),
+        )
         for row in read_table("pipe")
-    ]  # fmt: skip
+    ]
 
 
 def _mm(text: str) -> Fraction:
@@ -248,11 +272,15 @@ def find_thread(text: str) -> Thread:
     if (found := known.get(wanted)) is not None:
         return found
     if (bare := re.fullmatch(r"(\d+/\d+)(?:in)?", wanted)) is not None:
-        sized = [t.name for t in threads() if t.series != "G" and normal(t.name).startswith(
-            (f"{bare[1]}x", f"{bare[1]}-"))]  # fmt: skip
+        sized = [
+            t.name
+            for t in threads()
+            if t.series != "G" and normal(t.name).startswith((f"{bare[1]}x", f"{bare[1]}-"))
+        ]
         if sized:
-            raise Refused(f"There are several {bare[1]} threads: which one?",
-                          suggest=", ".join(sized[:6]))  # fmt: skip
+            raise Refused(
+                f"There are several {bare[1]} threads: which one?", suggest=", ".join(sized[:6])
+            )
     if (fine := re.fullmatch(r"m(\d+(?:\.\d+)?)fine", wanted)) is not None:
         sized = [t.name for t in threads() if t.series == "M fine" and t.major == Fraction(fine[1])]
         if len(sized) == 1:
@@ -288,8 +316,9 @@ def _special(wanted: str) -> Thread | None:
     if float(pitch) * shape.minor >= 0.8 * float(size):
         raise Refused(
             f"A pitch of {float(pitch):.3g} mm would cut a {float(size):.3g} mm thread to almost "
-            "nothing.", suggest=f"{float(size):g}x{float(size) / 6:.2g}",
-        )  # fmt: skip
+            "nothing.",
+            suggest=f"{float(size):g}x{float(size) / 6:.2g}",
+        )
     return Thread(name, "special", size, pitch, shape, Source("yours", Held.GIVEN))
 
 
@@ -310,5 +339,6 @@ def _unknown(text: str, wanted: str, known: dict[str, Thread]) -> Refused:
     near_text = " or ".join(dict.fromkeys(names)) or "M4, 2BA, 1/4x40 or 1/4-20"
     return Refused(
         f"No series here has a thread `{text.strip()[:20]}`. A special is typed as its diameter "
-        "and pitch, 4.3x0.7.", suggest=near_text,
-    )  # fmt: skip
+        "and pitch, 4.3x0.7.",
+        suggest=near_text,
+    )

@@ -7,11 +7,12 @@ from fractions import Fraction
 from functools import cache
 from typing import Annotated
 
-from runk.core.fields import Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.kinds import Count, Length, OfMetal
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS, PRACTICE, Held, Source, read_table
 from runk.core.threads import laws
 from runk.core.threads.series import Thread
@@ -42,37 +43,46 @@ class StudQuestion:
 
     thread: Annotated[Thread, THREAD_FIELD]
     metal: Annotated[
-        str, Field(Kind.METAL, "metal it stands in", before=("in", "into"), placeholder="cast iron")
+        str, OfMetal("metal it stands in", before=("in", "into", "for"), placeholder="cast iron")
     ] = "grey-iron"
-    stud_metal: Annotated[str, Field(Kind.METAL, "metal of the stud", placeholder="mild steel")] = (
+    stud_metal: Annotated[str, OfMetal("metal of the stud", placeholder="mild steel")] = (
         "mild-steel"
     )
     cover: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "thickness of the cover", ("cover", "thick"), high=200.0,
-              placeholder="4 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "thickness of the cover",
+            ("cover", "thick"),
+            usual=(1.0, 30.0),
+            high=200.0,
+            placeholder="4 mm",
+        ),
+    ] = None
     gasket: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "gasket", ("gasket",), high=10.0, placeholder="none"),
-    ] = None  # fmt: skip
+        Length("gasket", ("gasket",), usual=(0.02, 3.0), high=10.0, placeholder="none"),
+    ] = None
     washer: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "washer", ("washer",), high=20.0, placeholder="none"),
-    ] = None  # fmt: skip
+        Length("washer", ("washer",), usual=(0.2, 5.0), high=20.0, placeholder="none"),
+    ] = None
     nut: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "height of the nut", ("nut",), high=50.0, placeholder="as usual"),
-    ] = None  # fmt: skip
+        Length("height of the nut", ("nut",), usual=(1.0, 15.0), high=50.0, placeholder="as usual"),
+    ] = None
     engaged: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "thread in the metal", ("engaged", "in"), high=200.0,
-              placeholder="as usual for it"),
-    ] = None  # fmt: skip
+        Length(
+            "thread in the metal",
+            ("engaged", "in"),
+            usual=(1.0, 40.0),
+            high=200.0,
+            placeholder="as usual for it",
+        ),
+    ] = None
     count: Annotated[
-        int | None,
-        Field(Kind.COUNT, "studs alike", ("studs", "off"), low=1, high=500, placeholder="one"),
-    ] = None  # fmt: skip
+        int | None, Count("studs alike", ("studs", "off"), low=1, high=500, placeholder="one")
+    ] = None
 
 
 @dataclass(frozen=True)
@@ -83,37 +93,37 @@ class StudShop:
     stud_metal: Metal
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class StudPart:
     """A piece of what a stud goes through, from the bottom of its hole up."""
 
-    label: str
-    mm: Figure
+    label: Annotated[str, Show("Piece")]
+    mm: Annotated[Figure, Show("Long")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class StudAnswer:
     """A stud. ``weakest`` says what gives first: it should be the stud, not its thread.
 
     ``parts`` are what it goes through, from the bottom of its hole up: they add up to its length.
     """
 
-    length_mm: Figure
-    engaged_mm: Figure
-    plain_mm: Figure
-    nut_end_mm: Figure
-    breaks_n: Figure
-    strips_inside_n: Figure
-    strips_outside_n: Figure
-    weakest: str
-    enough_mm: Figure
-    count: int
-    stock_mm: Figure
-    major_mm: Figure
-    nut_flats_mm: Figure
-    parts: tuple[StudPart, ...]
-    set_says: str
-    hold_says: str
+    length_mm: Annotated[Figure, Show("Each is long", Rank.BIG)]
+    engaged_mm: Annotated[Figure, Show("Thread in the metal", Rank.BIG)]
+    plain_mm: Annotated[Figure, Show("Plain between its threads")]
+    nut_end_mm: Annotated[Figure, Show("Thread for the nut", Rank.BIG)]
+    breaks_n: Annotated[Figure, Show("The stud breaks at")]
+    strips_inside_n: Annotated[Figure, Show("The metal strips at")]
+    strips_outside_n: Annotated[Figure, Show("Its own thread strips at")]
+    weakest: Annotated[str, Show("What gives first", Rank.SAYS)]
+    enough_mm: Annotated[Figure, Show("Thread that would be enough")]
+    count: Annotated[int, Show("How many", Rank.FOLDED)]
+    stock_mm: Annotated[Figure, Show("Bar for them all, faced and parted")]
+    major_mm: Annotated[Figure, Show("Thread across", Rank.FOLDED)]
+    nut_flats_mm: Annotated[Figure, Show("Nut across flats", Rank.FOLDED)]
+    parts: Annotated[tuple[StudPart, ...], Table("From the bottom of its hole up")]
+    set_says: Annotated[str, Show("Setting it", Rank.SAYS)]
+    hold_says: Annotated[str, Show("Holding it", Rank.SAYS)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -210,58 +220,93 @@ def stud(question: StudQuestion, shop: StudShop) -> StudAnswer:
         else Figure(float(question.nut), unit_of("nut_mm"))
     )
     held = sum(float(x) for x in (question.cover, question.gasket, question.washer) if x)
-    length = w.of(stud_mm, "length_mm", engaged_mm=engaged.value, held_mm=held,
-                  nut_mm=nut.value, pitch_mm=pitch)  # fmt: skip
+    length = w.of(
+        stud_mm,
+        "length_mm",
+        engaged_mm=engaged.value,
+        held_mm=held,
+        nut_mm=nut.value,
+        pitch_mm=pitch,
+    )
     area = w(laws.stress_area_mm2, major_mm=major, times=thread.form.stress, pitch_mm=pitch)
     breaks = w.of(laws.breaks_n, area_mm2=area, tensile_n_per_mm2=shop.stud_metal["rm_n_per_mm2"])
     inside = w.of(
-        laws.strips_inside_n, major_mm=major, engaged_mm=engaged.value,
+        laws.strips_inside_n,
+        major_mm=major,
+        engaged_mm=engaged.value,
         shear_n_per_mm2=SHEAR_SHARE * shop.metal["rm_n_per_mm2"],
-    )  # fmt: skip
+    )
     outside = w.of(
-        laws.strips_outside_n, minor_mm=thread.minor_mm, engaged_mm=engaged.value,
+        laws.strips_outside_n,
+        minor_mm=thread.minor_mm,
+        engaged_mm=engaged.value,
         shear_n_per_mm2=SHEAR_SHARE * shop.stud_metal["rm_n_per_mm2"],
-    )  # fmt: skip
+    )
     strips = min(inside.value, outside.value)
     enough = w.of(enough_mm, breaks_n=breaks.value, strips_n=strips, engaged_mm=engaged.value)
     weakest = "the stud breaks first"
     if strips < breaks.value:
         weakest = "the metal strips first" if inside.value < outside.value else "the stud strips"
     count = question.count or 1
-    stock = w.of(stock_mm, count=float(count), length_mm=length.value, facing_mm=FACING_MM,
-                 cuts=float(count), kerf_mm=KERF_MM)  # fmt: skip
+    stock = w.of(
+        stock_mm,
+        count=float(count),
+        length_mm=length.value,
+        facing_mm=FACING_MM,
+        cuts=float(count),
+        kerf_mm=KERF_MM,
+    )
     nut_end = nut.value + SHOWING_THREADS * pitch + float(question.washer or 0)
     plain = max(0.0, length.value - engaged.value - nut_end)
     return StudAnswer(
-        length, engaged, Figure(plain, unit_of("plain_mm")),
-        Figure(nut_end, unit_of("nut_end_mm")), breaks, inside, outside, weakest, enough, count,
-        stock, Figure(major, unit_of("major_mm"), (), 3),
-        w.of(laws.nut_flats_mm, share=laws.ACROSS_FLATS, major_mm=major),
-        _parts(question, engaged, nut, pitch),
-        "Run two nuts together on its end and screw it in by the upper one.",
-        _hold_says(), _cautions(weakest, enough.value, engaged.value), _links(question, engaged),
-    )  # fmt: skip
+        length_mm=length,
+        engaged_mm=engaged,
+        plain_mm=Figure(plain, unit_of("plain_mm")),
+        nut_end_mm=Figure(nut_end, unit_of("nut_end_mm")),
+        breaks_n=breaks,
+        strips_inside_n=inside,
+        strips_outside_n=outside,
+        weakest=weakest,
+        enough_mm=enough,
+        count=count,
+        stock_mm=stock,
+        major_mm=Figure(major, unit_of("major_mm"), (), 3),
+        nut_flats_mm=w.of(laws.nut_flats_mm, share=laws.ACROSS_FLATS, major_mm=major),
+        parts=_parts(question, engaged, nut, pitch),
+        set_says="Run two nuts together on its end and screw it in by the upper one.",
+        hold_says=_hold_says(),
+        cautions=_cautions(weakest, enough.value, engaged.value),
+        links=_links(question, engaged),
+    )
 
 
 def _parts(
     question: StudQuestion, engaged: Figure, nut: Figure, pitch: float
 ) -> tuple[StudPart, ...]:
     def thick(label: str, mm: Fraction | None) -> tuple[StudPart, ...]:
-        return (StudPart(label, Figure(float(mm), unit_of("mm"))),) if mm else ()
+        return (StudPart(label=label, mm=Figure(float(mm), unit_of("mm"))),) if mm else ()
 
     return (
-        StudPart("in the metal", engaged), *thick("gasket", question.gasket),
-        *thick("cover", question.cover), *thick("washer", question.washer),
-        StudPart("nut", nut), StudPart("showing", Figure(SHOWING_THREADS * pitch, unit_of("mm"))),
-    )  # fmt: skip
+        StudPart(label="in the metal", mm=engaged),
+        *thick("gasket", question.gasket),
+        *thick("cover", question.cover),
+        *thick("washer", question.washer),
+        StudPart(label="nut", mm=nut),
+        StudPart(label="showing", mm=Figure(SHOWING_THREADS * pitch, unit_of("mm"))),
+    )
 
 
 def _engaged(w: Working, question: StudQuestion, metal: Metal) -> Figure:
     if question.engaged is not None:
         return Figure(float(question.engaged), unit_of("engaged_mm"))
     times, source = holds().get(metal.family, (1.5, PRACTICE))
-    return w.of(usual_engaged_mm, "engaged_mm", times=times, major_mm=question.thread.major_mm,
-                source=source)  # fmt: skip
+    return w.of(
+        usual_engaged_mm,
+        "engaged_mm",
+        times=times,
+        major_mm=question.thread.major_mm,
+        source=source,
+    )
 
 
 def _hold_says() -> str:
@@ -274,37 +319,57 @@ def _cautions(weakest: str, enough: float, engaged: float) -> tuple[Caution, ...
     if weakest == "the stud breaks first":
         return ()
     return (
-        Caution("Mind", "the thread", f"{weakest[0].upper()}{weakest[1:]}: {enough:.1f} mm of "
-                f"thread would hold what the stud does, there are {engaged:.1f}.", "engaged_mm",
-                MECHANICS),
-    )  # fmt: skip
+        Caution(
+            "Mind",
+            "the thread",
+            f"{weakest[0].upper()}{weakest[1:]}: {enough:.1f} mm of "
+            f"thread would hold what the stud does, there are {engaged:.1f}.",
+            "engaged_mm",
+            MECHANICS,
+        ),
+    )
 
 
 def _links(question: StudQuestion, engaged: Figure) -> tuple[Link, ...]:
     name = question.thread.name
     return (
-        Link("tap", (("thread", name), ("metal", question.metal),
-                     ("deep", f"{engaged.value:.2f} mm"), ("ends", "blind")), "Tap its hole"),
-        Link("die", (("thread", name), ("metal", question.stud_metal)), "Cut its threads"),
-    )  # fmt: skip
-
-
-STUD = register(
-    Calculator(
-        name="stud",
-        title="A stud, and a set of them",
-        question=StudQuestion,
-        answer=StudAnswer,
-        compute=stud,
-        needs=needs,
-        sentences={
-            "": "[{count} ]{thread} studs of {stud_metal} in {metal}, holding a cover of {cover}"
-            "[ on a {gasket} gasket][ with a {washer} washer][, nuts {nut} high][, {engaged} of "
-            "thread in the metal]"
-        },
-        triggers=("stud", "studs", "stud length"),
-        headline=lambda a, page: (
-            f"{a.length_mm.words(page)} long · {a.engaged_mm.words(page)} in the metal"
+        Link(
+            "tap",
+            (
+                ("thread", name),
+                ("metal", question.metal),
+                ("deep", f"{engaged.value:.2f} mm"),
+                ("ends", "blind"),
+            ),
+            "Tap its hole",
         ),
+        Link("die", (("thread", name), ("metal", question.stud_metal)), "Cut its threads"),
     )
+
+
+STUD = Calculator(
+    name="stud",
+    title="A stud, and a set of them",
+    door=Door("/threads/stud", "Threads", "Stud"),
+    opening={
+        "thread": "4 BA",
+        "metal": "gunmetal",
+        "stud_metal": "stainless-303",
+        "cover": "4",
+        "gasket": "0.4",
+        "count": "6",
+    },
+    question=StudQuestion,
+    answers=(StudAnswer,),
+    compute=stud,
+    needs=needs,
+    sentences={
+        "": "[{count} ]{thread} studs of {stud_metal} in {metal}, holding a cover of {cover}"
+        "[ on a {gasket} gasket][ with a {washer} washer][, nuts {nut} high][, {engaged} of "
+        "thread in the metal]"
+    },
+    calls=("stud", "studs", "stud length"),
+    headline=lambda a, page: (
+        f"{a.length_mm.words(page)} long · {a.engaged_mm.words(page)} in the metal"
+    ),
 )

@@ -8,14 +8,15 @@ from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.fields import Choice, Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working
 from runk.core.holes.laws import point_mm
 from runk.core.holes.question import ENDS, Ends
+from runk.core.kinds import Choice, Length, OfMetal, OneOf
 from runk.core.lengths import Reading
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show, Table
 from runk.core.threads import laws
 from runk.core.threads.engage import School, bracket, chosen_of, target_percent
 from runk.core.threads.series import Thread
@@ -63,20 +64,34 @@ class TapQuestion:
     """
 
     thread: Annotated[Thread, THREAD_FIELD]
-    metal: Annotated[str, Field(Kind.METAL, "metal", placeholder="mild steel")] = "mild-steel"
+    metal: Annotated[str, OfMetal("metal", placeholder="mild steel")] = "mild-steel"
     deep: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "depth of thread", ("deep", "depth", "long"), principal=True,
-              before=("through",), low=0.2, high=200.0, placeholder="say how deep"),
-    ] = None  # fmt: skip
-    ends: Annotated[Ends, Field(Kind.CHOICE, "ends", choices=ENDS)] = Ends.THROUGH
+        Length(
+            "depth of thread",
+            ("deep", "depth", "long"),
+            usual=(1.0, 40.0),
+            principal=True,
+            before=("through",),
+            low=0.2,
+            high=200.0,
+            placeholder="say how deep",
+        ),
+    ] = None
+    ends: Annotated[Ends, OneOf("ends", choices=ENDS)] = Ends.THROUGH
     thick: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "thickness of the part", ("thick", "plate", "sheet"), low=0.2,
-              high=500.0, placeholder="say how thick"),
-    ] = None  # fmt: skip
-    school: Annotated[School, Field(Kind.CHOICE, "school", choices=SCHOOLS)] = School.EASY
-    last: Annotated[LastTap | None, Field(Kind.CHOICE, "last tap", choices=TAPS)] = None
+        Length(
+            "thickness of the part",
+            ("thick", "plate", "sheet"),
+            usual=(1.0, 80.0),
+            low=0.2,
+            high=500.0,
+            placeholder="say how thick",
+        ),
+    ] = None
+    school: Annotated[School, OneOf("school", choices=SCHOOLS)] = School.EASY
+    last: Annotated[LastTap | None, OneOf("last tap", choices=TAPS)] = None
 
 
 @dataclass(frozen=True)
@@ -88,30 +103,30 @@ class TapShop:
     taps: tuple[ShopTool, ...]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class DrillChoice:
     """An owned drill, what it leaves of the thread, and what that still holds."""
 
-    name: str
-    mm: Figure
-    engagement_percent: Figure
-    strength_percent: Figure
-    chosen: bool
+    name: Annotated[str, Show("Drill")]
+    mm: Annotated[Figure, Show("Size")]
+    engagement_percent: Annotated[Figure, Show("Thread")]
+    strength_percent: Annotated[Figure, Show("Strength kept")]
+    chosen: Annotated[bool, Show("Taken")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SchoolDrill:
     """What a school aims at, and the drill it would take."""
 
     school: str
-    title: str
-    target_percent: Figure
-    drill_name: str
-    engagement_percent: Figure | None
+    title: Annotated[str, Show("School")]
+    target_percent: Annotated[Figure, Show("Aims at")]
+    drill_name: Annotated[str, Show("Drill")]
+    engagement_percent: Annotated[Figure | None, Show("Thread")]
     chosen: bool
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class TapAnswer:
     """A tapped hole.
 
@@ -119,31 +134,31 @@ class TapAnswer:
     usual, between ``torque_low_nm`` and ``torque_high_nm``; it breaks near ``break_torque_nm``.
     """
 
-    drill_name: str
-    drill_mm: Figure
-    engagement_percent: Figure
-    target_percent: Figure
-    ideal_mm: Figure
-    drills: tuple[DrillChoice, ...]
-    schools: tuple[SchoolDrill, ...]
-    major_mm: Figure
-    pitch_mm: Figure
-    minor_mm: Figure
-    angle_deg: Figure
-    crest_mm: Figure
-    deep_mm: Figure | None
-    hole_depth_mm: Figure | None
-    lead_mm: Figure
-    turns: Figure | None
-    torque_nm: Figure
-    torque_low_nm: Figure
-    torque_high_nm: Figure
-    break_torque_nm: Figure
-    near_percent: Figure
-    last_tap: str
-    taps_say: str
-    back_off_says: str
-    lubricant: str
+    drill_name: Annotated[str, Show("Drill", Rank.BIG, drawn=True)]
+    drill_mm: Annotated[Figure, Show("The drill makes")]
+    engagement_percent: Annotated[Figure, Show("Thread it leaves", Rank.BIG, drawn=True)]
+    target_percent: Annotated[Figure, Show("Aimed at")]
+    ideal_mm: Annotated[Figure, Show("Which would be a hole of")]
+    drills: Annotated[tuple[DrillChoice, ...], Table("Drills around it", drawn=True)]
+    schools: Annotated[tuple[SchoolDrill, ...], Table("Two schools", drawn=True)]
+    major_mm: Annotated[Figure, Show("Thread across", Rank.FOLDED)]
+    pitch_mm: Annotated[Figure, Show("Pitch", Rank.FOLDED)]
+    minor_mm: Annotated[Figure, Show("Tightest hole")]
+    angle_deg: Annotated[Figure, Show("Angle", Rank.FOLDED)]
+    crest_mm: Annotated[Figure, Show("Flat of its crest", Rank.FOLDED)]
+    deep_mm: Annotated[Figure | None, Show("Thread wanted", Rank.FOLDED)]
+    hole_depth_mm: Annotated[Figure | None, Show("The tip goes to", Rank.BIG, drawn=True)]
+    lead_mm: Annotated[Figure, Show("Lead of the last tap")]
+    turns: Annotated[Figure | None, Show("Turns of the tap", Rank.BIG, drawn=True)]
+    torque_nm: Annotated[Figure, Show("The tap wants, as usual", drawn=True)]
+    torque_low_nm: Annotated[Figure, Show("at the least")]
+    torque_high_nm: Annotated[Figure, Show("with packed chips", drawn=True)]
+    break_torque_nm: Annotated[Figure, Show("It breaks at about", drawn=True)]
+    near_percent: Annotated[Figure, Show("How near that is")]
+    last_tap: Annotated[str, Show("Last tap", Rank.FOLDED)]
+    taps_say: Annotated[str, Show("Taps", Rank.SAYS, drawn=True)]
+    back_off_says: Annotated[str, Show("Back off", Rank.SAYS, drawn=True)]
+    lubricant: Annotated[str, Show("With", Rank.SAYS, drawn=True)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -175,18 +190,22 @@ def _check(question: TapQuestion, shop: TapShop) -> None:
     if question.ends is Ends.BLIND and question.deep is None:
         raise Refused("How deep is the thread?", field="deep", suggest="8 mm")
     if (
-        question.ends is Ends.BLIND and question.thick is not None and question.deep is not None
+        question.ends is Ends.BLIND
+        and question.thick is not None
+        and question.deep is not None
         and question.deep >= question.thick
-    ):  # fmt: skip
+    ):
         raise Refused(
             f"A thread {float(question.deep):g} mm deep goes through a part "
-            f"{float(question.thick):g} mm thick.", field="deep",
-        )  # fmt: skip
+            f"{float(question.thick):g} mm thick.",
+            field="deep",
+        )
     if not shop.drills:
         raise Refused(
             "There is no drill in the trays that can be used: add a set in the Workshop.",
-            field="thread", suggest="Workshop, Trays, add a set",
-        )  # fmt: skip
+            field="thread",
+            suggest="Workshop, Trays, add a set",
+        )
 
 
 def tap(question: TapQuestion, shop: TapShop) -> TapAnswer:
@@ -206,49 +225,94 @@ def tap(question: TapQuestion, shop: TapShop) -> TapAnswer:
     w, thread = Working(), question.thread
     form = thread.form
     deep = None if question.deep is None else float(question.deep)
-    working = w(laws.thread_depth_mm, times=form.working, pitch_mm=thread.pitch_mm,
-                source=form.source)  # fmt: skip
+    working = w(
+        laws.thread_depth_mm, times=form.working, pitch_mm=thread.pitch_mm, source=form.source
+    )
     targets = {s: target_percent(w, thread, shop.metal, deep, s) for s in School}
     target = targets[question.school]
-    ideal = w.of(laws.tapping_mm, "ideal_mm", major_mm=thread.major_mm, working_mm=working,
-                 percent=target.value)  # fmt: skip
+    ideal = w.of(
+        laws.tapping_mm,
+        "ideal_mm",
+        major_mm=thread.major_mm,
+        working_mm=working,
+        percent=target.value,
+    )
     around = bracket(w, thread, working, shop.drills, ideal.value)
     chosen = chosen_of(around, target.value)
     drill = chosen.mm
-    engaged = w.of(laws.engagement_percent, major_mm=thread.major_mm, drill_mm=drill,
-                   working_mm=working)  # fmt: skip
+    engaged = w.of(
+        laws.engagement_percent, major_mm=thread.major_mm, drill_mm=drill, working_mm=working
+    )
     last = (question.last or LastTap.SECOND).value
-    lead = w.of(laws.thread_depth_mm, "lead_mm", times=LEADS[last], pitch_mm=thread.pitch_mm,
-                why=f"{LEADS[last]:g} threads of lead")  # fmt: skip
+    lead = w.of(
+        laws.thread_depth_mm,
+        "lead_mm",
+        times=LEADS[last],
+        pitch_mm=thread.pitch_mm,
+        why=f"{LEADS[last]:g} threads of lead",
+    )
     blind = question.ends is Ends.BLIND
     hole = _hole_depth(w, thread, deep, lead.value, drill, blind=blind)
     turns = None
     if deep is not None:
-        turns = w.of(laws.tap_turns, "turns", thread_mm=deep, pitch_mm=thread.pitch_mm,
-                     lead_threads=LEADS[last])  # fmt: skip
+        turns = w.of(
+            laws.tap_turns,
+            "turns",
+            thread_mm=deep,
+            pitch_mm=thread.pitch_mm,
+            lead_threads=LEADS[last],
+        )
     torque: TapTorque = torque_of(w, thread, shop.metal, drill, LEADS["taper"])
     schools = tuple(
         _school(thread, working, shop, school, targets[school], question.school)
         for school in School
-    )  # fmt: skip
+    )
     choices = tuple(
-        DrillChoice(t.name, Figure(t.mm, unit_of("mm"), (), 3), percent, strength, t is chosen)
+        DrillChoice(
+            name=t.name,
+            mm=Figure(t.mm, unit_of("mm"), (), 3),
+            engagement_percent=percent,
+            strength_percent=strength,
+            chosen=t is chosen,
+        )
         for t, percent, strength in around.rows
-    )  # fmt: skip
+    )
     return TapAnswer(
-        chosen.name, Figure(drill, unit_of("drill_mm"), (), 3), engaged, target, ideal, choices,
-        schools, Figure(thread.major_mm, unit_of("major_mm"), (), 3),
-        Figure(thread.pitch_mm, unit_of("pitch_mm"), (), 4),
-        w.of(laws.smaller_mm, "minor_mm", major_mm=thread.major_mm, times=form.minor,
-             pitch_mm=thread.pitch_mm, source=form.source),
-        Figure(form.angle_deg, unit_of("angle_deg"), (), 1),
-        Figure(form.crest * thread.pitch_mm, unit_of("crest_mm"), (), 3),
-        None if deep is None else Figure(deep, unit_of("deep_mm")), hole, lead, turns,
-        torque.usual, torque.low, torque.high, torque.breaks, torque.near, last,
-        _taps_say(last, blind, shop.taps), torque.back_off, shop.metal.coolant_drill,
-        minds(question, shop.metal, shop.taps, engaged.value, hole, torque),
-        _links(question, chosen, hole),
-    )  # fmt: skip
+        drill_name=chosen.name,
+        drill_mm=Figure(drill, unit_of("drill_mm"), (), 3),
+        engagement_percent=engaged,
+        target_percent=target,
+        ideal_mm=ideal,
+        drills=choices,
+        schools=schools,
+        major_mm=Figure(thread.major_mm, unit_of("major_mm"), (), 3),
+        pitch_mm=Figure(thread.pitch_mm, unit_of("pitch_mm"), (), 4),
+        minor_mm=w.of(
+            laws.smaller_mm,
+            "minor_mm",
+            major_mm=thread.major_mm,
+            times=form.minor,
+            pitch_mm=thread.pitch_mm,
+            source=form.source,
+        ),
+        angle_deg=Figure(form.angle_deg, unit_of("angle_deg"), (), 1),
+        crest_mm=Figure(form.crest * thread.pitch_mm, unit_of("crest_mm"), (), 3),
+        deep_mm=None if deep is None else Figure(deep, unit_of("deep_mm")),
+        hole_depth_mm=hole,
+        lead_mm=lead,
+        turns=turns,
+        torque_nm=torque.usual,
+        torque_low_nm=torque.low,
+        torque_high_nm=torque.high,
+        break_torque_nm=torque.breaks,
+        near_percent=torque.near,
+        last_tap=last,
+        taps_say=_taps_say(last, blind, shop.taps),
+        back_off_says=torque.back_off,
+        lubricant=shop.metal.coolant_drill,
+        cautions=minds(question, shop.metal, shop.taps, engaged.value, hole, torque),
+        links=_links(question, chosen, hole),
+    )
 
 
 def _hole_depth(
@@ -274,9 +338,17 @@ def _school(
     ideal = laws.tapping_mm(thread.major_mm, working, target.value)
     around = bracket(w, thread, working, shop.drills, ideal)
     tool = chosen_of(around, target.value)
-    percent = w.of(laws.engagement_percent, major_mm=thread.major_mm, drill_mm=tool.mm,
-                   working_mm=working)  # fmt: skip
-    return SchoolDrill(school, title, target, tool.name, percent, school is asked)
+    percent = w.of(
+        laws.engagement_percent, major_mm=thread.major_mm, drill_mm=tool.mm, working_mm=working
+    )
+    return SchoolDrill(
+        school=school,
+        title=title,
+        target_percent=target,
+        drill_name=tool.name,
+        engagement_percent=percent,
+        chosen=school is asked,
+    )
 
 
 def _taps_say(last: str, blind: bool, taps: tuple[ShopTool, ...]) -> str:
@@ -299,21 +371,38 @@ def _links(question: TapQuestion, drill: ShopTool, hole: Figure | None) -> tuple
     )
 
 
-TAP = register(
-    Calculator(
-        name="tap",
-        title="A tapped hole",
-        question=TapQuestion,
-        answer=TapAnswer,
-        compute=tap,
-        needs=needs,
-        settle=settle,
-        sentences={
-            "": "Tap {thread} in {metal}, {ends}[, {deep} deep][ in a part {thick} thick], drilled "
-            "{school}, ending with {last}"
-        },
-        triggers=("tap", "tapping", "tapped", "tapping size", "tapping drill", "tap drill",
-                  "tapped hole"),
-        headline=lambda a, page: f"{a.drill_name} · {a.engagement_percent.words(page)}",
-    )
-)  # fmt: skip
+TAP = Calculator(
+    name="tap",
+    title="A tapped hole",
+    door=Door("/threads", "Threads", "Tap"),
+    opening={"thread": "4 BA", "metal": "stainless-303", "ends": "blind", "deep": "7"},
+    question=TapQuestion,
+    answers=(TapAnswer,),
+    compute=tap,
+    needs=needs,
+    settle=settle,
+    sentences={
+        "": "Tap {thread} in {metal}, {ends}[, {deep} deep][ in a part {thick} thick], drilled "
+        "{school}, ending with {last}"
+    },
+    calls=(
+        "tap",
+        "tapping",
+        "tapped",
+        "tapping size",
+        "tapping drill",
+        "tap drill",
+        "tapped hole",
+        "drill for @",
+        "drill size for @",
+        "@ drill size",
+        "drill to tap @",
+        "@ tapping size",
+        "@ tapping drill",
+        "hole for @",
+        "holes for @",
+        "@ hole",
+        "tapping @",
+    ),
+    headline=lambda a, page: f"{a.drill_name} · {a.engagement_percent.words(page)}",
+)

@@ -20,19 +20,31 @@ SMALL_MM = 3.0
 
 
 def minds(
-    question: TapQuestion, metal: Metal, taps: tuple[ShopTool, ...], engaged: float,
-    hole: Figure | None, torque: TapTorque,
-) -> tuple[Caution, ...]:  # fmt: skip
+    question: TapQuestion,
+    metal: Metal,
+    taps: tuple[ShopTool, ...],
+    engaged: float,
+    hole: Figure | None,
+    torque: TapTorque,
+) -> tuple[Caution, ...]:
     """Cautions of this very hole, the pressing ones first."""
     found = [
-        *_of_depth(question, hole), *_of_torque(torque), *_of_taps(question, taps),
-        *_of_metal(metal), *_of_size(question),
-    ]  # fmt: skip
+        *_of_depth(question, hole),
+        *_of_torque(torque),
+        *_of_taps(question, taps),
+        *_of_metal(metal),
+        *_of_size(question),
+    ]
     if question.thread.series == "ME" and engaged >= BOOK_ME_PERCENT:
         found.append(
-            Caution("Mind", "the full thread", f"{engaged:.0f} %: the traditional sizes go so far, "
-                    "in brass and with a keen tap.", "engagement_percent", PRACTICE)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "the full thread",
+                f"{engaged:.0f} %: the traditional sizes go so far, in brass and with a keen tap.",
+                "engagement_percent",
+                PRACTICE,
+            )
+        )
     return tuple(sorted(found, key=lambda c: c.word != "Stop"))
 
 
@@ -40,15 +52,27 @@ def _of_depth(question: TapQuestion, hole: Figure | None) -> list[Caution]:
     if question.ends is not Ends.BLIND or hole is None:
         return []
     found = [
-        Caution("Mind", "the bottom", "Feel for it: a tap that meets the bottom of the hole "
-                "breaks with the next quarter turn.", "hole_depth_mm", PRACTICE)
-    ]  # fmt: skip
+        Caution(
+            "Mind",
+            "the bottom",
+            "Feel for it: a tap that meets the bottom of the hole "
+            "breaks with the next quarter turn.",
+            "hole_depth_mm",
+            PRACTICE,
+        )
+    ]
     if question.thick is not None and hole.value >= float(question.thick):
         found.append(
-            Caution("Stop", "breaking through", f"The drill's tip ends at {hole.value:.2f} mm and "
-                    f"the part is {float(question.thick):g} thick: take a tap with a shorter lead, "
-                    "less thread, or a flat-ended drill.", "hole_depth_mm", MECHANICS)
-        )  # fmt: skip
+            Caution(
+                "Stop",
+                "breaking through",
+                f"The drill's tip ends at {hole.value:.2f} mm and "
+                f"the part is {float(question.thick):g} thick: take a tap with a shorter lead, "
+                "less thread, or a flat-ended drill.",
+                "hole_depth_mm",
+                MECHANICS,
+            )
+        )
     return found
 
 
@@ -57,35 +81,62 @@ def _of_torque(torque: TapTorque) -> list[Caution]:
         return []
     word = "Stop" if torque.near.value >= 100 else "Mind"
     return [
-        Caution(word, "the tap", f"At its worst it wants {torque.near.value:.0f} % of what breaks "
-                "it: a larger drill, a fresh tap, more oil, and back off often.", "torque_nm",
-                MECHANICS)
-    ]  # fmt: skip
+        Caution(
+            word,
+            "the tap",
+            f"At its worst it wants {torque.near.value:.0f} % of what breaks "
+            "it: a larger drill, a fresh tap, more oil, and back off often.",
+            "torque_nm",
+            MECHANICS,
+        )
+    ]
 
 
 def _of_taps(question: TapQuestion, taps: tuple[ShopTool, ...]) -> list[Caution]:
     if not taps:
         return [
-            Caution("Mind", "the drawer", f"No {question.thread.name} tap is in the trays.", None,
-                    PRACTICE)
-        ]  # fmt: skip
+            Caution(
+                "Mind",
+                "the drawer",
+                f"No {question.thread.name} tap is in the trays.",
+                None,
+                PRACTICE,
+            )
+        ]
     if question.last is not None and all(t.series != question.last for t in taps):
         return [
-            Caution("Mind", "the drawer", f"No {question.last} {question.thread.name} tap is in "
-                    "the trays.", None, PRACTICE)
-        ]  # fmt: skip
+            Caution(
+                "Mind",
+                "the drawer",
+                f"No {question.last} {question.thread.name} tap is in the trays.",
+                None,
+                PRACTICE,
+            )
+        ]
     return []
 
 
 def _of_metal(metal: Metal) -> list[Caution]:
     if metal.family == "stainless":
         return [
-            Caution("Mind", "the work hardening", "Never stop and rub: keep it cutting, clear it, "
-                    "and use tapping compound.", None, PRACTICE)
-        ]  # fmt: skip
+            Caution(
+                "Mind",
+                "the work hardening",
+                "Never stop and rub: keep it cutting, clear it, and use tapping compound.",
+                None,
+                PRACTICE,
+            )
+        ]
     if metal.kind == "copper":
-        return [Caution("Mind", "grabbing", "Copper tears and grabs a tap: paraffin, and clear "
-                        "often.", None, PRACTICE)]  # fmt: skip
+        return [
+            Caution(
+                "Mind",
+                "grabbing",
+                "Copper tears and grabs a tap: paraffin, and clear often.",
+                None,
+                PRACTICE,
+            )
+        ]
     return []
 
 
@@ -95,6 +146,11 @@ def _of_size(question: TapQuestion) -> list[Caution]:
         "Hold it square with a sprung follower in the chuck, the drive isolated, and turn by hand"
     )
     return [
-        Caution("Mind", "holding it square", f"{says}{'; never under power' if small else ''}.",
-                None, PRACTICE)
-    ]  # fmt: skip
+        Caution(
+            "Mind",
+            "holding it square",
+            f"{says}{'; never under power' if small else ''}.",
+            None,
+            PRACTICE,
+        )
+    ]

@@ -55,22 +55,35 @@ def torque_of(
     flutes = 3.0 if thread.major_mm <= SMALL_TAP_MM else 4.0
     chip = w(laws.tooth_chip_mm, deep_mm=deep, lead_threads=lead_threads, flutes=flutes)
     specific = w(
-        specific_n_per_mm2, kc11_n_per_mm2=metal["kc11_n_per_mm2"], mc=metal["mc"], chip_mm=chip,
-        edge=1.0, source=metal.source("kc11_n_per_mm2"), why="at the chip of one tooth",
-    )  # fmt: skip
+        specific_n_per_mm2,
+        kc11_n_per_mm2=metal["kc11_n_per_mm2"],
+        mc=metal["mc"],
+        chip_mm=chip,
+        edge=1.0,
+        source=metal.source("kc11_n_per_mm2"),
+        why="at the chip of one tooth",
+    )
 
     def torque(friction: float, key: str) -> Figure:
         return w.of(
-            laws.tap_nm, key, since=start if key == "torque_nm" else None, area_mm2=area,
-            specific_n_per_mm2=specific, major_mm=thread.major_mm, friction=friction,
-        )  # fmt: skip
+            laws.tap_nm,
+            key,
+            since=start if key == "torque_nm" else None,
+            area_mm2=area,
+            specific_n_per_mm2=specific,
+            major_mm=thread.major_mm,
+            friction=friction,
+        )
 
     usual = torque(FRICTION_USUAL, "torque_nm")
     low, high = torque(FRICTION_LOW, "torque_low_nm"), torque(FRICTION_HIGH, "torque_high_nm")
     breaks = w.of(
-        laws.break_nm, "break_torque_nm", major_mm=thread.major_mm, core_share=CORE_SHARE,
+        laws.break_nm,
+        "break_torque_nm",
+        major_mm=thread.major_mm,
+        core_share=CORE_SHARE,
         shear_n_per_mm2=SHEAR_N_PER_MM2,
-    )  # fmt: skip
+    )
     near = w.of(near_percent, torque_nm=high.value, break_nm=breaks.value)
     gummy = metal.family == "stainless" or metal.kind == "copper"
     back_off = (

@@ -5,9 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from runk.core.fields import Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working
-from runk.core.registry import Calculator, register
+from runk.core.kinds import OfThread
+from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS
 from runk.core.threads import laws
 from runk.core.threads.series import Thread, threads
@@ -15,7 +16,7 @@ from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
 ALIKE_SIZE, ALIKE_PITCH = 0.035, 0.045
-THREAD_FIELD = Field(Kind.THREAD, "thread", principal=True, placeholder="M4, 2BA or 1/4x40")
+THREAD_FIELD = OfThread("thread", principal=True, placeholder="M4, 2BA or 1/4x40")
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,7 +26,7 @@ class ThreadQuestion:
     thread: Annotated[Thread, THREAD_FIELD]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class ThreadAnswer:
     """A thread's own sizes.
 
@@ -35,22 +36,22 @@ class ThreadAnswer:
     off in Whitworth and BA. ``alike`` are threads that look the same and do not mate.
     """
 
-    name: str
-    series: str
-    form: str
-    major_mm: Figure
-    pitch_mm: Figure
-    per_inch: Figure
-    minor_mm: Figure
-    effective_mm: Figure
-    core_mm: Figure
-    depth_mm: Figure
-    working_mm: Figure
-    truncation_mm: Figure
-    radius_mm: Figure
-    angle_deg: Figure
-    stress_area_mm2: Figure
-    alike: tuple[str, ...]
+    name: Annotated[str, Show("Thread", Rank.SAYS)]
+    series: Annotated[str, Show("Series", Rank.FOLDED)]
+    form: Annotated[str, Show("Form")]
+    major_mm: Annotated[Figure, Show("Across", Rank.BIG, under="form")]
+    pitch_mm: Annotated[Figure, Show("Pitch", Rank.BIG, under="per_inch")]
+    per_inch: Annotated[Figure, Show("To the inch")]
+    minor_mm: Annotated[Figure, Show("Tightest hole", Rank.BIG)]
+    effective_mm: Annotated[Figure, Show("Effective diameter")]
+    core_mm: Annotated[Figure, Show("Core of the screw")]
+    depth_mm: Annotated[Figure, Show("Depth", Rank.BIG)]
+    working_mm: Annotated[Figure, Show("Working depth, 100 %")]
+    truncation_mm: Annotated[Figure, Show("Cut off the sharp crest")]
+    radius_mm: Annotated[Figure, Show("Radius at the root")]
+    angle_deg: Annotated[Figure, Show("Angle")]
+    stress_area_mm2: Annotated[Figure, Show("Tensile stress area")]
+    alike: Annotated[tuple[str, ...], Show("Looks alike and does not mate", Rank.SAYS)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -97,9 +98,12 @@ def thread(question: ThreadQuestion, _: None = None) -> ThreadAnswer:
 
     def smaller(times: float, key: str) -> Figure:
         value = w(
-            laws.smaller_mm, major_mm=one.major_mm, times=times, pitch_mm=one.pitch_mm,
+            laws.smaller_mm,
+            major_mm=one.major_mm,
+            times=times,
+            pitch_mm=one.pitch_mm,
             source=source,
-        )  # fmt: skip
+        )
         return w.figure(value, key, since=len(w.steps) - 1, places=3)
 
     def deep(times: float, key: str) -> Figure:
@@ -113,36 +117,57 @@ def thread(question: ThreadQuestion, _: None = None) -> ThreadAnswer:
     if others:
         names = ", ".join(t.name for t in others)
         cautions.append(
-            Caution("Mind", "what looks like it", f"{names}: nearly the same diameter and pitch. "
-                    "They start on one another and then bind; do not force them.", None, MECHANICS)
-        )  # fmt: skip
+            Caution(
+                "Mind",
+                "what looks like it",
+                f"{names}: nearly the same diameter and pitch. "
+                "They start on one another and then bind; do not force them.",
+                None,
+                MECHANICS,
+            )
+        )
     return ThreadAnswer(
-        one.name, one.series, form.name, Figure(one.major_mm, unit_of("major_mm"), (), 3),
-        Figure(one.pitch_mm, unit_of("pitch_mm"), (), 4),
-        Figure(25.4 / one.pitch_mm, unit_of("per_inch"), (), 2), smaller(form.minor, "minor_mm"),
-        smaller(form.effective, "effective_mm"), smaller(2 * form.depth, "core_mm"),
-        deep(form.depth, "depth_mm"), deep(form.working, "working_mm"),
-        truncation, deep(form.radius, "radius_mm"),
-        Figure(form.angle_deg, unit_of("angle_deg"), (), 1),
-        w.of(laws.stress_area_mm2, major_mm=one.major_mm, times=form.stress,
-             pitch_mm=one.pitch_mm, source=source),
-        tuple(t.name for t in others), tuple(cautions),
-        (Link("tap", (("thread", one.name),), "Tap it"),
-         Link("die", (("thread", one.name),), "Cut it with a die")),
-    )  # fmt: skip
-
-
-THREAD = register(
-    Calculator(
-        name="thread",
-        title="A thread's own sizes",
-        question=ThreadQuestion,
-        answer=ThreadAnswer,
-        compute=thread,
-        needs=no_needs,
-        sentences={"": "The thread {thread}"},
-        triggers=("thread data", "thread sizes", "what is thread"),
-        late=("thread",),
-        headline=lambda a, page: f"{a.major_mm.words(page)} by {a.pitch_mm.words(page)} · {a.form}",
+        name=one.name,
+        series=one.series,
+        form=form.name,
+        major_mm=Figure(one.major_mm, unit_of("major_mm"), (), 3),
+        pitch_mm=Figure(one.pitch_mm, unit_of("pitch_mm"), (), 4),
+        per_inch=Figure(25.4 / one.pitch_mm, unit_of("per_inch"), (), 2),
+        minor_mm=smaller(form.minor, "minor_mm"),
+        effective_mm=smaller(form.effective, "effective_mm"),
+        core_mm=smaller(2 * form.depth, "core_mm"),
+        depth_mm=deep(form.depth, "depth_mm"),
+        working_mm=deep(form.working, "working_mm"),
+        truncation_mm=truncation,
+        radius_mm=deep(form.radius, "radius_mm"),
+        angle_deg=Figure(form.angle_deg, unit_of("angle_deg"), (), 1),
+        stress_area_mm2=w.of(
+            laws.stress_area_mm2,
+            major_mm=one.major_mm,
+            times=form.stress,
+            pitch_mm=one.pitch_mm,
+            source=source,
+        ),
+        alike=tuple(t.name for t in others),
+        cautions=tuple(cautions),
+        links=(
+            Link("tap", (("thread", one.name),), "Tap it"),
+            Link("die", (("thread", one.name),), "Cut it with a die"),
+        ),
     )
+
+
+THREAD = Calculator(
+    name="thread",
+    title="A thread's own sizes",
+    door=Door("/threads/sizes", "Threads", "Sizes"),
+    opening={"thread": "4 BA"},
+    question=ThreadQuestion,
+    answers=(ThreadAnswer,),
+    compute=thread,
+    needs=no_needs,
+    sentences={"": "The thread {thread}"},
+    calls=("thread data", "thread sizes", "what is thread", "thread @", "sizes of @"),
+    nouns=("thread",),
+    headline=lambda a, page: f"{a.major_mm.words(page)} by {a.pitch_mm.words(page)} · {a.form}",
 )

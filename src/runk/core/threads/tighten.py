@@ -7,11 +7,12 @@ from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.fields import Choice, Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.kinds import Choice, Length, Number, OfMetal, OneOf
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show
 from runk.core.sources import PRACTICE
 from runk.core.threads import laws
 from runk.core.threads.series import Thread
@@ -31,10 +32,7 @@ class Surface(StrEnum):
 
 FACTORS = {Surface.DRY: 0.2, Surface.OILED: 0.15}
 """Nut factors, from memory."""
-SURFACES = (
-    Choice("oiled", "oiled", ("oiled", "oil")),
-    Choice("dry", "dry", ("dry",)),
-)
+SURFACES = (Choice("oiled", "oiled", ("oiled", "oil")), Choice("dry", "dry", ("dry",)))
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,32 +45,32 @@ class TightenQuestion:
     """
 
     thread: Annotated[Thread, THREAD_FIELD]
-    metal: Annotated[str, Field(Kind.METAL, "metal of the stud", placeholder="mild steel")] = (
-        "mild-steel"
-    )
+    metal: Annotated[str, OfMetal("metal of the stud", placeholder="mild steel")] = "mild-steel"
     share: Annotated[
         float | None,
-        Field(Kind.NUMBER, "share of proof, %", ("percent", "share"), low=1.0, high=100.0,
-              placeholder="50"),
-    ] = None  # fmt: skip
-    surface: Annotated[Surface, Field(Kind.CHOICE, "surface", choices=SURFACES)] = Surface.OILED
+        Number(
+            "share of proof, %", ("percent", "share"), ("%",), low=1.0, high=100.0, placeholder="50"
+        ),
+    ] = None
+    surface: Annotated[Surface, OneOf("surface", choices=SURFACES)] = Surface.OILED
     grip: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "length that stretches", ("grip", "stretches"), high=500.0,
-              placeholder="say how long"),
-    ] = None  # fmt: skip
+        Length(
+            "length that stretches", ("grip", "stretches"), high=500.0, placeholder="say how long"
+        ),
+    ] = None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class TightenAnswer:
     """Guidance: the torque, the pull it makes, and the angle past snug."""
 
-    torque_nm: Figure
-    pull_n: Figure
-    share_percent: Figure
-    past_snug_deg: Figure | None
-    stress_area_mm2: Figure
-    says: str
+    torque_nm: Annotated[Figure, Show("Tighten to, as guidance", Rank.BIG)]
+    pull_n: Annotated[Figure, Show("It then pulls", Rank.BIG)]
+    share_percent: Annotated[Figure, Show("Of its proof load")]
+    past_snug_deg: Annotated[Figure | None, Show("or past snug", Rank.BIG)]
+    stress_area_mm2: Annotated[Figure, Show("Stress area")]
+    says: Annotated[str, Show("How", Rank.SAYS)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -108,46 +106,77 @@ def tighten(question: TightenQuestion, metal: Metal) -> TightenAnswer:
     if share > MOST_PERCENT:
         raise Refused(
             f"{share:g} % of what stretches it for good leaves nothing for the load: "
-            f"{MOST_PERCENT:g} % at most.", field="share", suggest="50",
-        )  # fmt: skip
+            f"{MOST_PERCENT:g} % at most.",
+            field="share",
+            suggest="50",
+        )
     thread, w = question.thread, Working()
-    area = w.of(laws.stress_area_mm2, major_mm=thread.major_mm, times=thread.form.stress,
-                pitch_mm=thread.pitch_mm)  # fmt: skip
-    pull = w.of(pull_n, share_percent=share, yield_n_per_mm2=metal["rp02_n_per_mm2"],
-                area_mm2=area.value, source=metal.source("rp02_n_per_mm2"))  # fmt: skip
-    torque = w.of(laws.tighten_nm, "torque_nm", factor=FACTORS[question.surface],
-                  major_mm=thread.major_mm, force_n=pull.value)  # fmt: skip
+    area = w.of(
+        laws.stress_area_mm2,
+        major_mm=thread.major_mm,
+        times=thread.form.stress,
+        pitch_mm=thread.pitch_mm,
+    )
+    pull = w.of(
+        pull_n,
+        share_percent=share,
+        yield_n_per_mm2=metal["rp02_n_per_mm2"],
+        area_mm2=area.value,
+        source=metal.source("rp02_n_per_mm2"),
+    )
+    torque = w.of(
+        laws.tighten_nm,
+        "torque_nm",
+        factor=FACTORS[question.surface],
+        major_mm=thread.major_mm,
+        force_n=pull.value,
+    )
     angle = None
     if question.grip is not None:
         angle = w.of(
-            laws.past_snug_deg, force_n=pull.value, grip_mm=float(question.grip),
-            e_gpa=metal["e_gpa"], area_mm2=area.value, pitch_mm=thread.pitch_mm,
-        )  # fmt: skip
+            laws.past_snug_deg,
+            force_n=pull.value,
+            grip_mm=float(question.grip),
+            e_gpa=metal["e_gpa"],
+            area_mm2=area.value,
+            pitch_mm=thread.pitch_mm,
+        )
     says = f"Snug by finger, then to {torque.words()}, crosswise and in two or three rounds."
     return TightenAnswer(
-        torque, pull, Figure(share, unit_of("share_percent")), angle, area, says,
-        (
-            Caution("Mind", "the figure", "A torque is only good to a quarter either way: oil, "
-                    "rust and a soft gasket change it. Feel decides; under pressure the inspector "
-                    "does.", "torque_nm", PRACTICE),
-        ), (),
-    )  # fmt: skip
-
-
-TIGHTEN = register(
-    Calculator(
-        name="tighten",
-        title="How tight a nut goes",
-        question=TightenQuestion,
-        answer=TightenAnswer,
-        compute=tighten,
-        needs=needs,
-        sentences={
-            "": "Tighten {thread} on {metal}, {surface}[, to {share} % of proof][, {grip} "
-            "stretching]"
-        },
-        late=("torque",),
-        triggers=("tighten", "tightening", "how tight", "torque for"),
-        headline=lambda a, page: f"{a.torque_nm.words(page)} · guidance",
+        torque_nm=torque,
+        pull_n=pull,
+        share_percent=Figure(share, unit_of("share_percent")),
+        past_snug_deg=angle,
+        stress_area_mm2=area,
+        says=says,
+        cautions=(
+            Caution(
+                "Mind",
+                "the figure",
+                "A torque is only good to a quarter either way: oil, "
+                "rust and a soft gasket change it. Feel decides; under pressure the inspector "
+                "does.",
+                "torque_nm",
+                PRACTICE,
+            ),
+        ),
+        links=(),
     )
+
+
+TIGHTEN = Calculator(
+    name="tighten",
+    title="How tight a nut goes",
+    door=Door("/threads/tighten", "Threads", "Tighten"),
+    opening={"thread": "4 BA", "metal": "stainless-303"},
+    question=TightenQuestion,
+    answers=(TightenAnswer,),
+    compute=tighten,
+    needs=needs,
+    sentences={
+        "": "Tighten {thread} on {metal}, {surface}[, to {share} % of proof][, {grip} stretching]"
+    },
+    nouns=("torque",),
+    calls=("tighten", "tightening", "how tight", "torque for"),
+    headline=lambda a, page: f"{a.torque_nm.words(page)} · guidance",
 )

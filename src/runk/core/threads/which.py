@@ -6,10 +6,11 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.fields import Field, Kind
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.kinds import Count, Length
 from runk.core.refusals import Refused
-from runk.core.registry import Calculator, register
+from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.threads.series import Thread, threads
 from runk.core.threads.thread import no_needs
@@ -34,44 +35,62 @@ class WhichQuestion:
 
     size: Annotated[
         Fraction,
-        Field(Kind.LENGTH, "diameter over the thread", ("dia", "measures"), principal=True,
-              low=0.5, high=60.0, placeholder="4.65 mm"),
-    ]  # fmt: skip
+        Length(
+            "diameter over the thread",
+            ("dia", "measures"),
+            usual=(1.0, 25.0),
+            principal=True,
+            low=0.5,
+            high=60.0,
+            placeholder="4.65 mm",
+        ),
+    ]
     pitch: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "pitch", ("pitch",), low=0.1, high=10.0, placeholder="not known"),
-    ] = None  # fmt: skip
+        Length("pitch", ("pitch",), usual=(0.2, 3.0), low=0.1, high=10.0, placeholder="not known"),
+    ] = None
     turns: Annotated[
         int | None,
-        Field(Kind.COUNT, "threads counted", ("threads", "turns", "tpi"), low=1, high=200,
-              placeholder="not counted"),
-    ] = None  # fmt: skip
+        Count(
+            "threads counted",
+            ("threads", "turns", "tpi"),
+            low=1,
+            high=200,
+            placeholder="not counted",
+        ),
+    ] = None
     over: Annotated[
         Fraction | None,
-        Field(Kind.LENGTH, "length they were counted in", ("over", "in"), low=0.5, high=200.0,
-              placeholder="1 in"),
-    ] = None  # fmt: skip
+        Length(
+            "length they were counted in",
+            ("over", "in"),
+            usual=(2.0, 60.0),
+            low=0.5,
+            high=200.0,
+            placeholder="1 in",
+        ),
+    ] = None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class ThreadCandidate:
     """A thread it may be, and how far it is off."""
 
-    name: str
-    series: str
-    major_mm: Figure
-    pitch_mm: Figure
-    under_mm: Figure
-    pitch_off_percent: Figure | None
+    name: Annotated[str, Show("Thread")]
+    series: Annotated[str, Show("Series")]
+    major_mm: Annotated[Figure, Show("Major")]
+    pitch_mm: Annotated[Figure, Show("Pitch")]
+    under_mm: Annotated[Figure, Show("Measures under by")]
+    pitch_off_percent: Annotated[Figure | None, Show("Pitch off")]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class WhichAnswer:
     """Candidates, the likeliest first."""
 
-    verdict: str
-    pitch_mm: Figure | None
-    candidates: tuple[ThreadCandidate, ...]
+    verdict: Annotated[str, Show("Likeliest", Rank.BIG)]
+    pitch_mm: Annotated[Figure | None, Show("Pitch as measured")]
+    candidates: Annotated[tuple[ThreadCandidate, ...], Table("Candidates")]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
 
@@ -117,26 +136,40 @@ def which(question: WhichQuestion, _: None = None) -> WhichAnswer:
         pitch = Figure(float(question.pitch), unit_of("pitch_mm"), (), 3)
     value = None if pitch is None else pitch.value
     ranked = sorted(
-        (score, one.name, one) for one in threads()
+        (score, one.name, one)
+        for one in threads()
         if (score := _score(one, size, value)) is not None
-    )  # fmt: skip
+    )
     if not ranked:
         near = sorted(threads(), key=lambda t: abs(t.major_mm - size))[:3]
         raise Refused(
             f"No thread here measures {size:.2f} mm"
-            + (f" at {value:.3f} mm pitch." if value else "."), field="size",
+            + (f" at {value:.3f} mm pitch." if value else "."),
+            field="size",
             suggest=" or ".join(dict.fromkeys(t.name for t in near)),
-        )  # fmt: skip
+        )
     found = tuple(_candidate(w, one, size, value) for _, _, one in ranked[:MOST])
     close = [s for s, _, _ in ranked if s < ranked[0][0] + 0.4]
     sure = len(close) == 1 and pitch is not None
     verdict = found[0].name if sure else f"{found[0].name}, or one of {len(ranked)}"
-    cautions = [] if sure else [
-        Caution("Mind", "the form", "Hold a known screw of each against it, crest in root, before "
-                "a window: 55° and 60° show light at the flanks.", None, PRACTICE)
-    ]  # fmt: skip
+    cautions = (
+        []
+        if sure
+        else [
+            Caution(
+                "Mind",
+                "the form",
+                "Hold a known screw of each against it, crest in root, before "
+                "a window: 55° and 60° show light at the flanks.",
+                None,
+                PRACTICE,
+            )
+        ]
+    )
     link = Link("thread", (("thread", found[0].name),), f"All of {found[0].name}")
-    return WhichAnswer(verdict, pitch, found, tuple(cautions), (link,))
+    return WhichAnswer(
+        verdict=verdict, pitch_mm=pitch, candidates=found, cautions=tuple(cautions), links=(link,)
+    )
 
 
 def _score(one: Thread, size: float, pitch: float | None) -> float | None:
@@ -159,24 +192,27 @@ def _candidate(w: Working, one: Thread, size: float, pitch: float | None) -> Thr
     if pitch is not None:
         off = Figure(100 * (pitch / one.pitch_mm - 1), unit_of("pitch_off_percent"), (), 1)
     return ThreadCandidate(
-        one.name, one.series, Figure(one.major_mm, unit_of("major_mm"), (), 3),
-        Figure(one.pitch_mm, unit_of("pitch_mm"), (), 3),
-        w.of(under_mm, major_mm=one.major_mm, size_mm=size), off,
-    )  # fmt: skip
-
-
-WHICH = register(
-    Calculator(
-        name="which-thread",
-        title="Which thread is this?",
-        question=WhichQuestion,
-        answer=WhichAnswer,
-        compute=which,
-        needs=no_needs,
-        sentences={
-            "": "A thread {size} over its crests[, {pitch} pitch][, {turns} threads][ in {over}]"
-        },
-        triggers=("which thread", "what thread", "identify thread", "unknown thread"),
-        headline=lambda a, _: a.verdict,
+        name=one.name,
+        series=one.series,
+        major_mm=Figure(one.major_mm, unit_of("major_mm"), (), 3),
+        pitch_mm=Figure(one.pitch_mm, unit_of("pitch_mm"), (), 3),
+        under_mm=w.of(under_mm, major_mm=one.major_mm, size_mm=size),
+        pitch_off_percent=off,
     )
+
+
+WHICH = Calculator(
+    name="which-thread",
+    title="Which thread is this?",
+    door=Door("/threads/which", "Threads", "Which is it"),
+    opening={"size": "4.65", "pitch": "0.81"},
+    question=WhichQuestion,
+    answers=(WhichAnswer,),
+    compute=which,
+    needs=no_needs,
+    sentences={
+        "": "A thread {size} over its crests[, {pitch} pitch][, {turns} threads][ in {over}]"
+    },
+    calls=("which thread", "what thread", "identify thread", "unknown thread"),
+    headline=lambda a, _: a.verdict,
 )

@@ -83,20 +83,19 @@ SETS = (
     ToolSet("number-fine", "number drills #61 to #80", lambda: _numbers(61, 80)),
     ToolSet("letter", "letter drills A to Z", lambda: _named(lambda n: n[0] != "#", "letter")),
     ToolSet(
-        "fractional", 'fractional drills 1/64" to 1/2" by 64ths',
+        "fractional",
+        'fractional drills 1/64" to 1/2" by 64ths',
         lambda: (inch_drill(Fraction(n, 64)) for n in range(1, 33)),
     ),
     ToolSet("metric", "metric drills 1 to 10 mm by 0.1", lambda: _metric("1", "10", "0.1")),
-    ToolSet(
-        "metric-half", "metric drills 1 to 13 mm by 0.5", lambda: _metric("1", "13", "0.5")
-    ),
+    ToolSet("metric-half", "metric drills 1 to 13 mm by 0.5", lambda: _metric("1", "13", "0.5")),
     ToolSet(
         "metric-large", "metric drills 10.5 to 20 mm by 0.5", lambda: _metric("10.5", "20", "0.5")
     ),
     ToolSet(
         "metric-fine", "metric drills 0.3 to 1 mm by 0.05", lambda: _metric("0.3", "1", "0.05")
     ),
-)  # fmt: skip
+)
 
 
 def tool_set(key: str) -> tuple[ShopTool, ...]:
@@ -112,6 +111,5 @@ def tool_set(key: str) -> tuple[ShopTool, ...]:
         if one.key == key:
             return tuple(itertools.chain(one.make()))
     raise Refused(
-        f"There is no set called `{key[:20]}`.", field="set",
-        suggest=", ".join(s.key for s in SETS),
-    )  # fmt: skip
+        f"There is no set called `{key[:20]}`.", field="set", suggest=", ".join(s.key for s in SETS)
+    )

@@ -103,9 +103,10 @@ def check_tool(tool: ShopTool) -> None:
     series = SERIES.get(tool.kind, ("",))
     if tool.series not in series:
         raise Refused(
-            f"`{tool.series[:20]}` is no sort of {tool.kind}.", field="series",
+            f"`{tool.series[:20]}` is no sort of {tool.kind}.",
+            field="series",
             suggest=" or ".join(s or "leave it blank" for s in series),
-        )  # fmt: skip
+        )
     for name in ("reach_mm", "lead_mm", "width_mm", "resolution_mm"):
         value = getattr(tool, name)
         if value is not None and not 0 < value <= LARGEST_MM:

@@ -1,0 +1,158 @@
+"""The words one calculator knows: what calls it, what its fields can be, what claims a number."""
+
+from __future__ import annotations
+
+from collections import OrderedDict
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, field
+
+from runk.core.calculator import AnyCalculator, Catalogue
+from runk.core.kinds import OfMachine, OfMetal, Told
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+_PLACES = frozenset("#@%")
+_MOST_KEPT = 4
+
+
+@dataclass(frozen=True, slots=True)
+class Meaning:
+    """What a phrase stands for.
+
+    Args:
+        kind: ``call``, ``noun``, ``ruling``, ``choice``, ``metal`` or ``machine``.
+        field: The field it fills.
+        key: What to type into it.
+    """
+
+    kind: str
+    field: str
+    key: str
+
+
+Phrases = dict[tuple[str, ...], list[Meaning]]
+
+
+@dataclass(slots=True)
+class Lexicon:
+    """One calculator's own words.
+
+    Args:
+        phrases: By their words.
+        hints: Fields that a word beside a number claims it for.
+        before: The same for words that claim only the number after them.
+        patterns: Calls with places for sizes, threads or metals in them.
+        callers: Every plain word that stands in a call: a line without any is not for it.
+    """
+
+    phrases: Phrases = field(default_factory=dict)
+    hints: dict[tuple[str, ...], list[str]] = field(default_factory=dict)
+    before: dict[tuple[str, ...], list[str]] = field(default_factory=dict)
+    patterns: list[tuple[str, ...]] = field(default_factory=list)
+    callers: set[str] = field(default_factory=set)
+    longest: int = 1
+
+    def fields_of(self, words: tuple[str, ...]) -> list[str]:
+        """Every field a word beside a number may claim it for."""
+        return [*self.hints.get(words, ()), *self.before.get(words, ())]
+
+    def add(self, phrase: str, meaning: Meaning) -> None:
+        """Learn a phrase."""
+        words = tuple(phrase.lower().split())
+        known = self.phrases.setdefault(words, [])
+        if meaning not in known:
+            known.append(meaning)
+        self.longest = max(self.longest, len(words))
+
+
+_LEXICONS: dict[AnyCalculator, Lexicon] = {}
+
+
+def lexicon_of(calculator: AnyCalculator) -> Lexicon:
+    """A calculator's own words; they are the same in every workshop."""
+    known = _LEXICONS.get(calculator)
+    if known is None:
+        known = _LEXICONS[calculator] = _learn(calculator)
+    return known
+
+
+def _learn(calculator: AnyCalculator) -> Lexicon:
+    found = Lexicon()
+    nowhere = Told(PageUnit.MM, Workshop((), {}))
+    for call in calculator.calls:
+        words = tuple(call.lower().split())
+        if _PLACES & set(words):
+            found.patterns.append(words)
+        else:
+            found.add(call, Meaning("call", "", calculator.name))
+        found.callers.update(w for w in words if w not in _PLACES)
+    for noun in calculator.nouns:
+        found.add(noun, Meaning("noun", "", calculator.name))
+        found.callers.update(noun.lower().split())
+    for name, kind in calculator.fields.items():
+        what = "ruling" if kind.rules else "choice"
+        for spoken, key in kind.phrases(nowhere):
+            found.add(spoken, Meaning(what, name, key))
+            if kind.rules and calculator.ruled:
+                found.callers.update(spoken.split())
+        for table, hints in ((found.hints, kind.hints), (found.before, kind.before)):
+            for hint in hints:
+                table.setdefault(tuple(hint.lower().split()), []).append(name)
+    return found
+
+
+def spoken_for(phrase: str, catalogue: Catalogue) -> bool:
+    """Whether a phrase already says something to one of the calculators."""
+    words = tuple(phrase.lower().split())
+    return any(words in lexicon_of(calculator).phrases for calculator in catalogue.values())
+
+
+@dataclass(frozen=True, slots=True)
+class Names:
+    """What the workshop names: metals and machines, by their words."""
+
+    metals: dict[tuple[str, ...], str]
+    machines: dict[tuple[str, ...], str]
+    numbers: frozenset[str]
+    """Names of metals that are plain numbers."""
+
+    def metals_in(self, words: Sequence[str]) -> frozenset[str]:
+        """Every word of a line that is part of a metal's name there."""
+        lower = [word.lower() for word in words]
+        return frozenset(
+            word
+            for at in range(len(lower))
+            for end in range(at + 1, min(at + 5, len(lower) + 1))
+            if tuple(lower[at:end]) in self.metals
+            for word in lower[at:end]
+        )
+
+
+_NAMES: OrderedDict[tuple[object, ...], Names] = OrderedDict()
+
+
+def names_of(workshop: Workshop) -> Names:
+    """Every name of a workshop; the last few workshops are remembered."""
+    key = (
+        tuple((m.key, m.name, m.kind) for m in workshop.machines),
+        tuple((m.key, m.name, m.aliases) for m in workshop.metals.values()),
+    )
+    known = _NAMES.get(key)
+    if known is None:
+        here = Told(PageUnit.MM, workshop)
+        metals = _by_words(OfMetal("metal").phrases(here))
+        machines = _by_words(OfMachine("machine").phrases(here))
+        numbers = frozenset(w[0] for w in metals if len(w) == 1 and w[0].isdigit())
+        known = _NAMES[key] = Names(metals, machines, numbers)
+        while len(_NAMES) > _MOST_KEPT:
+            _NAMES.popitem(last=False)
+    else:
+        _NAMES.move_to_end(key)
+    return known
+
+
+def _by_words(spoken: Iterable[tuple[str, str]]) -> dict[tuple[str, ...], str]:
+    found: dict[tuple[str, ...], str] = {}
+    for phrase, key in spoken:
+        found.setdefault(tuple(phrase.lower().split()), key)
+    return found

@@ -1,0 +1,203 @@
+"""The sizes of a line: where each stands, and the ways it may be read.
+
+``in`` is a unit or a preposition, and a bare number beside inches may be inches too: every way
+is a *cutting* of the line. Which is meant is told later, by which makes sense.
+"""
+
+from __future__ import annotations
+
+import itertools
+import re
+from dataclasses import dataclass, field
+
+from runk.core.kinds import names_thread
+from runk.core.kinds.limits import take_limits
+from runk.core.lengths import Reading, read_length
+from runk.core.lengths.tokens import UNITS
+from runk.core.refusals import Refused
+from runk.core.units import PageUnit
+
+_LONGEST = 9
+_MOST_DOUBTS = 3
+_NUMBERISH = re.compile(
+    r"^[#\d.(½¼¾⅛⅜⅝⅞Ø⌀-]|^(?:(?:no\.?|number)(?:\d|$)|letter$|m\d|g\d|\d*ba\d*$)", re.IGNORECASE
+)
+_INCHES = re.compile(r"\d/\d|\"|''|\bins?\b|\binch|\bthou\b|^#|letter", re.IGNORECASE)
+_BARE = re.compile(r"\d*[.,]?\d+|\d+[.,]?")
+
+
+@dataclass(frozen=True, slots=True)
+class Size:
+    """A size in the line.
+
+    Args:
+        start: Its first word.
+        end: The word after its last.
+        text: As it would be typed into a field.
+        reading: How it reads; None where it does not.
+        refused: Why it does not.
+        thread: Whether it is a thread's name.
+    """
+
+    start: int
+    end: int
+    text: str
+    reading: Reading | None = None
+    refused: Refused | None = None
+    thread: bool = False
+
+    @property
+    def mm(self) -> float | None:
+        """Its length, where it has one."""
+        return None if self.reading is None else float(self.reading.mm)
+
+
+@dataclass(frozen=True, slots=True)
+class Cutting:
+    """One way of cutting a line into words and sizes.
+
+    Args:
+        words: Every word.
+        sizes: In their order.
+        doubt: How far from the plain way it is: among equals the plainer is meant.
+        limits: Limits that were taken out of the line, as they would be typed.
+        has_limits: Whether there are limits in the line that were left in it.
+    """
+
+    words: tuple[str, ...]
+    sizes: tuple[Size, ...]
+    doubt: float = 0.0
+    limits: str = ""
+    has_limits: bool = False
+    at: dict[int, Size] = field(default_factory=dict)
+
+    def __post_init__(self) -> None:
+        self.at.update({size.start: size for size in self.sizes})
+
+
+def cuttings(words: list[str], page: PageUnit, metal_numbers: frozenset[str]) -> list[Cutting]:
+    """Every sensible way of cutting a line.
+
+    Args:
+        words: From :func:`~runk.ask.words.words_of`.
+        page: What a bare number means.
+        metal_numbers: Numbers that are names of metals: 303, 4140.
+    """
+    rest, limits = take_limits(words)
+    found = _every(words, page, metal_numbers, "", bool(limits))
+    return found + _every(rest, page, metal_numbers, limits, False) if limits else found
+
+
+def _every(
+    words: list[str], page: PageUnit, metal_numbers: frozenset[str], limits: str, left_in: bool
+) -> list[Cutting]:
+    lower = [w.lower() for w in words]
+    doubtful = [
+        at
+        for at in range(1, len(words) - 1)
+        if lower[at] == "in" and _BARE.fullmatch(words[at - 1]) and lower[at - 1] not in UNITS
+    ][:_MOST_DOUBTS]
+    found = []
+    for units in itertools.product((False, True), repeat=len(doubtful)):
+        apart = {at for at, unit in zip(doubtful, units, strict=True) if not unit}
+        plain = _cut(words, page, apart, metal_numbers)
+        # After a whole number "in" is more often a preposition; after a decimal, inches.
+        doubt = sum(
+            0.25 if unit == words[at - 1].isdigit() else 0.0
+            for at, unit in zip(doubtful, units, strict=True)
+        )
+        found.append(Cutting(tuple(words), plain, doubt, limits, left_in))
+        if page is PageUnit.MM and (inches := _bare_as_inches(plain, words)):
+            found.append(Cutting(tuple(words), inches[0], doubt + inches[1], limits, left_in))
+    return found
+
+
+def _cut(
+    words: list[str], page: PageUnit, apart: set[int], metal_numbers: frozenset[str]
+) -> tuple[Size, ...]:
+    found: list[Size] = []
+    at = 0
+    while at < len(words):
+        size = _size_at(words, at, page, apart, metal_numbers)
+        if size is not None:
+            found.append(size)
+            at = size.end
+        else:
+            at += 1
+    return tuple(found)
+
+
+def _size_at(
+    words: list[str], at: int, page: PageUnit, apart: set[int], metal_numbers: frozenset[str]
+) -> Size | None:
+    """The longest run of words from here that reads as a size."""
+    if not _NUMBERISH.match(words[at]):
+        return None
+    refused: Refused | None = None
+    alone = words[at].lower() in metal_numbers
+    last = min(len(words), at + _LONGEST)
+    for end in range(at + 1 if alone else last, at, -1):
+        run = words[at:end]
+        if end - 1 in apart or any(w.lower() in metal_numbers for w in run[1:]):
+            continue
+        text = " ".join(run)
+        pair = end == at + 2 and run[1].lower() != "fine" and names_thread(text)
+        if pair and not _longer_thread(words, at, end):
+            return Size(at, end, text, _reading(text, page), thread=True)
+        try:
+            reading = read_length(text, page)
+        except Refused as failed:
+            if end == at + 1:
+                refused = failed
+                if names_thread(text):
+                    return Size(at, end, text, thread=True)
+            continue
+        following = words[end].lower() if end < len(words) else ""
+        if end not in apart and _belongs(following):
+            # A unit or half a fraction left over means the size is broken.
+            return _broken(at, end + 1, f"{text} {words[end]}", page)
+        return Size(at, end, text, reading, thread=names_thread(text))
+    return Size(at, at + 1, words[at], None, refused)
+
+
+def _longer_thread(words: list[str], at: int, end: int) -> bool:
+    return end < len(words) and names_thread(" ".join(words[at : end + 1]))
+
+
+def _reading(text: str, page: PageUnit) -> Reading | None:
+    try:
+        return read_length(text, page)
+    except Refused:
+        return None
+
+
+def _belongs(word: str) -> bool:
+    return word in UNITS.keys() - {"in"} or re.fullmatch(r"[0-9]+/", word) is not None
+
+
+def _broken(start: int, end: int, text: str, page: PageUnit) -> Size:
+    try:
+        return Size(start, end, text, read_length(text, page))
+    except Refused as refused:
+        return Size(start, end, text, None, refused)
+
+
+def _bare_as_inches(
+    sizes: tuple[Size, ...], words: list[str]
+) -> tuple[tuple[Size, ...], float] | None:
+    """The same sizes with the bare numbers in inches, where something speaks for it."""
+    bare = [s for s in sizes if _BARE.fullmatch(s.text) and not s.thread]
+    if not bare or any(re.search(r"mm\b", s.text) for s in sizes):
+        return None
+    among = any(_INCHES.search(s.text) and not s.thread for s in sizes)
+    pointed = [s for s in bare if s.text.startswith((".", "0."))]
+    if not among and not any(s.text.startswith(".") for s in pointed):
+        return None
+    changed = tuple(
+        Size(s.start, s.end, f"{s.text} in", _reading(f"{s.text} in", PageUnit.MM))
+        if s in bare
+        else s
+        for s in sizes
+    )
+    # Beside inches a bare number is inches unless that is absurd.
+    return changed, -0.3

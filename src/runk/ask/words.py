@@ -1,0 +1,66 @@
+"""Cutting a line into words: spoken numbers written out, stops and question marks gone."""
+
+from __future__ import annotations
+
+import re
+
+from runk.core.lengths.spoken import written_out
+from runk.core.refusals import Refused
+
+LONGEST_LINE = 500
+EXAMPLE = "turn 22mm silver steel hss"
+
+FILLER = frozenset(
+    """
+    a an the of on in with at by for to into and please what which speed speeds should i
+    do my piece bar rod stock some using use is how fast feed work machine job it can you
+    me tell give need want size tool alike same that this its be through-put per as so
+    will would get from held holding one's just if when there are
+    """.split()  # noqa: SIM905
+)
+"""Words that carry nothing by themselves."""
+
+PARTS = frozenset(
+    """
+    cover cylinder shaft crankshaft piston flywheel wheel gland axle boss bush spindle nut
+    body casting block plate hole holes stud studs screw bolt end ends face sides side
+    part parts rod bearing bearings strip flange web crank pin pins valve chest pump lever
+    link bracket arm hub rim ring rings disc tube boiler frame bed bore register sleeve
+    liner head mandrel arbor slit oil steam stepped
+    """.split()  # noqa: SIM905
+)
+"""What the work is called: the noun after the verb is the part, and no holding."""
+
+# A weight's unit stands apart, so that its number can be read.
+_GLUED = re.compile(r"(?<=\d)(grams?|g|psi|bar|kpa|mpa|rpm|tpi|deg|degrees|flutes?|teeth)\b", re.I)
+_STOPS = re.compile(r",(?=\s|$)")
+
+
+def words_of(line: str) -> list[str]:
+    """The words of a line.
+
+    Args:
+        line: As typed.
+
+    Raises:
+        Refused: Nothing there, or far too much.
+
+    >>> words_of("Turn half inch brass, please!")
+    ['Turn', '1/2', 'inch', 'brass', ',', 'please']
+    """
+    if len(line) > LONGEST_LINE:
+        raise Refused(
+            f"That is {len(line)} characters; a question is at most {LONGEST_LINE}.",
+            suggest=EXAMPLE,
+        )
+    line = written_out(" ".join(line.split()))
+    line = _STOPS.sub(" , ", _GLUED.sub(r" \1", line))
+    words = [word.strip("?!;:") for word in line.split()]
+    words = [
+        w[:-1] if w.endswith(".") and not w[:-1].isdigit() and w.lower() != "no." else w
+        for w in words
+    ]
+    words = [w for w in words if w]
+    if not [w for w in words if w != ","]:
+        raise Refused("There is no question there yet.", suggest=EXAMPLE)
+    return words

@@ -1,0 +1,35 @@
+"""What a field of a question can be: each kind reads, bounds, says, finds and offers itself."""
+
+from runk.core.kinds.base import Kind, Option, Taken, Told
+from runk.core.kinds.choice import Choice, OneOf
+from runk.core.kinds.length import Length, Lengths, Place
+from runk.core.kinds.limits import Bounds, Limits
+from runk.core.kinds.number import Angle, Count, Number, Pressure, Temperature
+from runk.core.kinds.owned import OfMachine, OfMetal, OfMetals
+from runk.core.kinds.text import Text
+from runk.core.kinds.thread import OfThread, names_thread
+
+__all__ = [
+    "Angle",
+    "Bounds",
+    "Choice",
+    "Count",
+    "Kind",
+    "Length",
+    "Lengths",
+    "Limits",
+    "Number",
+    "OfMachine",
+    "OfMetal",
+    "OfMetals",
+    "OfThread",
+    "OneOf",
+    "Option",
+    "Place",
+    "Pressure",
+    "Taken",
+    "Temperature",
+    "Text",
+    "Told",
+    "names_thread",
+]
