@@ -9,6 +9,7 @@ import pytest
 from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.serving import Server
+from tests.browser.views import EVERY, go
 
 pytestmark = pytest.mark.browser
 
@@ -27,25 +28,9 @@ def phone(chromium: Browser, server: Server) -> Iterator[Page]:
     context.close()
 
 
-PAGES = [
-    ("/to-size", "Wind on"),
-    ("/practice", "Wind on"),
-    ("/holes", "centre drill"),
-    ("/holes/nearest", "Next above"),
-    ("/holes/depth", "in all"),
-    ("/holes/angled", "Drill so deep"),
-    ("/trays", "letter drills"),
-    ("/threads", "How near to breaking"),
-    ("/threads/die", "Clean every"),
-    ("/threads/cover", "Lifting the cover"),
-    ("/threads/which", "Likeliest"),
-]
-
-
 def test_nothing_runs_off_the_side_of_a_phone(phone: Page) -> None:
-    for address, says in PAGES:
-        phone.goto(address)
-        room(phone, says)
+    for address in EVERY:
+        go(phone, address)
         wide = phone.evaluate("document.documentElement.scrollWidth - window.innerWidth")
         assert wide <= 1, address
 
@@ -69,6 +54,7 @@ def test_a_reading_on_a_phone_by_the_pad(phone: Page) -> None:
 def test_a_thread_on_a_phone_by_the_pad(phone: Page) -> None:
     phone.goto("/threads/clearance")
     room(phone, "#26")
+    phone.get_by_role("button", name=re.compile("Change")).tap()
     field = phone.get_by_label("thread", exact=True)
     field.tap()
     pad = phone.get_by_role("group", name="Keys for a size")

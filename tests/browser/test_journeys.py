@@ -284,7 +284,7 @@ def test_which_metal_is_this(page: Page) -> None:
 
 
 def test_which_metals_may_run_together(page: Page) -> None:
-    page.goto("/metals")
+    page.goto("/metals/pair")
     expect(page.locator("#room")).to_contain_text("They may run")
     page.get_by_role("combobox", name="other metal").click()
     page.get_by_role("option", name="free-cutting brass").click()

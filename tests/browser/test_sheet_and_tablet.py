@@ -56,7 +56,7 @@ def test_the_sheet_is_cut_down_to_a_few_metals_and_printed(page: Page) -> None:
 
 
 def test_a_metal_of_ones_own_is_there_at_once(page: Page) -> None:
-    page.goto("/metals")
+    page.goto("/metals/figures")
     page.get_by_role("button", name="Copy gunmetal").click()
     page.get_by_label("Name").fill("brass")
     page.get_by_role("button", name="Save").click()
@@ -91,8 +91,9 @@ def test_the_tablet_signs_in_and_out(chromium: Browser, locked: Server) -> None:
     page.keyboard.press("Enter")
     expect(page.get_by_role("heading", name="The tablet by the lathe")).to_be_visible()
     expect(page.get_by_text(locked.url, exact=True)).to_be_visible()
-    code = page.get_by_role("img", name="QR code")
-    assert code.evaluate("e => e.complete && e.naturalWidth > 100")
+    page.wait_for_function(
+        "() => { const e = document.querySelector('img[alt*=\"QR\"]'); return e && e.complete && e.naturalWidth > 100 }"
+    )
     page.get_by_role("button", name="Sign out here").click()
     expect(page.get_by_label("Pass-phrase")).to_be_visible()
     page.reload()

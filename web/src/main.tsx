@@ -1,10 +1,9 @@
 import { QueryClientProvider } from '@tanstack/react-query';
-import { RouterProvider } from '@tanstack/react-router';
 import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { client } from './api/queries';
-import { router } from './router';
+import { App } from './App';
 import { showTheme } from './state/prefs';
 import './styles.css';
 
@@ -15,7 +14,7 @@ showTheme();
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={client}>
-      <RouterProvider router={router} />
+      <App />
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -85,7 +85,7 @@ def create_app(
         return {"runk": __version__}
 
     app.include_router(tablet.router(door, address))
-    pages.install(app, dist)
+    pages.install(app, dist, catalogue)
     openapi.install(app, catalogue)
     if door is not None:
         app.add_middleware(Locked, door=door)

@@ -34,6 +34,7 @@ class FieldOut(BaseModel):
     placeholder: str
     rules: bool
     own: bool
+    shared: str
 
 
 class ColumnOut(BaseModel):
@@ -99,6 +100,7 @@ def _field(calculator: AnyCalculator, name: str, kind: Kind) -> FieldOut:
         placeholder=kind.placeholder,
         rules=kind.rules,
         own=kind.own,
+        shared=kind.shared,
     )
 
 

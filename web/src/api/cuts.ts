@@ -1,5 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { type Schemas, call } from './client';
+import { keep } from './change';
 import { client, refusalOf } from './queries';
 
 export type Cut = Schemas['CutOut'];
@@ -24,10 +25,8 @@ export const useCut = (id: number) =>
     staleTime: 0,
   });
 
-async function keep(cut: Cut): Promise<void> {
-  // A look at the cut still under way is older than this, and would show it as it was.
-  await client.cancelQueries({ queryKey: ['cut', cut.id] });
-  client.setQueryData(['cut', cut.id], cut);
+async function keepCut(cut: Cut): Promise<void> {
+  await keep(['cut', cut.id], cut);
   void client.invalidateQueries({ queryKey: ['cuts'] });
 }
 
@@ -36,7 +35,7 @@ export function useCutAct(id: number) {
   return useMutation({
     mutationFn: ({ what, body }: { what: string; body: Record<string, unknown> }) =>
       call<Cut>('POST', `/cuts/${id}/${what}`, body),
-    onSuccess: keep,
+    onSuccess: keepCut,
     onError: (error) => {
       // Another window was first: show what it did before anything is sent again.
       if (refusalOf(error)?.status === 409) void client.invalidateQueries({ queryKey: ['cut', id] });
@@ -46,7 +45,7 @@ export function useCutAct(id: number) {
 
 export async function startCut(body: Record<string, unknown>): Promise<Cut> {
   const cut = await call<Cut>('POST', '/cuts', { keep_key: onceKey(), ...body });
-  await keep(cut);
+  await keepCut(cut);
   return cut;
 }
 
@@ -56,5 +55,5 @@ export async function throwCut(id: number): Promise<void> {
 }
 
 export async function fetchCutBack(id: number): Promise<void> {
-  await keep(await call<Cut>('POST', `/cuts/${id}/back`));
+  await keepCut(await call<Cut>('POST', `/cuts/${id}/back`));
 }

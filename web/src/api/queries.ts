@@ -1,15 +1,18 @@
 import { QueryClient, keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { Refusal, type Schemas, ServerGone, call } from './client';
-import type { Typed } from '../state/question';
+import { type Typed, learn } from '../state/question';
 
-export type Reply = Schemas['SpeedReply'];
+export type AnyReply = Schemas['AnyReply'];
+export type SpeedReply = Schemas['SpeedReply'];
 export type SpeedAnswer = Schemas['SpeedAnswerWire'];
 export type Figure = Schemas['FigureWire'];
 export type Caution = Schemas['CautionWire'];
 export type Calculator = Schemas['CalculatorOut'];
 export type FieldOut = Schemas['FieldOut'];
+export type Column = Schemas['ColumnOut'];
 export type Fan = Schemas['Fan'];
+export type Asked = Schemas['AskOut'];
 export type Shop = Schemas['ShopOut'];
 export type MachineOut = Schemas['MachineOut'];
 export type Machine = Schemas['Machine'];
@@ -35,7 +38,7 @@ const forever = { staleTime: Infinity };
 export const useCalculators = () =>
   useQuery({
     queryKey: ['calculators'],
-    queryFn: ({ signal }) => call<Calculator[]>('GET', '/calculators', undefined, signal),
+    queryFn: ({ signal }) => call<Calculator[]>('GET', '/calculators', undefined, signal).then(learn),
     ...forever,
   });
 
@@ -65,7 +68,7 @@ export const useEngines = () =>
   });
 
 /** The answer to a question as typed; the last good one stays while a new one is on its way. */
-export function useAnswer<R = Reply>(calculator: string, typed: Typed, unit: string) {
+export function useAnswer<R = AnyReply>(calculator: string, typed: Typed, unit: string) {
   return useQuery({
     queryKey: ['answer', calculator, typed, unit],
     queryFn: ({ signal }) => call<R>('POST', `/calc/${calculator}`, { ...typed, unit }, signal),

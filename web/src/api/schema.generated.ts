@@ -844,6 +844,8 @@ export interface components {
             required: boolean;
             /** Rules */
             rules: boolean;
+            /** Shared */
+            shared: string;
             /**
              * Widget
              * @enum {string}
@@ -1432,6 +1434,7 @@ export interface components {
             cutters: components["schemas"]["NearToolWire"][];
             does: string;
             drill_mm: components["schemas"]["FigureWire"];
+            mm: components["schemas"]["FigureWire"];
             name: string;
             off_mm: components["schemas"]["FigureWire"];
             reamers: components["schemas"]["NearToolWire"][];

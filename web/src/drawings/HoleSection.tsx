@@ -1,4 +1,7 @@
-import type { HoleAnswer, HoleStep } from '../api/holes';
+import type { Schemas } from '../api/client';
+
+type HoleAnswer = Schemas['HoleAnswerWire'];
+type HoleStep = Schemas['HoleStepWire'];
 
 interface Props {
   answer: HoleAnswer;

@@ -1,13 +1,15 @@
 import { useQuery, keepPreviousData } from '@tanstack/react-query';
-import { useNavigate } from '@tanstack/react-router';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { type Schemas, ServerGone, call } from '../api/client';
-import { type Reply, refusalOf } from '../api/queries';
-import { ROOM_OF, setQuestion, type Typed } from '../state/question';
+import { useLocation } from 'wouter';
+import { ServerGone, call } from '../api/client';
+import { type AnyReply, type Asked, type Calculator, refusalOf, useCalculators } from '../api/queries';
+import { pathOf } from '../house';
 import { usePrefs } from '../state/prefs';
+import { setQuestion } from '../state/question';
 import { Button } from './Button';
 import { Said } from './Said';
+import { columnsOf, inWords } from './described';
 
 const EXAMPLES = [
   'turn 22mm silver steel hss',
@@ -16,25 +18,27 @@ const EXAMPLES = [
   '7/64 + 20 thou in mm',
   'may brass run on stainless',
 ];
+
 /** One line in plain words; the answer as the room would give it, and the way there. */
-export default function Ask({ close }: { close: () => void }) {
+export function Ask({ close }: { close: () => void }) {
   const [line, setLine] = useState('');
   const { unit } = usePrefs();
-  const navigate = useNavigate();
+  const [, go] = useLocation();
+  const calculators = useCalculators();
   const asked = useQuery({
     queryKey: ['ask', line, unit],
-    queryFn: ({ signal }) => call<Schemas['AskOut']>('POST', '/ask', { line, unit }, signal),
+    queryFn: ({ signal }) => call<Asked>('POST', '/ask', { line, unit }, signal),
     enabled: line.trim() !== '',
     placeholderData: keepPreviousData,
   });
   const problem = refusalOf(asked.error);
   const shown = line.trim() && !problem ? asked.data : undefined;
-  const room = shown && ROOM_OF[shown.calculator];
 
   const open = () => {
-    if (!shown || !room) return;
-    setQuestion(shown.calculator, shown.typed as Typed);
-    void navigate({ to: room });
+    // What is shown may still be the answer to the line before.
+    if (!shown || asked.isPlaceholderData) return;
+    setQuestion(shown.calculator, shown.typed);
+    go(pathOf(calculators.data ?? [], shown.calculator));
     close();
   };
 
@@ -44,7 +48,7 @@ export default function Ask({ close }: { close: () => void }) {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-[10vh] left-1/2 z-50 max-h-[80vh] w-[min(94vw,46rem)] -translate-x-1/2 overflow-auto rounded-lg border border-line bg-card p-4 text-ink"
+          className="fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[min(94vw,48rem)] -translate-x-1/2 overflow-auto rounded-lg border border-line bg-card p-4 text-ink"
         >
           <Dialog.Title className="sr-only">Ask</Dialog.Title>
           <form
@@ -59,6 +63,12 @@ export default function Ask({ close }: { close: () => void }) {
                 autoFocus
                 value={line}
                 onChange={(event) => setLine(event.target.value)}
+                onKeyDown={(event) => {
+                  const other = event.altKey && shown?.others[Number(event.key) - 1];
+                  if (!other) return;
+                  event.preventDefault();
+                  setLine(other.line);
+                }}
                 placeholder="turn 22mm silver steel hss"
                 autoComplete="off"
                 spellCheck={false}
@@ -80,11 +90,22 @@ export default function Ask({ close }: { close: () => void }) {
               {asked.failureReason instanceof ServerGone && (
                 <p className="text-stop-edge">The server does not answer; trying again.</p>
               )}
-              {shown && <Answered reply={shown.reply as unknown as Reply} />}
+              {shown && <Answered calculators={calculators.data ?? []} reply={shown.reply} />}
+              {shown && shown.others.length > 0 && (
+                <ul aria-label="Or did you mean" className="mt-3 space-y-1">
+                  {shown.others.map((other, n) => (
+                    <li key={other.line}>
+                      <Button className="text-left" onClick={() => setLine(other.line)}>
+                        <span className="text-soft">Or:</span> {other.read_as} <kbd className="text-base text-soft">Alt {n + 1}</kbd>
+                      </Button>
+                    </li>
+                  ))}
+                </ul>
+              )}
             </div>
             <div className="mt-2 flex justify-end gap-2">
               <Button onClick={close}>Close</Button>
-              {room && (
+              {shown && (
                 <Button look="main" type="submit">
                   Open in the room ↵
                 </Button>
@@ -97,30 +118,24 @@ export default function Ask({ close }: { close: () => void }) {
   );
 }
 
-function Answered({ reply }: { reply: Reply }) {
+/** An answer in short: the headline, and the words that go with it. */
+function Answered({ calculators, reply }: { calculators: Calculator[]; reply: AnyReply }) {
+  const calculator = calculators.find((one) => one.name === reply.calculator);
+  const columns = calculator ? columnsOf(calculator, reply) : [];
+  const stop = reply.cautions.some((caution) => caution.word === 'Stop');
   return (
     <>
       <p className="text-soft">{reply.read_as}</p>
-      <p className="figures mt-1 text-3xl font-bold">{reply.headline}</p>
-      {reply.calculator === 'speed' && (
-        <p className="mt-1">
-          {reply.answer.explains} Feed {reply.answer.feed_mm_per_rev.shown}{' '}
-          {reply.answer.feed_mm_per_rev.unit}
-          {reply.answer.dial_divisions &&
-            `, wind on ${reply.answer.dial_divisions.shown} divisions of the ${reply.answer.dial_slide}`}
-          .
-        </p>
-      )}
-      {reply.calculator === 'identify' && (
-        <p className="mt-1">{(reply.answer as unknown as IdentifyAnswer).alike.join(', ')}</p>
-      )}
-      {reply.calculator === 'faults' && (
-        <p className="mt-1">{(reply.answer as unknown as FaultAnswer).first_check}</p>
-      )}
-      {reply.calculator === 'pair' && (
-        <p className="mt-1">{(reply.answer as unknown as PairAnswer).says}</p>
-      )}
-      {reply.calculator === 'length' && <LengthLine answer={reply.answer as unknown as LengthAnswer} />}
+      <p className={`figures mt-1 text-3xl font-bold ${stop ? 'text-stop-edge' : ''}`}>{reply.headline}</p>
+      {columns
+        .filter((column) => column.rank === 'says' || column.rank === 'big')
+        .filter((column) => inWords(reply.answer[column.name]) && !reply.headline.includes(inWords(reply.answer[column.name])))
+        .slice(0, 6)
+        .map((column) => (
+          <p key={column.name} className="mt-0.5">
+            <span className="text-soft">{column.label}:</span> {inWords(reply.answer[column.name])}
+          </p>
+        ))}
       {reply.cautions.map((caution) => (
         <p key={caution.about} className="mt-1">
           <strong className="font-semibold">
@@ -130,19 +145,5 @@ function Answered({ reply }: { reply: Reply }) {
         </p>
       ))}
     </>
-  );
-}
-
-type FaultAnswer = Schemas['FaultAnswerWire'];
-type IdentifyAnswer = Schemas['IdentifyAnswerWire'];
-type PairAnswer = Schemas['PairAnswerWire'];
-type LengthAnswer = Schemas['LengthAnswerWire'];
-
-function LengthLine({ answer }: { answer: LengthAnswer }) {
-  return (
-    <p className="mt-1">
-      {answer.thou.shown} thou. Nearest sixty-fourth {answer.nearest_64th}", off by{' '}
-      {answer.error_mm.shown} {answer.error_mm.unit}.
-    </p>
   );
 }

@@ -7,7 +7,7 @@ import { usePrefs } from '../state/prefs';
 import { offerUndo } from '../state/undo';
 import type { Typed } from '../state/question';
 import { Button } from './Button';
-import { removeItem } from './slate';
+import { removeItem } from '../api/slate';
 
 interface Props {
   calculator: string;

@@ -1,11 +1,14 @@
-import { useNavigate } from '@tanstack/react-router';
+import { useLocation } from 'wouter';
 import type { Schemas } from '../api/client';
-import { ROOM_OF, setQuestion } from '../state/question';
+import { useCalculators } from '../api/queries';
+import { pathOf } from '../house';
+import { setQuestion } from '../state/question';
 import { Button } from './Button';
 
 /** Where to go next, the question filled in: no number is carried by hand. */
 export function Links({ links }: { links: Schemas['LinkWire'][] }) {
-  const go = useNavigate();
+  const [, go] = useLocation();
+  const calculators = useCalculators();
   if (links.length === 0) return null;
   return (
     <div className="flex flex-wrap gap-2">
@@ -14,7 +17,7 @@ export function Links({ links }: { links: Schemas['LinkWire'][] }) {
           key={link.reason}
           onClick={() => {
             setQuestion(link.calculator, link.question);
-            void go({ to: ROOM_OF[link.calculator] ?? '/speeds' });
+            go(pathOf(calculators.data ?? [], link.calculator));
           }}
         >
           {link.reason} <span aria-hidden>→</span>

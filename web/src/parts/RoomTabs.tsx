@@ -1,22 +1,23 @@
-import { Link, type LinkProps } from '@tanstack/react-router';
+import { Link, useLocation } from 'wouter';
+import { useCalculators } from '../api/queries';
+import { placesOf } from '../house';
 
-interface Props {
-  label: string;
-  tabs: readonly { to: LinkProps['to']; name: string }[];
-}
-
-/** The questions of one room, side by side. */
-export function RoomTabs({ label, tabs }: Props) {
+/** The questions of one room, side by side; nothing where there is only one. */
+export function RoomTabs({ room }: { room: string }) {
+  const calculators = useCalculators();
+  const [path] = useLocation();
+  const tabs = placesOf(calculators.data ?? []).filter((place) => place.room === room && place.tab);
+  if (tabs.length < 2) return null;
   return (
-    <nav aria-label={label} className="flex flex-wrap gap-1">
+    <nav aria-label={`In ${room}`} className="flex gap-1 overflow-x-auto max-sm:-mx-3 max-sm:px-3 sm:flex-wrap">
       {tabs.map((tab) => (
         <Link
-          key={tab.name}
-          to={tab.to}
-          activeOptions={{ exact: true }}
-          className="inline-flex min-h-11 items-center rounded-md border border-line px-3 text-lg no-underline aria-[current=page]:border-mark aria-[current=page]:bg-mark-wash aria-[current=page]:font-semibold"
+          key={tab.path}
+          to={tab.path}
+          aria-current={path === tab.path ? 'page' : undefined}
+          className="inline-flex min-h-11 shrink-0 items-center rounded-md border border-line px-3 text-lg no-underline aria-[current=page]:border-mark aria-[current=page]:bg-mark-wash aria-[current=page]:font-semibold"
         >
-          {tab.name}
+          {tab.tab}
         </Link>
       ))}
     </nav>

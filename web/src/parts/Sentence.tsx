@@ -9,8 +9,6 @@ import { later } from './later';
 
 const NearestOwned = later(() => import('./NearestOwned'));
 
-const TYPED = ['length', 'lengths', 'metals', 'count', 'number', 'thread', 'pressure', 'text'];
-
 interface Readings {
   [field: string]: { echo: string; plain: boolean };
 }
@@ -23,7 +21,7 @@ interface Props {
   readings: Readings;
   problem: Problem | null;
   unit: string;
-  /** Options of the fields whose choices the workshop decides. */
+  /** What the workshop has of a kind: its metals, its machines. */
   options: Record<string, Option[]>;
   /** Told which length has the cursor. */
   touched?: (name: string) => void;
@@ -114,21 +112,21 @@ function word(props: Props, name: string, rulingKey: string): ReactNode {
   const field = props.calculator.fields.find((f) => f.name === name);
   if (!field) return name;
   const wrong = props.problem?.field === name;
-  if (TYPED.includes(field.kind)) {
+  if (field.widget !== 'chosen') {
     return (
       <TypedWord
         label={field.label}
         value={props.typed[name] ?? ''}
         placeholder={props.words[name] || field.placeholder}
         wrong={wrong}
-        unit={field.kind.startsWith('length') ? props.unit : ''}
-        pad={field.kind.startsWith('length') || field.kind === 'thread'}
+        unit={field.in_page_unit && field.kind !== 'pressure' ? props.unit : ''}
+        pad={field.widget === 'size'}
         onChange={(value) => props.change({ [name]: value })}
         onFocus={() => props.touched?.(field.kind === 'length' ? name : '')}
       />
     );
   }
-  const options = props.options[name] ?? optionsOf(field, rulingKey);
+  const options = props.options[field.kind] ?? optionsOf(field, rulingKey);
   const value = props.typed[name] || field.default || '';
   const chosen = options.find((o) => o.key === value || o.label === (value || props.words[name]));
   return (

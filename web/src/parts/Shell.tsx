@@ -1,59 +1,60 @@
-import { Link, Outlet, useRouterState } from '@tanstack/react-router';
-import { Suspense, useCallback, useEffect, useState } from 'react';
+import { type ReactNode, Suspense, useCallback, useEffect } from 'react';
+import { flushSync } from 'react-dom';
+import { useLocation } from 'wouter';
 import { useCalculators, useServerGone } from '../api/queries';
+import { placeAt, placesOf } from '../house';
+import { closeOver, openOver, useOver } from '../state/dialog';
 import { useLocked } from '../state/door';
 import { useKey } from '../state/keys';
+import { useNotice, tell } from '../state/notice';
 import { isDark, setPrefs, usePrefs } from '../state/prefs';
 import { pinBareNumbers } from '../state/question';
+import { Ask } from './Ask';
 import { Button } from './Button';
+import { PhoneBar } from './PhoneBar';
+import { Rule } from './Rule';
 import { Undo } from './Undo';
 import { later } from './later';
 
-const Ask = later(() => import('./Ask'));
 const SignIn = later(() => import('./SignIn'));
 const Help = later(() => import('./Help'));
 
-const ROOMS = [
-  { to: '/speeds', name: 'Speeds', also: '/sheet' },
-  { to: '/to-size', name: 'To size', also: '/practice' },
-  { to: '/holes', name: 'Holes', also: '/trays' },
-  { to: '/threads', name: 'Threads' },
-  { to: '/faults', name: 'Faults' },
-  { to: '/metals', name: 'Metals' },
-  { to: '/slate', name: 'Slate' },
-  { to: '/workshop', name: 'Workshop' },
-] as const;
+/** Within the key press: from that moment no key belongs to the room behind. */
+function ask(): void {
+  flushSync(() => openOver('ask'));
+}
 
-/** The page around every room: navigation on a steel rule, Ask, units, light. */
-export function Shell() {
-  const path = useRouterState({ select: (state) => state.location.pathname });
+/** The page around every room: the rule, Ask, units, light. */
+export function Shell({ children }: { children: ReactNode }) {
+  const [path] = useLocation();
   const prefs = usePrefs();
-  const [asking, setAsking] = useState(false);
-  const [helping, setHelping] = useState(false);
+  const over = useOver();
   const gone = useServerGone();
   const locked = useLocked();
+  const notice = useNotice();
   const calculators = useCalculators();
+  const places = placesOf(calculators.data ?? []);
+  const here = placeAt(places, path);
   const chooseUnit = (unit: 'mm' | 'inch') => {
     if (unit === prefs.unit) return;
-    for (const { name, fields } of calculators.data ?? []) {
-      const lengths = fields.filter((f) => f.kind.startsWith('length')).map((f) => f.name);
-      pinBareNumbers(name, lengths, prefs.unit);
-    }
+    pinBareNumbers(prefs.unit);
     setPrefs({ unit });
   };
 
-  useKey('/', useCallback(() => setAsking(true), []));
-  useKey('?', useCallback(() => setHelping(true), []));
+  useKey('/', ask);
+  useKey('?', useCallback(() => openOver('help'), []));
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
         event.preventDefault();
-        setAsking(true);
+        ask();
       }
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
+  // What was open belonged to the room that was left.
+  useEffect(() => closeOver(), [path]);
 
   return (
     <>
@@ -61,41 +62,13 @@ export function Shell() {
         To the room
       </a>
       <header className="bg-card">
-        <div className="mx-auto flex max-w-[1400px] flex-wrap items-center gap-x-4 px-3 pt-2 sm:px-6">
+        <div className="mx-auto flex max-w-[1400px] items-center gap-x-4 px-3 pt-2 sm:px-6">
           <span className="text-2xl font-semibold">Runk</span>
-          <nav aria-label="Rooms" className="order-last flex w-full flex-wrap sm:order-none sm:w-auto">
-            {ROOMS.map((room) => {
-              const here = path.startsWith(room.to) || ('also' in room && path.startsWith(room.also));
-              return (
-                <Link
-                  key={room.to}
-                  to={room.to}
-                  aria-current={here ? 'page' : undefined}
-                  className={`relative flex min-h-12 items-center px-3 text-lg no-underline max-sm:px-1.5 max-sm:text-base ${
-                    here ? 'font-semibold text-ink' : 'font-medium text-soft hover:text-ink'
-                  }`}
-                >
-                  {room.name}
-                  {here && (
-                    <span
-                      aria-hidden
-                      className="absolute -bottom-0.5 left-1/2 h-2.5 w-5 -translate-x-1/2 bg-mark [clip-path:polygon(0_100%,50%_0,100%_100%)]"
-                    />
-                  )}
-                </Link>
-              );
-            })}
-          </nav>
-          <div className="ml-auto flex items-center gap-2">
-            <Button
-              onClick={() => setAsking(true)}
-              className="text-soft lg:w-72 lg:justify-between"
-              aria-keyshortcuts="Control+K"
-            >
-              <span>
-                Ask<span className="hidden lg:inline">: turn 22mm silver steel</span>
-              </span>
-              <kbd className="hidden text-base lg:inline">Ctrl K</kbd>
+          <span className="truncate text-xl text-soft sm:hidden">{here?.room}</span>
+          <Rule places={places} here={here} />
+          <div className="ml-auto flex shrink-0 items-center gap-2">
+            <Button onClick={ask} className="text-soft max-sm:hidden" aria-keyshortcuts="Control+K">
+              Ask <kbd className="text-base max-lg:hidden">Ctrl K</kbd>
             </Button>
             <div role="group" aria-label="Unit of a bare number" className="flex">
               {(['mm', 'inch'] as const).map((unit) => (
@@ -116,7 +89,7 @@ export function Shell() {
             >
               {isDark(prefs) ? '☀' : '☾'}
             </Button>
-            <Button aria-label="Keys and help" onClick={() => setHelping(true)} className="max-sm:hidden">
+            <Button aria-label="Keys and help" onClick={() => openOver('help')} className="max-sm:hidden">
               ?
             </Button>
           </div>
@@ -130,16 +103,24 @@ export function Shell() {
           <code>make demo</code> or <code>runk serve</code>.
         </p>
       )}
-      <main id="room" className="mx-auto max-w-[1400px] px-3 py-4 sm:px-6">
-        <Suspense fallback={<p className="py-10 text-soft">Fetching the room …</p>}>
-          {locked ? <SignIn /> : <Outlet />}
-        </Suspense>
+      {notice && (
+        <p role="alert" className="flex items-center justify-between bg-stop px-6 py-2 text-stop-ink">
+          {notice}
+          <Button onClick={() => tell('')}>Read</Button>
+        </p>
+      )}
+      <main id="room" className="mx-auto max-w-[1400px] px-3 py-4 max-sm:pb-24 sm:px-6">
+        <Suspense fallback={<Fetching />}>{locked ? <SignIn /> : children}</Suspense>
       </main>
-      <Suspense>
-        {asking && !locked && <Ask close={() => setAsking(false)} />}
-        {helping && <Help close={() => setHelping(false)} />}
-      </Suspense>
+      {!locked && <PhoneBar places={places} here={here} ask={ask} />}
+      {over === 'ask' && !locked && <Ask close={closeOver} />}
+      <Suspense>{over === 'help' && <Help close={closeOver} />}</Suspense>
       <Undo />
     </>
   );
+}
+
+/** While a room is on its way. */
+export function Fetching() {
+  return <p className="py-10 text-soft">Fetching the room …</p>;
 }

@@ -1,11 +1,12 @@
-import { useNavigate } from '@tanstack/react-router';
+import { Link, useLocation } from 'wouter';
 import { useEffect, useState } from 'react';
-import { type SlateItem, refusalOf, useEngines, useSlate } from '../api/queries';
+import { type SlateItem, refusalOf, useCalculators, useEngines, useSlate } from '../api/queries';
 import { setPrefs } from '../state/prefs';
-import { ROOM_OF, setQuestion, type Typed } from '../state/question';
+import { setQuestion, type Typed } from '../state/question';
+import { pathOf } from '../house';
 import { offerUndo } from '../state/undo';
 import { Button } from './Button';
-import { changeItem, removeItem, reorderItems, restoreItem } from './slate';
+import { changeItem, moveItem, removeItem, restoreItem } from '../api/slate';
 
 const SHORT = 6;
 
@@ -23,10 +24,7 @@ export function SlateList({ short = false }: { short?: boolean }) {
   }
   const shown = short ? items.slice(0, SHORT) : items;
   const move = (index: number, by: number) => {
-    const order = items.map((i) => i.id);
-    const [taken] = order.splice(index, 1);
-    order.splice(index + by, 0, taken!);
-    void reorderItems(order);
+    void moveItem(items, index, by);
   };
   return (
     <>
@@ -43,9 +41,9 @@ export function SlateList({ short = false }: { short?: boolean }) {
       </ul>
       {short && items.length > SHORT && (
         <p className="py-2">
-          <a href="/slate" className="underline">
+          <Link to="/slate" className="underline">
             All {items.length} on the slate
-          </a>
+          </Link>
         </p>
       )}
     </>
@@ -60,13 +58,14 @@ interface ItemProps {
 }
 
 function Item({ item, short, up, down }: ItemProps) {
-  const navigate = useNavigate();
+  const [, go] = useLocation();
+  const calculators = useCalculators();
   const [ticked, setTicked] = useState(item.ticked);
   useEffect(() => setTicked(item.ticked), [item.ticked]);
   const reopen = () => {
     setPrefs({ unit: item.page_unit === 'inch' ? 'inch' : 'mm' });
     setQuestion(item.calculator, asText(item.question));
-    void navigate({ to: ROOM_OF[item.calculator] ?? '/speeds' });
+    go(pathOf(calculators.data ?? [], item.calculator));
   };
   const remove = async () => {
     await removeItem(item.id);

@@ -1,4 +1,4 @@
-import { useCallback } from 'react';
+import { type ReactNode, useCallback } from 'react';
 import type { Figure } from '../api/queries';
 import { setPrefs, usePrefs } from '../state/prefs';
 import { useKey } from '../state/keys';
@@ -16,7 +16,7 @@ export function stepsOf(figures: (Figure | null | undefined)[]): Step[] {
 }
 
 /** The working, open or folded: formula, numbers put in, why, and where each came from. */
-export function Working({ steps }: { steps: Step[] }) {
+export function Working({ steps, children }: { steps: Step[]; children?: ReactNode }) {
   const { working, keys } = usePrefs();
   const toggle = useCallback(() => setPrefs({ working: !working }), [working]);
   useKey('w', toggle);
@@ -29,6 +29,7 @@ export function Working({ steps }: { steps: Step[] }) {
           {keys && <kbd className="text-base text-soft">W</kbd>}
         </Button>
       </div>
+      {working && children}
       {working && (
         <ol className="mt-1">
           {steps.map((step) => (

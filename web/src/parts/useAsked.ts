@@ -1,17 +1,17 @@
 import { useMemo } from 'react';
-import { refusalOf, useAnswer, useCalculators, useMetals, useShop } from '../api/queries';
+import { type Calculator, refusalOf, useAnswer, useMetals, useShop } from '../api/queries';
 import { useLastGood } from '../state/lastGood';
 import { usePrefs } from '../state/prefs';
 import { useQuestion } from '../state/question';
 
 /** A calculator's question as typed, its last good answer, and what stands in the way. */
-export function useAsked<R extends { words: Record<string, string> }>(name: string) {
+export function useAsked(calculator: Calculator) {
+  const { name } = calculator;
   const { unit } = usePrefs();
   const [typed, change] = useQuestion(name);
-  const calculators = useCalculators();
   const metals = useMetals();
   const shop = useShop();
-  const answer = useAnswer<R>(name, typed, unit);
+  const answer = useAnswer(name, typed, unit);
   const reply = useLastGood(answer.data);
   const options = useMemo(() => {
     const named = (metals.data ?? []).map((m) => ({ key: m.key, label: m.name }));
@@ -19,9 +19,8 @@ export function useAsked<R extends { words: Record<string, string> }>(name: stri
       key: machine.key,
       label: machine.name,
     }));
-    return { metal: named, other: named, stud_metal: named, machine };
+    return { metal: named, machine } as Record<string, typeof named>;
   }, [metals.data, shop.data]);
-  const calculator = calculators.data?.find((c) => c.name === name);
   const problem = refusalOf(answer.error);
   return { unit, typed, change, calculator, reply, problem, options, fetching: answer.isFetching };
 }

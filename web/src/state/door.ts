@@ -1,24 +1,8 @@
-import { useSyncExternalStore } from 'react';
+import { createStore } from './store';
 
 /** Whether the server wants the pass-phrase before it answers anything. */
-let locked = false;
-const watchers = new Set<() => void>();
+const locked = createStore(false);
 
-function set(next: boolean): void {
-  if (locked === next) return;
-  locked = next;
-  watchers.forEach((watcher) => watcher());
-}
-
-export const lock = () => set(true);
-export const unlock = () => set(false);
-
-export function useLocked(): boolean {
-  return useSyncExternalStore(
-    (watcher) => {
-      watchers.add(watcher);
-      return () => watchers.delete(watcher);
-    },
-    () => locked,
-  );
-}
+export const lock = () => locked.set(true);
+export const unlock = () => locked.set(false);
+export const useLocked = locked.use;

@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { createStore } from './store';
 
 /** What this browser remembers: nothing here is the shop's, all of it the reader's. */
 export interface Prefs {
@@ -10,8 +10,6 @@ export interface Prefs {
 
 const KEY = 'runk.prefs';
 const FIRST: Prefs = { unit: 'mm', theme: 'auto', keys: true, working: true };
-const watchers = new Set<() => void>();
-
 export function remembered<T>(key: string, first: T): T {
   try {
     const text = localStorage.getItem(key);
@@ -29,24 +27,15 @@ export function remember(key: string, value: unknown): void {
   }
 }
 
-let now: Prefs = { ...FIRST, ...remembered(KEY, {}) };
+const prefs = createStore<Prefs>({ ...FIRST, ...remembered(KEY, {}) });
 
 export function setPrefs(change: Partial<Prefs>): void {
-  now = { ...now, ...change };
-  remember(KEY, now);
+  prefs.set({ ...prefs.get(), ...change });
+  remember(KEY, prefs.get());
   showTheme();
-  watchers.forEach((watcher) => watcher());
 }
 
-export function usePrefs(): Prefs {
-  return useSyncExternalStore(
-    (watcher) => {
-      watchers.add(watcher);
-      return () => watchers.delete(watcher);
-    },
-    () => now,
-  );
-}
+export const usePrefs = prefs.use;
 
 const night = window.matchMedia('(prefers-color-scheme: dark)');
 
@@ -55,7 +44,7 @@ export function isDark(prefs: Prefs): boolean {
 }
 
 export function showTheme(): void {
-  document.documentElement.dataset.theme = isDark(now) ? 'dark' : 'light';
+  document.documentElement.dataset.theme = isDark(prefs.get()) ? 'dark' : 'light';
 }
 
 night.addEventListener('change', showTheme);

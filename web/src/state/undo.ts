@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { createStore } from './store';
 
 /** Something just done that can be taken back. */
 export interface Undoable {
@@ -6,20 +6,7 @@ export interface Undoable {
   undo: () => Promise<unknown> | void;
 }
 
-let last: Undoable | null = null;
-const watchers = new Set<() => void>();
+const last = createStore<Undoable | null>(null);
 
-export function offerUndo(done: Undoable | null): void {
-  last = done;
-  watchers.forEach((watcher) => watcher());
-}
-
-export function useUndo(): Undoable | null {
-  return useSyncExternalStore(
-    (watcher) => {
-      watchers.add(watcher);
-      return () => watchers.delete(watcher);
-    },
-    () => last,
-  );
-}
+export const offerUndo = last.set;
+export const useUndo = last.use;

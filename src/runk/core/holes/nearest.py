@@ -95,12 +95,14 @@ class NearTool:
 class NearestAnswer:
     """The nearest owned, then above and below in every series there is.
 
+    ``drill_mm`` is what it measures, and ``mm`` the same under the name every tool has.
     ``wanted_mm`` is the size the drill should have for that purpose. ``cutters`` are end mills
     of nearly that size; ``reamers`` make a different but honest size.
     """
 
     name: Annotated[str, Show("Take", Rank.BIG)]
     drill_mm: Annotated[Figure, Show("Its size")]
+    mm: Annotated[Figure, Show("It measures", Rank.FOLDED)]
     off_mm: Annotated[Figure, Show("Off the size wanted")]
     does: Annotated[str, Show("That is", Rank.SAYS)]
     wanted_mm: Annotated[Figure, Show("The size wanted for it")]
@@ -195,6 +197,7 @@ def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
     return NearestAnswer(
         name=best.name,
         drill_mm=best.mm,
+        mm=best.mm,
         off_mm=best.off_mm,
         does=best.does,
         wanted_mm=wanted,

@@ -53,7 +53,9 @@ class DieQuestion:
     """
 
     thread: Annotated[Thread, THREAD_FIELD]
-    metal: Annotated[str, OfMetal("metal", placeholder="mild steel")] = "mild-steel"
+    metal: Annotated[
+        str, OfMetal("metal", shared="metal of the screw", placeholder="mild steel")
+    ] = "mild-steel"
     long: Annotated[
         Fraction | None,
         Length(

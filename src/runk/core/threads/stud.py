@@ -43,11 +43,17 @@ class StudQuestion:
 
     thread: Annotated[Thread, THREAD_FIELD]
     metal: Annotated[
-        str, OfMetal("metal it stands in", before=("in", "into", "for"), placeholder="cast iron")
+        str,
+        OfMetal(
+            "metal it stands in",
+            before=("in", "into", "for"),
+            shared="metal tapped",
+            placeholder="cast iron",
+        ),
     ] = "grey-iron"
-    stud_metal: Annotated[str, OfMetal("metal of the stud", placeholder="mild steel")] = (
-        "mild-steel"
-    )
+    stud_metal: Annotated[
+        str, OfMetal("metal of the stud", shared="metal of the screw", placeholder="mild steel")
+    ] = "mild-steel"
     cover: Annotated[
         Fraction | None,
         Length(

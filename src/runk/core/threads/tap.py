@@ -64,7 +64,9 @@ class TapQuestion:
     """
 
     thread: Annotated[Thread, THREAD_FIELD]
-    metal: Annotated[str, OfMetal("metal", placeholder="mild steel")] = "mild-steel"
+    metal: Annotated[str, OfMetal("metal", shared="metal tapped", placeholder="mild steel")] = (
+        "mild-steel"
+    )
     deep: Annotated[
         Fraction | None,
         Length(

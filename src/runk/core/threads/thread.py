@@ -16,7 +16,7 @@ from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
 ALIKE_SIZE, ALIKE_PITCH = 0.035, 0.045
-THREAD_FIELD = OfThread("thread", principal=True, placeholder="M4, 2BA or 1/4x40")
+THREAD_FIELD = OfThread("thread", principal=True, shared="thread", placeholder="M4, 2BA or 1/4x40")
 
 
 @dataclass(frozen=True, slots=True)

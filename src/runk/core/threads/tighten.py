@@ -45,7 +45,9 @@ class TightenQuestion:
     """
 
     thread: Annotated[Thread, THREAD_FIELD]
-    metal: Annotated[str, OfMetal("metal of the stud", placeholder="mild steel")] = "mild-steel"
+    metal: Annotated[
+        str, OfMetal("metal of the stud", shared="metal of the screw", placeholder="mild steel")
+    ] = "mild-steel"
     share: Annotated[
         float | None,
         Number(

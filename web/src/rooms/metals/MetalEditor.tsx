@@ -46,7 +46,7 @@ export function MetalEditor({ from, like, copy, close }: Props) {
         void send(from.version);
       }}
     >
-      <h2 className="text-3xl font-semibold">{copy ? `A metal like ${from.name}` : `Change ${from.name}`}</h2>
+      <h1 className="text-3xl font-semibold">{copy ? `A metal like ${from.name}` : `Change ${from.name}`}</h1>
       <p className="text-soft">A box left blank keeps the figure of {like.name}. What you type is marked as yours.</p>
       <div className="grid gap-3 sm:grid-cols-3">
         <Box label="Name" value={name} wrong={wrong === 'name'} onChange={setName} />

@@ -1,102 +1,127 @@
-import type { Schemas } from '../../api/client';
-import { Cautions } from '../../parts/Cautions';
-import { KeepButton } from '../../parts/KeepButton';
-import { Question } from '../../parts/Question';
-import { Working, stepsOf } from '../../parts/Working';
-import { useAsked } from '../../parts/useAsked';
-import { Candidates } from './Candidates';
-import { MetalList } from './MetalList';
+import { useState } from 'react';
+import { call } from '../../api/client';
+import { type Metal, client, useMetals } from '../../api/queries';
+import { Button } from '../../parts/Button';
+import { RoomTabs } from '../../parts/RoomTabs';
+import { offerUndo } from '../../state/undo';
+import { MetalEditor } from './MetalEditor';
 
-type IdentifyReply = Schemas['IdentifyReply'];
-type PairReply = Schemas['PairReply'];
+/** Figures that have a column of their own, with its short heading. */
+const COLUMNS: Record<string, string> = {
+  hss_m_min: 'HSS m/min',
+  carbide_m_min: 'Carbide m/min',
+  kc11_n_per_mm2: 'kc1.1 N/mm²',
+  e_gpa: 'E GPa',
+  rm_n_per_mm2: 'Rm N/mm²',
+  expansion_um_per_m_k: 'Expansion µm/m·K',
+  density_g_cm3: 'Density g/cm³',
+};
+const WIDE_ONLY = new Set(['kc11_n_per_mm2', 'e_gpa', 'rm_n_per_mm2', 'expansion_um_per_m_k']);
 
-/** Which metal is this, and which may run on which. */
+/** Every metal the sums know, the shipped ones and one's own, each figure with who says so. */
 export default function MetalsRoom() {
+  const metals = useMetals();
+  const [editing, setEditing] = useState<{ from: Metal; copy: boolean } | null>(null);
+  const all = metals.data ?? [];
+  const likeOf = (metal: Metal) => all.find((m) => m.key === (metal.own?.like ?? metal.key)) ?? metal;
+  const remove = async (metal: Metal) => {
+    await call('DELETE', `/metals/${metal.key}`);
+    await client.invalidateQueries();
+    offerUndo({
+      says: `${metal.name} taken out`,
+      undo: () => call('POST', `/metals/${metal.key}/back`).then(() => client.invalidateQueries()),
+    });
+  };
+  if (editing) {
+    const { from, copy } = editing;
+    return <MetalEditor from={from} like={likeOf(from)} copy={copy} close={() => setEditing(null)} />;
+  }
+  const sorted = [...all.filter((m) => m.own), ...all.filter((m) => !m.own)];
   return (
-    <div className="grid gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1.6fr)_minmax(20rem,1fr)]">
-      <Identify />
-      <Pair />
-      <div className="lg:col-span-2">
-        <MetalList />
-      </div>
-    </div>
-  );
-}
-
-function Identify() {
-  const asked = useAsked<IdentifyReply>('identify');
-  const { unit, typed, calculator, reply, problem } = asked;
-  if (!calculator) return <p className="py-10 text-soft">Fetching the room …</p>;
-  const answer = reply?.answer;
-  return (
-    <section className="min-w-0 space-y-4" aria-labelledby="which">
-      <h1 id="which" className="text-3xl font-semibold">
-        Which metal is this?
+    <section aria-labelledby="metals-list" className="min-w-0 space-y-3">
+      <RoomTabs room="Metals" />
+      <h1 id="metals-list" className="text-3xl font-semibold">
+        The metals
       </h1>
-      <p className="text-soft">Weigh an offcut, measure it, try a magnet and file a spot.</p>
-      <Question asked={asked} readings={reply?.readings ?? {}} />
-      {answer && reply && (
-        <div
-          className={`settles space-y-4 ${problem ? 'opacity-40' : ''}`}
-          aria-live="polite"
-          inert={Boolean(problem)}
-        >
-          <div className="rounded-lg bg-plate p-5 text-plate-ink ring-1 ring-plate-line">
-            <p className="text-plate-soft">It is</p>
-            <p className="text-6xl leading-tight font-semibold max-sm:text-4xl">{answer.verdict}</p>
-            {answer.alike.length > 1 && <p className="mt-1 text-xl">{answer.alike.join(', ')}</p>}
-            <p className="mt-2 text-plate-soft">
-              <span className="figures text-2xl font-bold text-plate-ink">
-                {answer.density_g_per_cm3.shown}
-              </span>{' '}
-              {answer.density_g_per_cm3.unit}, known to about {answer.error_percent.shown} %
-            </p>
-            {answer.next_test && <p className="mt-2">{answer.next_test}</p>}
-          </div>
-          <Cautions cautions={reply.cautions} />
-          <Candidates candidates={answer.candidates} />
-          <KeepButton calculator="identify" typed={typed} unit={unit} ready={!problem} />
-          <Working
-            steps={stepsOf([answer.volume_cm3, answer.density_g_per_cm3, answer.error_percent])}
-          />
-        </div>
-      )}
+      <p className="text-soft">
+        Copy one to put in figures of your own: from a supplier’s sheet, or what your shop has learned. Yours are
+        used everywhere.
+      </p>
+      <table className="mt-2 w-full">
+        <thead>
+          <tr className="border-b-2 border-strong text-left align-bottom text-soft">
+            <th scope="col" className="py-1 pr-3 font-medium">
+              Metal
+            </th>
+            {Object.entries(COLUMNS).map(([name, heading]) => (
+              <th
+                key={name}
+                scope="col"
+                className={`py-1 pr-3 text-right font-medium ${WIDE_ONLY.has(name) ? 'max-lg:hidden' : 'max-sm:hidden'}`}
+              >
+                {heading}
+              </th>
+            ))}
+            <th scope="col" className="py-1 pr-3 font-medium max-lg:hidden">
+              Magnet
+            </th>
+            <th scope="col">
+              <span className="sr-only">Change</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {sorted.map((metal) => (
+            <tr key={metal.key} className="border-b border-line">
+              <th scope="row" className="py-1 pr-3 text-left font-semibold">
+                {metal.name}
+                {metal.own && <Mine />}
+                <span className="block font-normal text-soft">
+                  {metal.designation || (metal.own ? `like ${likeOf(metal).name}` : '')}
+                </span>
+              </th>
+              {metal.figures
+                .filter((figure) => COLUMNS[figure.name])
+                .map((figure) => (
+                  <td
+                    key={figure.name}
+                    className={`figures pr-3 text-right text-base ${WIDE_ONLY.has(figure.name) ? 'max-lg:hidden' : 'max-sm:hidden'}`}
+                  >
+                    {figure.value}
+                    {figure.source.tag === 'yours' && <Mine />}
+                  </td>
+                ))}
+              <td className="pr-3 max-lg:hidden">{metal.magnet}</td>
+              <td className="text-right whitespace-nowrap">
+                <Button look="quiet" aria-label={`Copy ${metal.name}`} onClick={() => setEditing({ from: metal, copy: true })}>
+                  Copy
+                </Button>
+                {metal.own && (
+                  <>
+                    <Button
+                      look="quiet"
+                      aria-label={`Change ${metal.name}`}
+                      onClick={() => setEditing({ from: metal, copy: false })}
+                    >
+                      Change
+                    </Button>
+                    <Button look="quiet" aria-label={`Take out ${metal.name}`} onClick={() => void remove(metal)}>
+                      ✕
+                    </Button>
+                  </>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2 text-soft">
+        Figures without a mark are handbook ranges quoted from memory; the working of every answer names each.
+      </p>
     </section>
   );
 }
 
-function Pair() {
-  const asked = useAsked<PairReply>('pair');
-  const { calculator, reply } = asked;
-  if (!calculator) return null;
-  const answer = reply?.answer;
-  return (
-    <section className="min-w-0 space-y-4" aria-labelledby="pair">
-      <h2 id="pair" className="text-3xl font-semibold">
-        May these run together?
-      </h2>
-      <Question asked={asked} readings={reply?.readings ?? {}} />
-      {answer && (
-        <div
-          aria-live="polite"
-          className={`rounded-lg border-l-8 p-4 ${
-            answer.verdict === 'run'
-              ? 'border-mark bg-mark-wash'
-              : answer.verdict === 'no'
-                ? 'border-stop-edge bg-stop text-stop-ink'
-                : 'border-straw-edge bg-straw text-straw-ink'
-          }`}
-        >
-          <p className="text-4xl font-semibold">{answer.title}</p>
-          <p className="mt-1 text-xl">{answer.says}</p>
-          {answer.between && (
-            <p className="mt-1">
-              Between them: <strong className="font-semibold">{answer.between}</strong>.
-            </p>
-          )}
-          <p className="mt-2">{answer.source}</p>
-        </div>
-      )}
-    </section>
-  );
+function Mine() {
+  return <span className="ml-1 rounded bg-mark-wash px-1 font-words text-base font-medium text-mark">mine</span>;
 }

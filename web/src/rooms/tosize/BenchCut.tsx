@@ -4,6 +4,7 @@ import type { Cut, useCutAct } from '../../api/cuts';
 import { Button } from '../../parts/Button';
 import { split } from './NextPlate';
 import { touched } from '../../parts/usePad';
+import { useKey } from '../../state/keys';
 import { ReadingField } from './ReadingField';
 
 interface Props {
@@ -20,6 +21,7 @@ const DARK = 'border-plate-line bg-plate! px-5 py-3 text-2xl text-plate-ink!';
 /** The next thing alone on the screen, read from two metres, with one field and one undo. */
 export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) {
   const field = useRef<HTMLInputElement>(null);
+  useKey('g', gauge, 'bench');
   const [verb, big] = split(cut.answer.next_says);
   return (
     <Dialog.Root open onOpenChange={(open) => !open && close()}>
@@ -48,11 +50,11 @@ export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) 
               ))}
           </div>
           <div className="rounded-lg bg-paper p-3 text-ink">
-            <ReadingField cut={cut} act={act} unit={unit} field={field} />
+            <ReadingField cut={cut} act={act} unit={unit} field={field} gauge={cut.simulated ? gauge : undefined} />
           </div>
           <div className="mt-3 flex flex-wrap justify-between gap-3">
             <Button className={DARK} onClick={close}>Close</Button>
-            {cut.simulated && <Button className={DARK} onClick={gauge}>Read the gauge</Button>}
+            {cut.simulated && <Button className={DARK} onClick={gauge}>Read the gauge <kbd className="text-base text-plate-soft">G</kbd></Button>}
             <Button className={DARK} onClick={undo} disabled={cut.undoes === null}>Undo the last</Button>
           </div>
         </Dialog.Content>

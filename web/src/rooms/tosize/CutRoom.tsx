@@ -1,5 +1,5 @@
-import { Link, useParams } from '@tanstack/react-router';
-import { Suspense, useCallback, useRef, useState } from 'react';
+import { Link, useParams } from 'wouter';
+import { Suspense, useCallback, useRef } from 'react';
 import { onceKey, useCut, useCutAct } from '../../api/cuts';
 import { refusalOf } from '../../api/queries';
 import { Staircase } from '../../drawings/Staircase';
@@ -8,6 +8,7 @@ import { Cautions } from '../../parts/Cautions';
 import { Links } from '../../parts/Links';
 import { Said } from '../../parts/Said';
 import { Working, stepsOf } from '../../parts/Working';
+import { closeOver, openOver, useOver } from '../../state/dialog';
 import { useKey } from '../../state/keys';
 import { usePrefs } from '../../state/prefs';
 import { NextPlate } from './NextPlate';
@@ -20,18 +21,18 @@ const BenchCut = later(() => import('./BenchCut'));
 
 /** A cut being brought to size: what to wind on, and the reading that comes back. */
 export default function CutRoom() {
-  const id = Number(useParams({ strict: false }).cut);
+  const id = Number(useParams<{ cut: string }>().cut);
   const { unit, keys } = usePrefs();
   const { data: cut, error } = useCut(id);
   const act = useCutAct(id);
   const field = useRef<HTMLInputElement>(null);
-  const [bench, setBench] = useState(false);
+  const bench = useOver() === 'bench';
 
   const gauge = useCallback(() => {
     if (!cut?.simulated || act.isPending) return;
     act.mutate({ what: 'gauge', body: { event_key: onceKey(), after: cut.last_event, again: cut.answer.state !== 'cut' } });
   }, [cut, act]);
-  useKey('b', useCallback(() => setBench(true), []));
+  useKey('b', useCallback(() => openOver('bench'), []));
   useKey('g', gauge);
 
   const problem = refusalOf(error);
@@ -57,7 +58,7 @@ export default function CutRoom() {
         </div>
         <NextPlate plan={answer} first={cut.last_event === 0} />
         {answer.ways_out.length > 0 && <WaysOut plan={answer} />}
-        <ReadingField cut={cut} act={act} unit={unit} field={field} />
+        <ReadingField cut={cut} act={act} unit={unit} field={field} gauge={cut.simulated ? gauge : undefined} />
         <div className="flex flex-wrap gap-2">
           {cut.simulated && (
             <Button onClick={gauge} disabled={act.isPending}>
@@ -69,7 +70,7 @@ export default function CutRoom() {
           <Button onClick={undo} disabled={cut.undoes === null || act.isPending}>
             Undo the last
           </Button>
-          <Button onClick={() => setBench(true)}>
+          <Button onClick={() => openOver('bench')}>
             Bench view {keys && <kbd className="text-base text-soft">B</kbd>}
           </Button>
         </div>
@@ -89,7 +90,7 @@ export default function CutRoom() {
         <Readings cut={cut} />
       </div>
       <Suspense>
-        {bench && <BenchCut cut={cut} act={act} unit={unit} gauge={gauge} close={() => setBench(false)} undo={undo} />}
+        {bench && <BenchCut cut={cut} act={act} unit={unit} gauge={gauge} close={closeOver} undo={undo} />}
       </Suspense>
     </div>
   );

@@ -11,10 +11,12 @@ interface Props {
   act: ReturnType<typeof useCutAct>;
   unit: string;
   field: RefObject<HTMLInputElement | null>;
+  /** Enter on the empty field reads it, where there is one. */
+  gauge?: () => void;
 }
 
 /** One field with the cursor: the reading. Enter records it; a slip is asked about. */
-export function ReadingField({ cut, act, unit, field }: Props) {
+export function ReadingField({ cut, act, unit, field, gauge }: Props) {
   const [text, setText] = useState('');
   const [wound, setWound] = useState('');
   const [warm, setWarm] = useState('');
@@ -45,7 +47,8 @@ export function ReadingField({ cut, act, unit, field }: Props) {
       className="space-y-2"
       onSubmit={(event) => {
         event.preventDefault();
-        send(text);
+        if (text.trim()) send(text);
+        else gauge?.();
       }}
     >
       <div className="flex flex-wrap items-end gap-2">
@@ -54,6 +57,7 @@ export function ReadingField({ cut, act, unit, field }: Props) {
           <span className="flex items-baseline gap-2">
             <input
               ref={field}
+              data-takes="figures"
               value={text}
               // On touch the pad would cover what is to be wound on.
               autoFocus={!touched()}

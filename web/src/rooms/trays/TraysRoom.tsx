@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { type Problem, type Schemas, call, sendFile } from '../../api/client';
+import { keep } from '../../api/change';
 import { client, refusalOf } from '../../api/queries';
 import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
 import { offerUndo } from '../../state/undo';
-import { Tabs } from '../holes/Tabs';
 import { AddTool } from './AddTool';
 
 type Trays = Schemas['TraysOut'];
@@ -52,7 +52,7 @@ export default function TraysRoom() {
     act(async () => {
       const tool = latest(clicked);
       const now = await setState(tool, tool.state === mark ? 'sound' : mark);
-      await keep(now);
+      await keepTool(now);
       offerUndo({ says: `${tool.name}: ${now.state}`, undo: () => setState(now, tool.state).then(refresh) });
     });
   const remove = (tool: Tool) =>
@@ -74,7 +74,6 @@ export default function TraysRoom() {
   const groups = groupsOf(tools);
   return (
     <div className="space-y-5">
-      <Tabs />
       <h1 className="text-3xl font-semibold">Trays</h1>
       {stand_in && (
         <p className="border-l-6 border-mark bg-mark-wash px-3 py-2">
@@ -141,12 +140,10 @@ function latest(tool: Tool): Tool {
   return client.getQueryData<Trays>(['tools'])?.tools.find(({ id }) => id === tool.id) ?? tool;
 }
 
-async function keep(tool: Tool): Promise<void> {
-  await client.cancelQueries({ queryKey: ['tools'] });
-  client.setQueryData<Trays>(
-    ['tools'],
-    (trays) => trays && { ...trays, tools: trays.tools.map((one) => (one.id === tool.id ? tool : one)) },
-  );
+async function keepTool(tool: Tool): Promise<void> {
+  const trays = client.getQueryData<Trays>(['tools']);
+  if (!trays) return;
+  await keep(['tools'], { ...trays, tools: trays.tools.map((one) => (one.id === tool.id ? tool : one)) });
 }
 
 function groupsOf(tools: Tool[]): [string, Tool[]][] {

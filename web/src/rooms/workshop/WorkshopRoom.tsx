@@ -1,4 +1,4 @@
-import { Link } from '@tanstack/react-router';
+import { Link } from 'wouter';
 import { useState } from 'react';
 import { call } from '../../api/client';
 import { type MachineOut, client, useShop } from '../../api/queries';

@@ -11,7 +11,7 @@ interface Props {
 }
 
 /** The dark plate: what to set, largest of all; beside it what to wind on. */
-export function Plate({ answer, machine, operation }: Props) {
+export function SpeedPlate({ answer, machine, operation }: Props) {
   const stepped = answer.mark !== '';
   return (
     <div className="rounded-lg bg-plate p-1.5 text-plate-ink ring-1 ring-plate-line">
@@ -22,7 +22,7 @@ export function Plate({ answer, machine, operation }: Props) {
               <div>
                 <p className="text-plate-soft">Put the belt on</p>
                 <p className="mt-2 flex items-baseline gap-3 max-sm:block">
-                  <span className="figures text-[12rem] leading-[0.85] font-bold max-sm:text-8xl">
+                  <span className={`figures leading-[0.85] font-bold wrap-anywhere ${markSize(answer.mark)}`}>
                     {answer.mark}
                   </span>
                   <span className="text-3xl text-plate-soft">{answer.gear}</span>
@@ -127,4 +127,11 @@ function Row(props: { name: string; figure: Figure; under?: string }) {
       </dd>
     </div>
   );
+}
+
+/** A belt's name may be a digit or a word: as large as it leaves room for the numbers beside it. */
+function markSize(mark: string): string {
+  if (mark.length <= 2) return 'text-[12rem] max-sm:text-8xl';
+  if (mark.length <= 6) return 'text-8xl max-sm:text-6xl';
+  return 'text-5xl max-sm:text-4xl';
 }

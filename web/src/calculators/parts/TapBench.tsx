@@ -7,7 +7,7 @@ const DARK = 'border-plate-line bg-plate! px-6 py-4 text-2xl text-plate-ink!';
 const CLEAR_EVERY = 3;
 
 /** The tap on the bench: count the turns, be told when to back off and clear. */
-export default function TapBench({ reply, close }: { reply: Schemas['TapReply']; close: () => void }) {
+export function TapBench({ reply, close }: { reply: Schemas['TapReply']; close: () => void }) {
   const { answer } = reply;
   const whole = answer.turns ? Math.ceil(answer.turns.value) : null;
   const [turns, setTurns] = useState(0);

@@ -1,58 +1,49 @@
-import { useNavigate } from '@tanstack/react-router';
-import type { Schemas } from '../../api/client';
-import { useMetals } from '../../api/queries';
-import { Button } from '../../parts/Button';
-import { Cautions } from '../../parts/Cautions';
-import { KeepButton } from '../../parts/KeepButton';
-import { Question } from '../../parts/Question';
-import { useAsked } from '../../parts/useAsked';
-import { type Typed, setQuestion } from '../../state/question';
-import { SheetTable } from './SheetTable';
+import { useLocation } from 'wouter';
+import type { Schemas } from '../api/client';
+import { useMetals } from '../api/queries';
+import type { Extras, Given } from '../house';
+import { Button } from '../parts/Button';
+import { type Typed, setQuestion } from '../state/question';
+import { SheetTable } from './parts/SheetTable';
 
-export type SheetReply = Schemas['SheetReply'];
+type Reply = Schemas['SheetReply'];
+type Sheet = Given<Reply>;
 
-/** One machine's settings for many metals and diameters: to print and hang beside it. */
-export default function SheetRoom() {
-  const asked = useAsked<SheetReply>('sheet');
-  const { unit, typed, change, calculator, reply, problem } = asked;
-  const navigate = useNavigate();
-  if (!calculator) return <p className="py-10 text-soft">Fetching the room …</p>;
-  const answer = reply?.answer;
+function Choose({ typed, change }: Sheet) {
+  return <Metals chosen={typed.metals ?? ''} choose={(metals) => change({ metals })} />;
+}
+
+function OnTheWall({ reply: { answer }, typed }: Sheet) {
+  const [, go] = useLocation();
   const open = (metal: string, mm: number) => {
     const cut: Typed = { metal, diameter: `${mm} mm`, operation: typed.operation || 'turn' };
     for (const name of ['tool', 'machine', 'held', 'school']) if (typed[name]) cut[name] = typed[name];
     setQuestion('speed', cut);
-    void navigate({ to: '/speeds' });
+    go('/speeds');
   };
+  return (
+    <>
+      <SheetTable answer={answer} open={open} />
+      {answer.notes.map((note) => (
+        <p key={note} className="text-soft">
+          {note}
+        </p>
+      ))}
+    </>
+  );
+}
+
+function TakeIt({ typed, unit }: Sheet) {
   const address = (file: string, paper?: string) => {
     const given = Object.entries(typed).filter(([, value]) => value.trim() !== '');
     return `/api/sheet/${file}?${new URLSearchParams([...given, ['unit', unit], ...(paper ? [['paper', paper]] : [])])}`;
   };
   return (
-    <section aria-labelledby="sheet" className="min-w-0 space-y-4">
-      <h1 id="sheet" className="text-3xl font-semibold">
-        Wall sheet
-      </h1>
-      <Question asked={asked} readings={reply?.readings ?? {}} />
-      <Metals chosen={typed.metals ?? ''} choose={(metals) => change({ metals })} />
-      {answer && reply && (
-        <div className={`settles space-y-4 ${problem ? 'opacity-40' : ''}`} inert={Boolean(problem)}>
-          <div className="flex flex-wrap items-center gap-2" aria-label="Take it to the wall">
-            <Download href={address('pdf', 'a4')}>Print on A4</Download>
-            <Download href={address('pdf', 'letter')}>Print on letter</Download>
-            <Download href={address('csv')}>CSV</Download>
-            <KeepButton calculator="sheet" typed={typed} unit={unit} ready={!problem} />
-          </div>
-          <SheetTable answer={answer} open={open} />
-          {answer.notes.map((note) => (
-            <p key={note} className="text-soft">
-              {note}
-            </p>
-          ))}
-          <Cautions cautions={reply.cautions} />
-        </div>
-      )}
-    </section>
+    <>
+      <Download href={address('pdf', 'a4')}>Print on A4</Download>
+      <Download href={address('pdf', 'letter')}>Print on letter</Download>
+      <Download href={address('csv')}>CSV</Download>
+    </>
   );
 }
 
@@ -104,3 +95,5 @@ function Metals({ chosen, choose }: { chosen: string; choose: (metals: string) =
     </details>
   );
 }
+
+export default { above: Choose, plate: OnTheWall, actions: TakeIt, noBench: true } satisfies Extras<Reply>;

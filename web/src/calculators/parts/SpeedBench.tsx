@@ -1,14 +1,14 @@
-import type { Reply, SpeedAnswer } from '../../api/queries';
+import type { SpeedAnswer, SpeedReply } from '../../api/queries';
 import { type BenchStep as Step, BenchSteps } from '../../parts/BenchSteps';
-import { wound } from './Plate';
+import { wound } from './SpeedPlate';
 
 /** A cut on the bench: the belt, then the dial or the feed. */
-export default function BenchView({ reply, close }: { reply: Reply; close: () => void }) {
+export function SpeedBench({ reply, close }: { reply: SpeedReply; close: () => void }) {
   return <BenchSteps title={reply.read_as} steps={stepsOf(reply)} ends="That is all for this cut." close={close} />;
 }
 
-function stepsOf(reply: Reply): Step[] {
-  const operation = reply.question.operation as string;
+function stepsOf(reply: SpeedReply): Step[] {
+  const operation = String(reply.question.operation ?? 'turn');
   const first = cutSteps(reply.answer, operation, '');
   const then = reply.answer.then;
   return then ? [...first, ...cutSteps(then, operation, 'Then, under the skin: ')] : first;

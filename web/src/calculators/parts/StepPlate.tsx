@@ -1,5 +1,4 @@
-import type { HoleStep } from '../../api/holes';
-import { DOES } from './HolesRoom';
+import { DOES, type HoleStep } from './hole';
 
 /** The tool to put in now, its belt and where to stop. */
 export function StepPlate({ step, number, of, coolant }: { step: HoleStep; number: number; of: number; coolant: string }) {

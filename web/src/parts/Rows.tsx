@@ -1,0 +1,76 @@
+import type { Column } from '../api/queries';
+import { inWords, parted, rowsOf } from './described';
+
+interface Props {
+  columns: Column[];
+  answer: Record<string, unknown>;
+}
+
+/** Lines of an answer: a name, its figure. */
+export function Rows({ columns, answer }: Props) {
+  const said = columns.filter((column) => column.kind !== 'table' && parted(answer[column.name]));
+  if (said.length === 0) return null;
+  return (
+    <dl className={`grid gap-x-10 ${said.length > 3 ? 'md:grid-cols-2' : 'max-w-xl'}`}>
+      {said.map((column) => {
+        const found = parted(answer[column.name])!;
+        const long = column.kind === 'text' || column.kind === 'texts';
+        return (
+          <div key={column.name} className="flex justify-between gap-4 border-b border-line py-1.5">
+            <dt className="text-soft">{column.label}</dt>
+            <dd className={long ? 'text-right' : 'text-right whitespace-nowrap'}>
+              <b className={long ? 'font-semibold' : 'figures'}>{found.shown}</b> {found.unit}
+            </dd>
+          </div>
+        );
+      })}
+    </dl>
+  );
+}
+
+/** The tables of an answer, each as a table; columns with nothing in them are left out. */
+export function Tables({ columns, answer }: Props) {
+  return columns
+    .filter((column) => column.kind === 'table' && rowsOf(answer[column.name]).length > 0)
+    .map((column) => <AnswerTable key={column.name} column={column} rows={rowsOf(answer[column.name])} />);
+}
+
+function AnswerTable({ column, rows }: { column: Column; rows: Record<string, unknown>[] }) {
+  const heads = column.columns.filter(
+    (one) => one.kind !== 'table' && one.rank !== 'folded' && rows.some((row) => inWords(row[one.name])),
+  );
+  const right = (one: Column) => (one.kind === 'figure' || one.kind === 'count' ? 'text-right' : 'text-left');
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full">
+        <caption className="text-left text-xl font-semibold">{column.label}</caption>
+        <thead>
+          <tr className="text-soft">
+            {heads.map((one) => (
+              <th key={one.name} scope="col" className={`pr-3 font-normal ${right(one)}`}>
+                {one.label}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, n) => (
+            <tr key={n} className="border-b border-line">
+              {heads.map((one, at) =>
+                at === 0 ? (
+                  <th key={one.name} scope="row" className={`py-1.5 pr-3 font-semibold ${right(one)}`}>
+                    {inWords(row[one.name])}
+                  </th>
+                ) : (
+                  <td key={one.name} className={`pr-3 ${right(one)} ${right(one) === 'text-right' ? 'figures whitespace-nowrap' : ''}`}>
+                    {inWords(row[one.name])}
+                  </td>
+                ),
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
