@@ -12,6 +12,8 @@ from pathlib import Path
 from typing import Any
 
 from runk.ask import Asked, ask
+from runk.core.calculator import Catalogue
+from runk.core.catalogue import CATALOGUE
 from runk.core.plain import APART, plain
 from runk.core.plainly import told
 from runk.core.refusals import Refused
@@ -106,10 +108,12 @@ def _answer_lines(lines: Iterable[str], workshop: Workshop, page: PageUnit) -> i
     return 0
 
 
-def document_for(line: str, workshop: Workshop, page: PageUnit) -> dict[str, Any]:
+def document_for(
+    line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue = CATALOGUE
+) -> dict[str, Any]:
     """A line's answer as plain data, or ``{"error": ...}`` with what to do instead."""
     try:
-        asked = ask(line, workshop, page)
+        asked = ask(line, workshop, page, catalogue)
     except Refused as refused:
         return {"error": refused.says, "field": refused.field, "suggest": refused.suggest}
     answer = plain(asked.answer)

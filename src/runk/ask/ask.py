@@ -21,7 +21,8 @@ from runk.core.workshop import Workshop
 _NEAR, _SAME, _YIELDS = 2.5, 0.3, 0.25
 _NAMED, _MISSING, _PROBLEM, _HEED, _WORD, _INSISTS, _IMPOSSIBLE = 3.0, 10.0, 6.0, 4.0, 1.0, 9.0, 7.0
 _MOST_TRIED, _MOST_OTHERS = 6, 3
-_TOO_ODD = 2.2
+_TOO_ODD = 1.5
+_OTHER_WAY = 0.6
 
 
 @dataclass(frozen=True, slots=True)
@@ -153,7 +154,9 @@ def _best(tried: list[_Tried], workshop: Workshop, page: PageUnit, names: Names)
             suggest=" ".join(w for w in candidate.cutting.words if w not in lost.split())[:80],
         )
     others = [
-        t for t in ranked if t is not best and t.score > best.score - _NEAR and _differs(t, best)
+        t
+        for t in ranked
+        if t is not best and t.score > best.score - _reach(t, best) and _differs(t, best)
     ]
     near = next((t for t in others if t.score > best.score - _SAME), None)
     if near is not None and near.candidate.calculator is not candidate.calculator:
@@ -191,6 +194,17 @@ def _follow(one: _Tried, workshop: Workshop, page: PageUnit) -> None:
             one.score -= _MISSING if refused.field not in candidate.typed else _IMPOSSIBLE
         return
     one.read, one.answer = read, answer
+
+
+def _reach(one: _Tried, best: _Tried) -> float:
+    """How much less a reading may be worth and still be offered.
+
+    Of one calculator and one cutting, only which number is for what differs: that is hardly ever
+    in doubt.
+    """
+    mine, theirs = one.candidate, best.candidate
+    same = mine.calculator is theirs.calculator and mine.cutting is theirs.cutting
+    return _OTHER_WAY if same else _NEAR
 
 
 def _differs(one: _Tried, best: _Tried) -> bool:

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from runk.ask.lexicon import Lexicon
 from runk.ask.sizes import Cutting, Size
 
-_LINKS = frozenset({",", "at", "in", "the", "is", "of", "a", "an", "only", "about", "=", ":"})
+_LINKS = frozenset({"at", "in", "the", "is", "of", "a", "an", "only", "about", "=", ":"})
 _TRAILING = frozenset(
     """
     deep long wide thick high out away across apart g grams gram psi bar kpa mpa rpm tpi
@@ -126,17 +126,29 @@ def _worth(claim: Claim) -> float:
 
 
 def _options(hint: Hint, sizes: list[Size], cutting: Cutting) -> Iterator[Claim | None]:
-    before = _next_to(cutting, hint.start - 1, -1)
-    after = _next_to(cutting, hint.end, 1)
-    for size in sizes:
-        if before is not None and size.end == before + 1 and not hint.only_before:
-            yield Claim(size, hint, False)
-        if after is not None and size.start == after:
-            yield Claim(size, hint, True)
+    every = {at: size for size in cutting.sizes for at in range(size.start, size.end)}
+    wanted = {size.start for size in sizes}
+    before = _next_to(cutting, hint.start - 1, -1, every, wanted)
+    after = _next_to(cutting, hint.end, 1, every, wanted)
+    if before is not None and not hint.only_before:
+        yield Claim(before, hint, False)
+    if after is not None:
+        yield Claim(after, hint, True)
     yield None
 
 
-def _next_to(cutting: Cutting, at: int, step: int) -> int | None:
-    while 0 <= at < len(cutting.words) and cutting.words[at].lower() in _LINKS:
-        at += step
-    return at if 0 <= at < len(cutting.words) else None
+def _next_to(
+    cutting: Cutting, at: int, step: int, every: dict[int, Size], wanted: set[int]
+) -> Size | None:
+    """The number beside a word, over words that only join; a thread's name between is no number."""
+    while 0 <= at < len(cutting.words):
+        size = every.get(at)
+        if size is not None and size.start in wanted:
+            return size
+        if size is not None:
+            at = size.end if step > 0 else size.start - 1
+        elif cutting.words[at].lower() in _LINKS:
+            at += step
+        else:
+            return None
+    return None

@@ -29,6 +29,8 @@ _HEEDED = (
     "mandrel",
     "arbor",
     "compound",
+    "clear",
+    "clears",
     "clearing",
     "clearance",
     "tapping",

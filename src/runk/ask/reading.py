@@ -8,7 +8,7 @@ import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
-from runk.ask.claims import Claim, assignments, hints_in
+from runk.ask.claims import Claim, Hint, assignments, hints_in
 from runk.ask.lexicon import Lexicon, Meaning, Names, lexicon_of
 from runk.ask.metals import Metals, take_metals
 from runk.ask.sizes import Cutting, Size
@@ -119,18 +119,30 @@ def read_line(
         first.problem = refused
         yield first
         return
-    spans = [(p.start, p.end, any(m.kind == "call" for m in p.meanings)) for p in phrases]
+    calls = {"call", "ruling"} if calculator.ruled else {"call"}
+    spans = [(p.start, p.end, any(m.kind in calls for m in p.meanings)) for p in phrases]
     hints = [
         hint
         for hint in hints_in(lexicon, cutting, spans)
-        if any(n in asked for n in lexicon.fields_of(hint.words))
+        if any(_hears(asked, n, hint) for n in lexicon.fields_of(hint.words))
     ]
-    for claims in assignments(hints, sizes, cutting):
+    threads = any(isinstance(k, OfThread) for k in asked.values())
+    thread = next((s for s in sizes if s.thread), None) if threads else None
+    numbers = [s for s in sizes if s is not thread]
+    for claims in assignments(hints, numbers, cutting):
         one = Candidate(calculator, cutting, dict(first.typed), set(first.used), called, named)
         _numbers(one, asked, chosen, lexicon, claims, sizes, Told(page, workshop, chosen))
         one.missing = [n for n in calculator.wanted(chosen) if n not in one.typed]
         one.odd += _odd(one, asked, chosen, page)
         yield one
+
+
+def _hears(asked: dict[str, Kind], name: str, hint: Hint) -> bool:
+    """Whether a field is asked, and by that word: the end of a call names only a field of its own.
+
+    The *pin* of a gauge pin is one; *off* in part off, *out* in bore out say nothing of a number.
+    """
+    return name in asked and (not hint.ends_call or len(asked[name].only) == 1)
 
 
 def _phrases(
@@ -209,7 +221,8 @@ def _named(
 
 def _is_one_size(cutting: Cutting) -> bool:
     sizes = cutting.sizes
-    return len(sizes) == 1 and sizes[0].start == 0 and sizes[0].end == len(cutting.words)
+    whole = len(sizes) == 1 and sizes[0].start == 0 and sizes[0].end == len(cutting.words)
+    return whole and (sizes[0].reading or sizes[0].refused) is not None
 
 
 def _patterns(lexicon: Lexicon, cutting: Cutting, names: Names) -> Iterator[tuple[set[int], float]]:
@@ -236,7 +249,9 @@ def _patterns(lexicon: Lexicon, cutting: Cutting, names: Names) -> Iterator[tupl
             part = items[start : start + len(pattern)]
             if all(_fits(want, got) for want, (got, _) in zip(pattern, part, strict=True)):
                 literal = {at for got, at in part if got not in "#@%"}
-                yield literal, len(literal) + 0.5 * (len(pattern) - len(literal))
+                # A thread's name in a place for any size fits it less well than in one of its own.
+                loose = sum(w == "#" and g == "@" for w, (g, _) in zip(pattern, part, strict=True))
+                yield literal, len(literal) + 0.5 * (len(pattern) - len(literal)) - 0.15 * loose
 
 
 def _fits(want: str, got: str) -> bool:

@@ -23,6 +23,8 @@ _NUMBERISH = re.compile(
     r"^[#\d.(½¼¾⅛⅜⅝⅞Ø⌀-]|^(?:(?:no\.?|number)(?:\d|$)|letter$|m\d|g\d|\d*ba\d*$)", re.IGNORECASE
 )
 _INCHES = re.compile(r"\d/\d|\"|''|\bins?\b|\binch|\bthou\b|^#|letter", re.IGNORECASE)
+_NO_THREAD = frozenset({"fine", "pitch", "thread", "dia", "depth"})
+_SHOWN_IN = UNITS.keys() | {"64ths", "fraction", "fractions"}
 _BARE = re.compile(r"\d*[.,]?\d+|\d+[.,]?")
 
 
@@ -95,7 +97,7 @@ def _every(
     doubtful = [
         at
         for at in range(1, len(words) - 1)
-        if lower[at] == "in" and _BARE.fullmatch(words[at - 1]) and lower[at - 1] not in UNITS
+        if lower[at] == "in" and (_BARE.fullmatch(words[at - 1]) or lower[at + 1] in _SHOWN_IN)
     ][:_MOST_DOUBTS]
     found = []
     for units in itertools.product((False, True), repeat=len(doubtful)):
@@ -141,7 +143,7 @@ def _size_at(
         if end - 1 in apart or any(w.lower() in metal_numbers for w in run[1:]):
             continue
         text = " ".join(run)
-        pair = end == at + 2 and run[1].lower() != "fine" and names_thread(text)
+        pair = end == at + 2 and run[1].lower() not in _NO_THREAD and names_thread(text)
         if pair and not _longer_thread(words, at, end):
             return Size(at, end, text, _reading(text, page), thread=True)
         try:
@@ -191,7 +193,8 @@ def _bare_as_inches(
         return None
     among = any(_INCHES.search(s.text) and not s.thread for s in sizes)
     pointed = [s for s in bare if s.text.startswith((".", "0."))]
-    if not among and not any(s.text.startswith(".") for s in pointed):
+    small = all(s.mm is not None and s.mm < 1 for s in bare) and not any(s.thread for s in sizes)
+    if not among and not small and not any(s.text.startswith(".") for s in pointed):
         return None
     changed = tuple(
         Size(s.start, s.end, f"{s.text} in", _reading(f"{s.text} in", PageUnit.MM))

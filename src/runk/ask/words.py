@@ -32,7 +32,9 @@ PARTS = frozenset(
 """What the work is called: the noun after the verb is the part, and no holding."""
 
 # A weight's unit stands apart, so that its number can be read.
-_GLUED = re.compile(r"(?<=\d)(grams?|g|psi|bar|kpa|mpa|rpm|tpi|deg|degrees|flutes?|teeth)\b", re.I)
+_GLUED = re.compile(
+    r"(?<=\d)(grams?|g|psi|bar|kpa|mpa|rpm|tpi|deg|degrees|flutes?|teeth)\b|(?<=\d)(°)", re.I
+)
 _STOPS = re.compile(r",(?=\s|$)")
 
 
@@ -54,7 +56,7 @@ def words_of(line: str) -> list[str]:
             suggest=EXAMPLE,
         )
     line = written_out(" ".join(line.split()))
-    line = _STOPS.sub(" , ", _GLUED.sub(r" \1", line))
+    line = _STOPS.sub(" , ", _GLUED.sub(r" \1\2", line))
     words = [word.strip("?!;:") for word in line.split()]
     words = [
         w[:-1] if w.endswith(".") and not w[:-1].isdigit() and w.lower() != "no." else w

@@ -147,7 +147,7 @@ class SpeedQuestion:
         Fraction | None,
         Length(
             "boring bar",
-            ("bar",),
+            ("bar", "boring bar"),
             usual=(3.0, 30.0),
             only=("bore",),
             low=0.5,

@@ -13,7 +13,7 @@ from runk.core.cutting import laws
 from runk.core.cutting.operations import FACTS
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.speed import SpeedShop, speed, target_speed
-from runk.core.faults.question import CUTTING, SENTENCES, SIGNS, TAPERED, FaultQuestion, Sign
+from runk.core.faults.question import CUTTING, SENTENCES, TAPERED, FaultQuestion, Sign
 from runk.core.faults.taper import read_taper
 from runk.core.figures import Caution, Figure, Num, Working, law
 from runk.core.lengths import Reading
@@ -376,6 +376,6 @@ FAULTS = Calculator(
     settle=_settle,
     sentences=SENTENCES,
     insists=True,
-    calls=tuple(word for sign in SIGNS for word in sign.words),
+    ruled=True,
     headline=_headline,
 )

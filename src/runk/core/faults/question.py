@@ -111,7 +111,12 @@ class FaultQuestion:
     at_work: Annotated[
         Fraction | None,
         Length(
-            "run-out at the work", ("work",), only=("run-out",), high=10.0, placeholder="reading"
+            "run-out at the work",
+            ("work",),
+            principal=True,
+            only=("run-out",),
+            high=10.0,
+            placeholder="reading",
         ),
     ] = None
     at_collet: Annotated[

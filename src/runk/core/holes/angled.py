@@ -62,6 +62,7 @@ class AngledQuestion:
         Length(
             "metal across",
             ("across", "thick", "through"),
+            before=("through",),
             usual=(1.0, 80.0),
             low=0.1,
             high=1000.0,
@@ -222,14 +223,13 @@ ANGLED = Calculator(
     name="angled-hole",
     title="A passage at an angle",
     door=Door("/holes/angled", "Holes", "Passage at an angle"),
-    opening={"drill": "3", "angle": "30", "across": "12", "room": "20"},
+    opening={"drill": "3 mm", "angle": "30", "across": "12 mm", "room": "20 mm"},
     question=AngledQuestion,
     answers=(AngledAnswer,),
     compute=angled,
     needs=needs,
     sentences={
-        "": "A {drill} passage at {angle}° from square, through {across} of metal[, {room} to "
-        "its end]"
+        "": "A {drill} passage at {angle}° from square, through {across} of metal[, {room} room]"
     },
     calls=(
         "angled hole",

@@ -339,6 +339,15 @@ NEAREST = Calculator(
     compute=nearest_drill,
     needs=needs,
     sentences={"": "The drill nearest to {size}[, {purpose}]"},
-    calls=("nearest drill", "nearest", "closest drill", "nearest owned", "which drill"),
+    calls=(
+        "nearest drill",
+        "nearest",
+        "closest drill",
+        "nearest owned",
+        "which drill",
+        "to clear #",
+        "drill to clear #",
+        "hole to clear #",
+    ),
     headline=lambda a, _: f"{a.name} · {a.does}",
 )

@@ -75,7 +75,7 @@ class HoleQuestion:
         Fraction,
         Length(
             "size of hole",
-            ("dia", "diameter", "ø"),
+            ("dia", "diameter", "ø", "drill", "hole"),
             usual=(0.5, 60.0),
             principal=True,
             low=0.3,

@@ -81,7 +81,16 @@ class DepthQuestion:
         Fraction,
         Length(
             "depth, height or distance",
-            ("deep", "high", "away", "depth", "height"),
+            (
+                "deep",
+                "high",
+                "away",
+                "depth",
+                "height",
+                "from the edge",
+                "from edge",
+                "in from the edge",
+            ),
             usual=(0.2, 150.0),
             principal=True,
             high=2000.0,
@@ -327,7 +336,7 @@ DEPTH = Calculator(
     name="depth",
     title="Where the stop is set",
     door=Door("/holes/depth", "Holes", "Where to stop"),
-    opening={"way": "touch", "deep": "12", "feeler": "0.05", "drill": "3"},
+    opening={"way": "touch", "deep": "12 mm", "feeler": "0.05 mm", "drill": "3 mm"},
     question=DepthQuestion,
     answers=(DepthAnswer,),
     compute=depth,
@@ -337,10 +346,10 @@ DEPTH = Calculator(
         "touch": "{way}: {deep} deep[, touched on a {feeler} feeler][, a {drill} drill]"
         "[, the dial at {start} there], on the {machine}",
         "pin": "{way} of {pin}: {deep} deep[, the dial at {start} there], on the {machine}",
-        "block": "{way} of {block}: {deep} over it[, its nought at {start}]",
+        "block": "{way} of {block}: {deep} high[, its nought at {start}]",
         "edge": "{way} with a {finder} finder: {deep} away[, touched {side}][, the dial at "
         "{start} there], on the {machine}",
     },
-    calls=tuple(word for choice in WAYS for word in choice.words),
+    ruled=True,
     headline=lambda a, _: a.stop,
 )

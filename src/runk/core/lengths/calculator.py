@@ -99,6 +99,9 @@ LENGTH = Calculator(
     alone="text",
     calls=(
         "in every unit",
+        "in thou #",
+        "in mm #",
+        "in inches #",
         "# in mm",
         "# to mm",
         "# in thou",

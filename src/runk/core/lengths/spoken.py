@@ -61,7 +61,7 @@ _SPOKEN = _pattern(
     rf"\b(?:(?P<whole>\d{{1,3}}|{_MANY}) and )?(?P<top>{_MANY}|\d{{1,3}})[ -](?P<part>{_PART})\b"
 )
 _AND_PART = _pattern(rf"\b(?P<whole>\d{{1,3}}|{_MANY}) and (?:a )?(?P<part>half|quarter)\b")
-_ALONE = _pattern(r"(?<![\w/])(?P<part>half|quarter)\b(?! (?:the|each|moon|nut|round))")
+_ALONE = _pattern(r"(?<![\w/])(?P<part>half|quarter)\b(?! (?:the|each|from|off|moon|nut|round))")
 _OF_WHAT = _pattern(rf"(?<=\d) (?:of )?an? (?={_UNIT}\b)")
 _NDS = _pattern(r"\b(\d{1,3}/(?:8|16|32|64))(?:ths?|nds?)\b")
 _WHOLE_AND = _pattern(r"\b(\d{1,3}) and (\d{1,3}/\d{1,3})\b")

@@ -166,7 +166,7 @@ class PlanQuestion:
         Fraction | None,
         Length(
             "boring bar",
-            ("bar",),
+            ("bar", "boring bar"),
             usual=(3.0, 30.0),
             only=("bore",),
             low=0.5,
@@ -220,7 +220,7 @@ class PlanQuestion:
         Fraction | None,
         Length(
             "finishing allowance",
-            ("allowance", "leaving"),
+            ("allowance", "leaving", "leave"),
             usual=(0.02, 1.0),
             only=_DIAL,
             low=0.005,

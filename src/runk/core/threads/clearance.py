@@ -208,6 +208,9 @@ CLEARANCE = Calculator(
         "clearance drill",
         "clear a screw",
         "to clear @",
+        "hole to clear @",
+        "drill to clear @",
+        "holes to clear @",
         "clear @",
         "hole for @",
         "holes for @",
@@ -224,6 +227,8 @@ CLEARANCE = Calculator(
         "@ screw hole",
         "@ bolt hole",
         "@ clearance",
+        "drill for @ clearance",
+        "drill out",
     ),
     headline=lambda a, page: f"{a.drill_name} · hole {a.hole_mm.words(page)}",
 )

@@ -366,9 +366,9 @@ COVER = Calculator(
     compute=cover,
     needs=no_needs,
     sentences={
-        "": "A cover held by[ {count}] {thread} studs against {pressure} on {seal}[, on a "
-        "circle of {circle}][, the cover {rim} across][, {allowed} N/mm² allowed]"
+        "": "A cylinder cover held by[ {count}] {thread} studs against {pressure}, bore {seal}"
+        "[, on a circle of {circle}][, rim {rim}][, {allowed} N/mm² allowed]"
     },
-    calls=("cover", "cover studs", "studs for a cover", "cylinder cover"),
+    calls=("cover", "cover studs", "studs for a cover", "cylinder cover", "cylinder cover held by"),
     headline=lambda a, page: f"{a.count} studs · {a.stress_n_per_mm2.words(page)} each",
 )

@@ -205,13 +205,13 @@ WHICH = Calculator(
     name="which-thread",
     title="Which thread is this?",
     door=Door("/threads/which", "Threads", "Which is it"),
-    opening={"size": "4.65", "pitch": "0.81"},
+    opening={"size": "4.65 mm", "pitch": "0.81 mm"},
     question=WhichQuestion,
     answers=(WhichAnswer,),
     compute=which,
     needs=no_needs,
     sentences={
-        "": "A thread {size} over its crests[, {pitch} pitch][, {turns} threads][ in {over}]"
+        "": "Which thread measures {size}[, {pitch} pitch][, {turns} threads][ over {over}]"
     },
     calls=("which thread", "what thread", "identify thread", "unknown thread"),
     headline=lambda a, _: a.verdict,
