@@ -17,6 +17,7 @@ from runk.core.catalogue import CATALOGUE
 from runk.core.plain import APART, plain
 from runk.core.plainly import told
 from runk.core.refusals import Refused
+from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -95,7 +96,10 @@ def _answer_one(line: str, workshop: Workshop, page: PageUnit, as_json: bool) ->
         document = document_for(line, workshop, page)
         print(json.dumps(document, ensure_ascii=False, allow_nan=False))
         return 1 if "error" in document else 0
-    asked = ask(line, workshop, page)
+    try:
+        asked = ask(line, workshop, page)
+    except Refused as refused:
+        raise Refused(refused.said(page), suggest=refused.suggested(page)) from None
     print("\n".join(spoken(asked, page)))
     return 0
 
@@ -115,12 +119,16 @@ def document_for(
     try:
         asked = ask(line, workshop, page, catalogue)
     except Refused as refused:
-        return {"error": refused.says, "field": refused.field, "suggest": refused.suggest}
-    answer = plain(asked.answer)
+        return {
+            "error": refused.said(page),
+            "field": refused.field,
+            "suggest": refused.suggested(page),
+        }
+    answer = plain(asked.answer, page)
     cautions = answer.get("cautions", [])
     return {
         "calculator": asked.calculator.name,
-        "question": plain(_asked_fields(asked)),
+        "question": plain(_asked_fields(asked), page),
         "answer": {k: v for k, v in answer.items() if k not in APART},
         "cautions": cautions,
         "read_as": asked.read_as,
@@ -136,9 +144,10 @@ def _asked_fields(asked: Asked) -> dict[str, Any]:
 
 def spoken(asked: Asked, page: PageUnit) -> list[str]:
     """An answer in lines of text: the question said back, the figures, what to mind."""
-    lines = [asked.read_as, "", f"  {asked.calculator.headline(asked.answer, page)}"]
+    lines = [asked.read_as, "", f"  {worded(asked.calculator.headline(asked.answer, page), page)}"]
     lines += told(asked.answer, page)
-    lines += [f"  {c.word} {c.about}: {c.says}" for c in getattr(asked.answer, "cautions", ())]
+    cautions = getattr(asked.answer, "cautions", ())
+    lines += [f"  {c.word} {c.about}: {worded(c.says, page)}" for c in cautions]
     lines += [f"  Or: {other.line}" for other in asked.others]
     return lines
 

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import re
 import threading
+from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
@@ -58,6 +60,24 @@ def reply_of(client: TestClient, name: str, question: dict[str, Any]) -> Any:
     return model.model_validate_json(response.content)
 
 
+# Working is metric by its formulas; a drill goes by the mark on its shank.
+_NO_SENTENCES = {"working", "source", "read_as", "question", "headline", "reason", "name"}
+_NO_SENTENCES |= {"drill_name", "fine_drill", "medium_drill", "coarse_drill"}
+
+
+def texts(value: Any) -> Iterator[str]:
+    """Every sentence of a reply: working apart, whose sums are always metric."""
+    if isinstance(value, str):
+        yield value
+    elif isinstance(value, dict):
+        for key, part in value.items():
+            if key not in _NO_SENTENCES:
+                yield from texts(part)
+    elif isinstance(value, list):
+        for part in value:
+            yield from texts(part)
+
+
 def test_every_calculator_is_asked_here() -> None:
     assert set(ASKED) == set(CATALOGUE)
 
@@ -70,6 +90,11 @@ def test_replies_keep_their_model(client: TestClient, name: str, unit: str) -> N
     }
     reply = reply_of(client, name, typed | {"unit": unit})
     assert reply.calculator == name
+    # A length in a sentence has been put into words, in the page's unit alone.
+    says = " ".join(texts(reply.model_dump(exclude={"question", "readings", "words"})))
+    assert "\ue000" not in says
+    if unit == "inch" and name != "length":
+        assert not re.search(r"\d mm(?![/²⁴\w])", says), says
     assert reply.question == typed
     assert reply.headline
     assert reply.read_as

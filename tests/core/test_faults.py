@@ -15,6 +15,7 @@ from runk.core.faults.question import CUTTING, FaultQuestion, Sign
 from runk.core.faults.taper import read_taper
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
+from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import LATHE, WORKSHOP
@@ -207,7 +208,7 @@ def test_said_in_a_line(line: str, sign: str, first: str, workshop: Workshop) ->
 def test_the_way_a_taper_goes_says_what_to_move(line: str, first: str, says: str) -> None:
     answer = ask_line(line, WORKSHOP, PageUnit.MM).answer
     assert answer.first.startswith(first)
-    assert says in answer.first_check
+    assert says in worded(answer.first_check, PageUnit.MM)
 
 
 @pytest.mark.parametrize(

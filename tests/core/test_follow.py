@@ -16,6 +16,8 @@ from runk.core.plan.settle import Said
 from runk.core.plan.slips import slip
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.plan.view import view
+from runk.core.said import worded
+from runk.core.units import PageUnit
 from tests.core.test_plan import PLAIN, specs
 
 SAID = Said("", "", None, None, "Lathe", ())
@@ -194,7 +196,7 @@ def test_stop_when_inside_and_ways_out_when_past() -> None:
     assert over.over_mm is not None
     assert over.over_mm.value == pytest.approx(0.05)
     assert [w.way for w in over.ways_out] == ["the mate", "retaining compound", "a sleeve"]
-    assert "0.050 mm smaller" in over.ways_out[0].says
+    assert "0.050 mm smaller" in worded(over.ways_out[0].says, PageUnit.MM)
 
 
 @pytest.mark.parametrize("job", list(Job)[:4])

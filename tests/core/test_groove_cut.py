@@ -18,6 +18,8 @@ from runk.core.plan.settle import Settled
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.plan.view import view
 from runk.core.refusals import Refused
+from runk.core.said import worded
+from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
 
 RING = PlanQuestion(
@@ -80,7 +82,9 @@ def test_it_is_plunged_first_and_measured_before_anything_is_wound_on() -> None:
     assert answer.next_says == "Plunge at 17 1/2, then at 0"
     assert "left edge of the tool to nought" in answer.start_says
     assert "39 1/4 of the cross-slide" in answer.next_detail
-    assert "Come back to 17 1/2 and measure. It should then measure 1.947" in answer.next_detail
+    assert "Come back to 17 1/2 and measure. It should then measure 1.947" in worded(
+        answer.next_detail, PageUnit.MM
+    )
     assert answer.passes[0].measure
     told = plan(RING, needs(RING, WORKSHOP))
     assert [p.dial for p in told.passes][:2] == ["top-slide to 17 1/2", "top-slide to 0"]
@@ -104,6 +108,6 @@ def test_too_wide_says_what_may_sit_in_it_and_one_plunge_is_not_followed() -> No
     )
     answer = view(cut.spec, cut.said, over)
     assert answer.state == "over"
-    assert "0.107 mm wider" in answer.ways_out[0].says
+    assert "0.107 mm wider" in worded(answer.ways_out[0].says, PageUnit.MM)
     with pytest.raises(Refused, match="one plunge makes it"):
         _settled(replace(RING, wanted=Fraction("1.5"), smallest=None, largest=None))

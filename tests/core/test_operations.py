@@ -12,6 +12,8 @@ from hypothesis import strategies as st
 from runk.ask import ask as ask_line
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.refusals import Refused
+from runk.core.said import worded
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from tests.core.test_speed import ask, refused
 
@@ -130,7 +132,7 @@ def test_no_step_is_set_that_the_hand_cannot_stop_from(
     # 48 rev/min is the slowest this lathe has.
     assert answer.stop_s.value >= 1 - 1e-9 or (answer.set_rpm.value == 48 and said)
     if said:
-        wide = float(re.search(r"make it ([\d.]+) mm wide", said[0].says)[1])  # type: ignore[index]
+        wide = float(re.search(r"make it ([\d.]+) mm wide", worded(said[0].says, PageUnit.MM))[1])  # type: ignore[index]
         seconds = [60 * (w - 2) / (round(pitch, 2) * 48) for w in (wide - 0.1, wide)]
         assert seconds[0] < 1 + 1e-9 <= seconds[1] + 2e-9
 

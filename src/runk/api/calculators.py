@@ -67,7 +67,8 @@ def router(here: Here, catalogue: Catalogue) -> APIRouter:
         return [describe(c) for c in catalogue.values()]
 
     @routes.post("/ask", response_model=AskOut)
-    async def ask_line(asked: AskIn) -> Response:
+    async def ask_line(asked: AskIn, request: Request) -> Response:
+        request.state.page = asked.unit
         workshop = here()
         found = ask(asked.line, workshop, asked.unit, catalogue)
         body = reply(
@@ -95,6 +96,7 @@ def router(here: Here, catalogue: Catalogue) -> APIRouter:
     async def answer(name: str, request: Request) -> Response:
         calculator = calculator_named(catalogue, name)
         typed, page = taken(calculator, await request.body())
+        request.state.page = page
         return written(answer_typed(calculator, typed, page, here()))
 
     @routes.post("/calc/{name}/{sweep}", include_in_schema=False)
@@ -104,6 +106,7 @@ def router(here: Here, catalogue: Catalogue) -> APIRouter:
         if found is None:
             raise Refused(f"{name} has no {sweep[:40]}.", field="sweep")
         typed, page = taken(calculator, await request.body())
+        request.state.page = page
         workshop = here()
         read = read_question(calculator, typed, page, workshop)
         snapshot = calculator.needs(read.question, workshop)

@@ -25,6 +25,7 @@ from runk.core.plan.say import shown_size
 from runk.core.plan.view import view
 from runk.core.questions import read_question, sentence
 from runk.core.refusals import Refused
+from runk.core.said import mm_said, worded
 from runk.core.units import PageUnit
 from runk.gauges import Gauge, read_within
 from runk.gauges.played import PlayedMicrometer
@@ -178,7 +179,7 @@ def _outcome(page: Page, one: Outcome) -> dict[str, Any]:
         "event": one.event,
         "kind": one.kind or "measured again",
         "size_mm": one.size_mm,
-        "size": shown_size(page.cut.spec, one.size_mm),
+        "size": worded(shown_size(page.cut.spec, one.size_mm), PageUnit(page.cut.page_unit)),
         "wound": one.wound,
         "wound_mm": one.wound_mm,
         "took_mm": one.took_mm,
@@ -216,7 +217,7 @@ def _line(page: Page) -> CutLine:
         id=cut.id,
         title=cut.title,
         state=answer.state,
-        next_says=answer.next_says,
+        next_says=worded(answer.next_says, PageUnit(cut.page_unit)),
         left=answer.left_mm.words(PageUnit(cut.page_unit)),
         part_id=cut.part_id,
     )
@@ -229,14 +230,14 @@ def _sizes(body: ReadingIn) -> tuple[float, ...]:
         raise refused.on("reading") from None
 
 
-def _slipped(found: SlipFound) -> Response:
+def _slipped(found: SlipFound, page: PageUnit) -> Response:
     meant = found.slip.meant_mm
     return problem(
         422,
         "Looks like a slip",
-        found.slip.says,
+        worded(found.slip.says, page),
         "reading",
-        None if meant is None else f"{meant:.3f} mm",
+        None if meant is None else worded(mm_said(meant, 3), page),
         {"slip": True},
     )
 
@@ -295,7 +296,7 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
         try:
             return _out(book.add(cut, body.event_key, event, body.after, sure=body.sure))
         except SlipFound as found:
-            return _slipped(found)
+            return _slipped(found, body.unit)
 
     @routes.post("/{cut}/gauge", response_model=CutOut)
     def from_gauge(cut: RowId, body: GaugeIn) -> Response:
@@ -309,7 +310,7 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
         try:
             return _out(book.add(cut, body.event_key, event, body.after, sure=False))
         except SlipFound as found:
-            return _slipped(found)
+            return _slipped(found, PageUnit(page.cut.page_unit))
 
     @routes.post("/{cut}/done", response_model=CutOut)
     def done(cut: RowId, body: DoneIn) -> Response:

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field
 
-from runk.api.calculators import Here
+from runk.api.calculators import Here, written
 from runk.api.problems import PROBLEMS
+from runk.core.plain import plain
+from runk.core.units import PageUnit
 from runk.gauges.practice import EXERCISES, MOST_MOVES, Move, Practice, exercise_named, practise
 
 
@@ -28,6 +30,7 @@ class PracticeIn(BaseModel):
     moves: list[MoveIn] = Field(default=[], max_length=MOST_MOVES)
     advised: bool = False
     finished: bool = False
+    unit: PageUnit = PageUnit.MM
 
 
 @dataclass(frozen=True)
@@ -51,10 +54,10 @@ def router(here: Here) -> APIRouter:
     def exercises() -> list[ExerciseOut]:
         return [ExerciseOut(e.key, e.name, e.lesson) for e in EXERCISES]
 
-    @routes.post("")
-    def play(body: PracticeIn) -> Practice:
+    @routes.post("", response_model=Practice)
+    def play(body: PracticeIn) -> Response:
         moves = [Move(m.wind, m.fine, m.measure) for m in body.moves]
-        return practise(
+        played = practise(
             exercise_named(body.exercise),
             here(),
             body.seed,
@@ -62,5 +65,6 @@ def router(here: Here) -> APIRouter:
             advised=body.advised,
             finished=body.finished,
         )
+        return written(plain(played, body.unit))
 
     return routes

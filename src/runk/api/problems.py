@@ -12,6 +12,7 @@ from starlette.exceptions import HTTPException
 from starlette.responses import Response
 
 from runk.core.refusals import Refused
+from runk.core.units import PageUnit
 from runk.store.kept import Stale
 
 
@@ -90,8 +91,9 @@ def install(app: FastAPI) -> None:
     """Put the handlers on an application."""
 
     @app.exception_handler(Refused)
-    async def _refused(_: Request, refused: Refused) -> Response:
-        return problem(422, "Refused", refused.says, refused.field, refused.suggest)
+    async def _refused(request: Request, refused: Refused) -> Response:
+        page = getattr(request.state, "page", PageUnit.MM)
+        return problem(422, "Refused", refused.said(page), refused.field, refused.suggested(page))
 
     @app.exception_handler(Stale)
     async def _stale(_: Request, stale: Stale) -> Response:

@@ -16,8 +16,9 @@ from runk.core.calculator import AnyCalculator
 from runk.core.figures import Caution, Figure, Link, Step
 from runk.core.plain import APART
 from runk.core.questions import Read, sentence, words
+from runk.core.said import worded
 from runk.core.sources import Source
-from runk.core.units import PageUnit, unit_shown
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 Build = Callable[[Any, PageUnit], Any]
@@ -110,23 +111,27 @@ def _figure(figure: Figure, page: PageUnit) -> dict[str, Any]:
     return {
         "value": figure.value,
         "shown": figure.shown(page),
-        "unit": unit_shown(figure.unit, page),
+        "unit": figure.unit_on(page),
         "working": [_step(s) for s in figure.steps],
     }
 
 
-def _caution(caution: Caution, _: PageUnit) -> dict[str, Any]:
+def _caution(caution: Caution, page: PageUnit) -> dict[str, Any]:
     return {
         "word": caution.word,
         "about": caution.about,
-        "says": caution.says,
+        "says": worded(caution.says, page),
         "figure": caution.figure,
         "source": _source(caution.source),
     }
 
 
-def _link(link: Link, _: PageUnit) -> dict[str, Any]:
-    return {"calculator": link.calculator, "question": dict(link.question), "reason": link.reason}
+def _link(link: Link, page: PageUnit) -> dict[str, Any]:
+    return {
+        "calculator": link.calculator,
+        "question": dict(link.question),
+        "reason": worded(link.reason, page),
+    }
 
 
 _LEAVES: dict[type[Any], tuple[type[Any], Build]] = {
@@ -192,6 +197,8 @@ def _of(hint: Any) -> tuple[Any, Build]:
         return list.__class_getitem__(wire_type), lambda v, page: [build(x, page) for x in v]
     if hint in _LEAVES:
         return _LEAVES[hint]
+    if hint is str:
+        return str, worded
     if is_dataclass(hint) and isinstance(hint, type):
         shape = _SHAPES.get(hint) or _Shape(hint, APART)
         reference = shape.model or typing.ForwardRef(shape.model_name)
@@ -262,7 +269,7 @@ def reply(
         "version": calculator.version,
         "question": typed,
         "read_as": read_as or sentence(calculator, read, page, workshop),
-        "headline": calculator.headline(answer, page),
+        "headline": worded(calculator.headline(answer, page), page),
         "words": words(calculator, read, page, workshop),
         "readings": {
             name: {"mm": float(r.mm), "echo": r.echo, "plain": r.plain}

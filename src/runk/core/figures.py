@@ -188,6 +188,8 @@ class Figure:
     unit: Unit
     steps: tuple[Step, ...] = ()
     places: int | None = None
+    fixed: bool = False
+    """Whether it is shown in its own unit on every page: a size *in millimetres*."""
 
     def __post_init__(self) -> None:
         if not math.isfinite(self.value):
@@ -199,11 +201,15 @@ class Figure:
         >>> Figure(0.4064, unit_of("depth_mm")).words()
         '0.41 mm'
         """
-        return f"{self.shown(page)} {unit_shown(self.unit, page)}"
+        return f"{self.shown(page)} {self.unit_on(page)}"
 
     def shown(self, page: PageUnit = PageUnit.MM) -> str:
         """The number alone, rounded for show."""
-        return show(self.value, self.unit, page, self.places)
+        return show(self.value, self.unit, PageUnit.MM if self.fixed else page, self.places)
+
+    def unit_on(self, page: PageUnit) -> str:
+        """The unit's word on this page."""
+        return unit_shown(self.unit, PageUnit.MM if self.fixed else page)
 
 
 @dataclass(frozen=True, slots=True)

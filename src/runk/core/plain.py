@@ -8,17 +8,21 @@ from fractions import Fraction
 from typing import Any
 
 from runk.core.figures import Caution, Figure, Link
+from runk.core.said import worded
+from runk.core.units import PageUnit
 
 APART = ("cautions", "links")
 
 
-def plain(value: Any) -> Any:
+def plain(value: Any, page: PageUnit = PageUnit.MM) -> Any:
     """Flatten Figures to numbers and dataclasses to mappings, under the same keys.
 
     >>> from runk.core.units import unit_of
     >>> plain({"depth_mm": Figure(0.5, unit_of("depth_mm"))})
     {'depth_mm': 0.5}
     """
+    if isinstance(value, str) and not isinstance(value, Enum):
+        return worded(value, page)
     if isinstance(value, Figure):
         return value.value
     if isinstance(value, Enum):
@@ -26,17 +30,17 @@ def plain(value: Any) -> Any:
     if isinstance(value, Fraction):
         return float(value)
     if isinstance(value, Caution):
-        return f"{value.word} {value.about}: {value.says}"
+        return f"{value.word} {value.about}: {worded(value.says, page)}"
     if isinstance(value, Link):
         return {
             "calculator": value.calculator,
             "question": dict(value.question),
-            "reason": value.reason,
+            "reason": worded(value.reason, page),
         }
     if is_dataclass(value) and not isinstance(value, type):
-        return {f.name: plain(getattr(value, f.name)) for f in fields(value)}
+        return {f.name: plain(getattr(value, f.name), page) for f in fields(value)}
     if isinstance(value, dict):
-        return {key: plain(v) for key, v in value.items()}
+        return {key: plain(v, page) for key, v in value.items()}
     if isinstance(value, (list, tuple)):
-        return [plain(v) for v in value]
+        return [plain(v, page) for v in value]
     return value

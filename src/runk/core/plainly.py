@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from runk.core.figures import Figure
+from runk.core.said import worded
 from runk.core.shown import Column, described
 from runk.core.units import PageUnit
 
@@ -43,10 +44,12 @@ def in_words(value: Any, page: PageUnit) -> str:
         return ""
     if isinstance(value, Figure):
         return value.words(page)
+    if isinstance(value, str):
+        return worded(value, page)
     if isinstance(value, bool):
         return "yes" if value else "no"
     if isinstance(value, (tuple, list)):
-        return ", ".join(str(one) for one in value)
+        return ", ".join(in_words(one, page) for one in value)
     return f"{value:g}" if isinstance(value, float) else str(value)
 
 

@@ -1885,6 +1885,8 @@ export interface components {
             moves: components["schemas"]["MoveIn"][];
             /** Seed */
             seed: number;
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
         };
         /**
          * Problem

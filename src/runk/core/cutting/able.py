@@ -6,6 +6,7 @@ from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.machines.machine import Holding, Machine, MachineKind
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 
 LARGEST_TOOL_MM = 100.0
 _ON_TABLE = frozenset({Holding.VICE, Holding.CLAMPS})
@@ -47,13 +48,14 @@ def check(question: SpeedQuestion, machine: Machine, held: Holding) -> None:
     milling = FACTS[question.operation].family is Family.MILLED
     if turned_work and machine.kind is MachineKind.LATHE and swing and diameter > swing:
         raise Refused(
-            f"{diameter:g} mm does not swing over the bed of {machine.name}: its centre height of "
-            f"{swing / 2:g} mm swings {swing:g} mm.",
+            f"{mm_said(diameter)} does not swing over the bed of {machine.name}: its centre "
+            f"height of "
+            f"{mm_said(swing / 2)} swings {mm_said(swing)}.",
             field="diameter",
         )
     if not turned_work and diameter > LARGEST_TOOL_MM and not milling:
         raise Refused(
-            f"A {diameter:g} mm tool is larger than any drill or cutter here.",
+            f"A {mm_said(diameter)} tool is larger than any drill or cutter here.",
             field="diameter",
             suggest="12",
         )
@@ -62,7 +64,7 @@ def check(question: SpeedQuestion, machine: Machine, held: Holding) -> None:
         value = getattr(question, field)
         if between and value is not None and value > between and machine.kind is MachineKind.LATHE:
             raise Refused(
-                f"{float(value):g} mm does not fit on {machine.name}: it takes {between:g} mm.",
+                f"{mm_said(value)} does not fit on {machine.name}: it takes {mm_said(between)}.",
                 field=field,
             )
     if question.bar is not None and question.bar >= question.diameter:
@@ -73,8 +75,8 @@ def check(question: SpeedQuestion, machine: Machine, held: Holding) -> None:
         and 2 * question.depth >= question.diameter
     ):
         raise Refused(
-            f"A cut {float(question.depth):g} mm deep takes {2 * float(question.depth):g} mm off "
-            f"the diameter, and there is only {diameter:g} mm.",
+            f"A cut {mm_said(question.depth)} deep takes {mm_said(2 * float(question.depth))} off "
+            f"the diameter, and there is only {mm_said(diameter)}.",
             field="depth",
         )
     if milling and question.width is not None and question.width > question.diameter:

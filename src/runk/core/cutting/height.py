@@ -8,6 +8,7 @@ from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.figures import Figure, Working, law
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 
 
 @law("Diameter really cut", "2√((√(({diameter_mm}÷2)² - {off_mm}²) ∓ {depth_mm})² + {off_mm}²)")
@@ -65,7 +66,7 @@ def height_error(w: Working, question: SpeedQuestion, depth: Figure | None) -> F
         return None
     if off >= diameter / 2:
         raise Refused(
-            f"A tool {off:g} mm off centre misses a diameter of {diameter:g} mm.",
+            f"A tool {mm_said(off)} off centre misses a diameter of {mm_said(diameter)}.",
             field="off_centre",
         )
     inward = -1.0 if question.operation is Operation.BORE else 1.0

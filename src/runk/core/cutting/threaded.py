@@ -10,6 +10,7 @@ from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.spindle import Bench, Cut
 from runk.core.figures import Caution, Figure, Num, Working, law
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE, Held, Source
 
 STOP_S = 1.0
@@ -100,7 +101,8 @@ def _gap(question: SpeedQuestion) -> tuple[float, float]:
     tool = float(question.width or 0)
     if tool >= relief:
         raise Refused(
-            f"A tool {tool:g} mm wide does not fit a relief groove of {relief:g} mm.", field="width"
+            f"A tool {mm_said(tool)} wide does not fit a relief groove of {mm_said(relief)}.",
+            field="width",
         )
     return relief, tool
 
@@ -141,7 +143,7 @@ def cannot_stop(question: SpeedQuestion, speed_rpm: float) -> Caution:
         "Stop",
         "the stop",
         f"Even the slowest there is leaves {left:.1f} s in this groove: make "
-        f"it {wide:.1f} mm wide, turn the spindle by hand, or cut outwards from the groove.",
+        f"it {mm_said(wide, 1)} wide, turn the spindle by hand, or cut outwards from the groove.",
         "set_rpm",
         MECHANICS,
     )

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from runk.core.faults.question import FaultQuestion, Sign
 from runk.core.figures import Figure, Working, law
 from runk.core.refusals import Refused
+from runk.core.said import thou_said
 
 _LEAST_MM = 0.002
 
@@ -59,8 +60,7 @@ class TaperSays:
 
 
 def _both(move: Figure, times: int = 1) -> str:
-    mm = move.value * times
-    return f"{mm:.3f} mm ({mm / 0.0254:.1f} thou)"
+    return thou_said(move.value * times)
 
 
 def read_taper(question: FaultQuestion) -> TaperSays | None:

@@ -20,6 +20,7 @@ from runk.core.holes.laws import (
 )
 from runk.core.kinds import Angle, Length
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.units import unit_of
@@ -135,8 +136,9 @@ def angled(question: AngledQuestion, _: None = None) -> AngledAnswer:
         room = float(question.room)
         if along.value >= room:
             raise Refused(
-                f"It runs {along.value:.2f} mm along on its way through {across:g} mm, and the "
-                f"metal ends after {room:g}: it comes out at the end face and never meets.",
+                f"It runs {mm_said(along.value, 2)} along on its way through "
+                f"{mm_said(across)}, and the "
+                f"metal ends after {mm_said(room)}: it comes out at the end face and never meets.",
                 field="angle",
                 suggest=_fits(room, across, drill),
             )
@@ -145,9 +147,10 @@ def angled(question: AngledQuestion, _: None = None) -> AngledAnswer:
     if angle > 0:
         flat = w.of(flat_depth_mm, "flat_mm", cutter_mm=drill, slope_deg=angle)
     says = (
-        f"Tilt it {angle:g}° and drill {travel.value:.2f} mm from where the axis meets the face."
+        f"Tilt it {angle:g}° and drill {mm_said(travel.value, 2)} from where the axis meets "
+        f"the face."
         if angle
-        else f"Square to the face: drill {travel.value:.2f} mm."
+        else f"Square to the face: drill {mm_said(travel.value, 2)}."
     )
 
     def mm(value: float, key: str) -> Figure:
@@ -181,9 +184,11 @@ def _cautions(question: AngledQuestion, wall: Figure | None) -> tuple[Caution, .
     if wall is not None and wall.value < THIN_TIMES * drill:
         word = "Stop" if wall.value <= 0 else "Mind"
         says = (
-            f"Its mouth cuts into the end by {-wall.value:.2f} mm."
+            f"Its mouth cuts into the end by {mm_said(-wall.value, 2)}."
             if wall.value <= 0
-            else f"Only {wall.value:.2f} mm is left beside its mouth: less than half the drill."
+            else (
+                f"Only {mm_said(wall.value, 2)} is left beside its mouth: less than half the drill."
+            )
         )
         found.append(Caution(word, "the wall", says, "wall_mm", MECHANICS))
     if question.angle > _FLAT_FROM_DEG:

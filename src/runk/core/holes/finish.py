@@ -23,6 +23,7 @@ from runk.core.holes.pick import (
 from runk.core.holes.question import Ends, Finish
 from runk.core.holes.steps import BREAK_OUT_MM, Maker
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.sources import PRACTICE
 from runk.core.tools import ShopTool
 from runk.core.units import unit_of
@@ -130,14 +131,14 @@ def _drilled(maker: Maker, drills: Sequence[ShopTool]) -> Finishing:
                 suggest=drills[0].name,
             )
         raise Refused(
-            f"No drill near {size:g} mm can be used: the nearest is {last.name}.",
+            f"No drill near {mm_said(size)} can be used: the nearest is {last.name}.",
             field="size",
             suggest=f"{last.name}, or bored",
         )
     says = ""
     if exact((last,), size) is None:
         way = "over" if off > 0 else "under"
-        says = f"The nearest there is: {abs(off):.2f} mm {way} what was asked for."
+        says = f"The nearest there is: {mm_said(abs(off), 2)} {way} what was asked for."
     return Finishing(last, (), says=says)
 
 
@@ -147,7 +148,8 @@ def _no_reamer(size: float, reamers: Sequence[ShopTool], what: str) -> Refused:
     others = f" Those that can be used are {owned}." if owned else " There is none in the drawer."
     another = f"{near.name}, " if near else ""
     return Refused(
-        f"There is no {size:g} mm {what} reamer.{others} A D-bit, the bar that is to run in it, "
+        f"There is no {mm_said(size)} {what} reamer.{others} A D-bit, the bar that is to "
+        f"run in it, "
         "or boring makes the size itself.",
         field="size" if near else "finish",
         suggest=f"{another}finished with a D-bit, or bored",
@@ -172,7 +174,8 @@ def _reamed(
     last = for_allowance(drills, size, leave)
     if last is None:
         raise Refused(
-            f"No drill leaves {leave.low_mm:.2f} mm or more for a {size:g} mm reamer.", field="size"
+            f"No drill leaves {mm_said(leave.low_mm, 2)} or more for a {mm_said(size)} reamer.",
+            field="size",
         )
     left = _leaves(w, size, last)
     lead = reamer.lead_mm or (size * _LEAD_SHARE if tapered else 1.0)
@@ -204,7 +207,7 @@ def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:
     size = float(question.size)
     if size < LEAST_BORE_MM:
         raise Refused(
-            f"{size:g} mm is too small to get a boring tool in: ream it, or make a D-bit.",
+            f"{mm_said(size)} is too small to get a boring tool in: ream it, or make a D-bit.",
             field="finish",
             suggest="finished with a D-bit",
         )
@@ -220,15 +223,13 @@ def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:
         "tool so that it is square."
     )
     steps = [
-        maker.step(
-            "bore", f"bore to {float(to):g} mm", to, Operation.BORE, depth, says, Stage.FINISH
-        )
+        maker.step("bore", f"bore to {mm_said(to)}", to, Operation.BORE, depth, says, Stage.FINISH)
     ]
     if hone:
         steps.append(
             maker.step(
                 "hone",
-                f"hone out {HONE_MM:g} mm",
+                f"hone out {mm_said(HONE_MM)}",
                 question.size,
                 None,
                 None,
@@ -246,18 +247,19 @@ def _made(maker: Maker, drills: Sequence[ShopTool], kind: str) -> Finishing:
     leave = ream_allowance(size, by_hand=False)
     last = for_allowance(drills, size, leave)
     if last is None:
-        raise Refused(f"No drill leaves anything for a {size:g} mm hole.", field="size")
+        raise Refused(f"No drill leaves anything for a {mm_said(size)} hole.", field="size")
     allowance = _usual(w, leave)
     left = _leaves(w, size, last)
     if kind == "d-bit":
         flat = w(d_bit_flat_mm, size_mm=size, over_mm=0.03)
-        name = f"{size:g} mm D-bit"
+        name = f"{mm_said(size)} D-bit"
         says = (
-            f"Silver steel, its flat left at {flat:.2f} mm (0.02 to 0.05 over half), hardened. It "
+            f"Silver steel, its flat left at {mm_said(flat, 2)} (0.02 to 0.05 over half), "
+            f"hardened. It "
             "cuts on its end only: clear it every few millimetres, plenty of oil."
         )
     else:
-        name = f"{size:g} mm bar, its end ground to a slant"
+        name = f"{mm_said(size)} bar, its end ground to a slant"
         says = (
             "The slant passes the middle of the bar. Slow, oil, and clear it often: the bar then "
             "fits the hole it made."

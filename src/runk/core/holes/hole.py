@@ -19,6 +19,7 @@ from runk.core.lengths import Reading
 from runk.core.machines.machine import Machine
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.tools import ShopTool
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
@@ -75,7 +76,7 @@ def _check(question: HoleQuestion, shop: HoleShop) -> None:
         raise Refused("How deep is the blind hole?", field="deep", suggest="12 mm")
     if blind and deep is not None and thick is not None and deep >= thick:
         raise Refused(
-            f"A hole {float(deep):g} mm deep comes out of a part {float(thick):g} mm thick: it is "
+            f"A hole {mm_said(deep)} deep comes out of a part {mm_said(thick)} thick: it is "
             "a through hole.",
             field="deep",
         )
@@ -167,10 +168,10 @@ def _check_reach(question: HoleQuestion, tool: ShopTool) -> None:
     if question.deep is None or tool.reach_mm is None or question.deep <= tool.reach_mm:
         return
     raise Refused(
-        f"The {tool.name} drill cuts {tool.reach_mm:g} mm deep at most, and the hole is "
-        f"{float(question.deep):g}. Use a long drill and clear it often, or drill from both ends.",
+        f"The {tool.name} drill cuts {mm_said(tool.reach_mm)} deep at most, and the hole is "
+        f"{mm_said(question.deep)}. Use a long drill and clear it often, or drill from both ends.",
         field="deep",
-        suggest=f"{tool.reach_mm:g} mm",
+        suggest=mm_said(tool.reach_mm),
     )
 
 

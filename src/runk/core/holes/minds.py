@@ -11,6 +11,7 @@ from runk.core.holes.question import Ends, Finish
 from runk.core.holes.question import HoleQuestion as Question
 from runk.core.holes.steps import Maker
 from runk.core.machines.machine import Machine
+from runk.core.said import mm_said, number_said
 from runk.core.sources import MECHANICS, PRACTICE
 
 _DEEP_TIMES = 3.0
@@ -54,8 +55,8 @@ def _of_depth(question: Question, drills: Sequence[HoleStep], point: float) -> l
                 Caution(
                     "Stop",
                     "the point",
-                    f"The drill's point comes out by {over:.2f} mm: only "
-                    f"{float(question.thick) - float(question.deep):.2f} mm is left under the "
+                    f"The drill's point comes out by {mm_said(over, 2)}: only "
+                    f"{mm_said(question.thick - float(question.deep), 2)} is left under the "
                     f"hole, and the point is {point:.2f} long. End it with a flat-ended tool.",
                     "bottom_mm",
                     MECHANICS,
@@ -66,7 +67,7 @@ def _of_depth(question: Question, drills: Sequence[HoleStep], point: float) -> l
                 Caution(
                     "Mind",
                     "the bottom",
-                    f"Only {-over:.2f} mm is left under the point: it may break through.",
+                    f"Only {mm_said(-over, 2)} is left under the point: it may break through.",
                     "bottom_mm",
                     MECHANICS,
                 )
@@ -110,9 +111,10 @@ def _of_reamer(maker: Maker, plan: Finishing) -> list[Caution]:
             Caution(
                 "Stop" if far else "Mind",
                 "what is left",
-                f"{left.value:.2f} mm is "
-                f"{'far ' if far else ''}more than such a tool takes ({leave.low_mm:.2f} to "
-                f"{leave.high_mm:.2f} mm): no drill between can be used. {closer}",
+                f"{mm_said(left.value, 2)} is "
+                f"{'far ' if far else ''}more than such a tool takes "
+                f"({number_said(leave.low_mm, 2)} to "
+                f"{mm_said(leave.high_mm, 2)}): no drill between can be used. {closer}",
                 "left_mm",
                 PRACTICE,
             )
@@ -123,7 +125,7 @@ def _of_reamer(maker: Maker, plan: Finishing) -> list[Caution]:
                 "Stop",
                 "the lead",
                 f"A hand reamer is tapered for its first "
-                f"{plan.pass_mm.value if plan.pass_mm else 0:.0f} mm and cannot ream a blind "
+                f"{mm_said(plan.pass_mm.value if plan.pass_mm else 0, 0)} and cannot ream a blind "
                 "hole to the bottom: drill deeper, or use a machine reamer or a D-bit.",
                 "pass_mm",
                 PRACTICE,
@@ -162,7 +164,7 @@ def _of_line(question: Question) -> list[Caution]:
             "Mind",
             "the line",
             f"Pilot each of the {question.bearings}, then follow through "
-            f"all with one long drill of {float(question.span):g} mm and more, then ream them "
+            f"all with one long drill of {mm_said(question.span)} and more, then ream them "
             "in line in one go.",
             None,
             PRACTICE,

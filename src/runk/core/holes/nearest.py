@@ -12,6 +12,7 @@ from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.holes.pick import above, below, exact, nearest, ream_allowance
 from runk.core.kinds import Choice, Length, OneOf
 from runk.core.refusals import Refused
+from runk.core.said import mm_said, thou_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.tools import ShopTool
@@ -293,11 +294,11 @@ def _does(question: NearestQuestion, mm: float, wanted: float) -> str:
             return "nothing left to ream"
         fit = "too little" if left < leave.low_mm - 1e-9 else "as it should be"
         fit = "too much" if left > leave.high_mm + 1e-9 else fit
-        return f"leaves {left:.2f} mm: {fit}"
+        return f"leaves {mm_said(left, 2)}: {fit}"
     off = mm - wanted
     if abs(off) < 0.0005:
         return "that very size"
-    return f"{abs(off):.3f} mm ({abs(off) / 0.0254:.1f} thou) {'over' if off > 0 else 'under'}"
+    return f"{thou_said(abs(off))} {'over' if off > 0 else 'under'}"
 
 
 def _cautions(
@@ -309,7 +310,8 @@ def _cautions(
             Caution(
                 "Mind",
                 "the size",
-                f"Nothing owned is near {wanted:.2f} mm: bore it, or change the size and its mate.",
+                f"Nothing owned is near {mm_said(wanted, 2)}: bore it, or change the size "
+                f"and its mate.",
                 "mm",
                 PRACTICE,
             )

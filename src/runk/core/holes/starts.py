@@ -13,6 +13,7 @@ from runk.core.holes.pick import exact, nearest
 from runk.core.holes.steps import Maker
 from runk.core.machines.machine import MachineKind
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.tools import ShopTool
 from runk.core.units import unit_of
 
@@ -90,7 +91,7 @@ def seat_step(maker: Maker, cutters: Sequence[ShopTool]) -> HoleStep:
     else:
         near = next((c for c in cutters if c.mm > wanted), None)
         other = f" The next larger is {near.name}." if near else ""
-        name = f"{wanted:g} mm counterbore"
+        name = f"{mm_said(wanted)} counterbore"
         says = f"No end mill of that size: a piloted counterbore, or bore it.{other}"
     size = Fraction(question.counterbore)
     return maker.step("counterbore", name, size, Operation.SPOT_FACE, depth, says)

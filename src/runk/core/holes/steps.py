@@ -16,6 +16,7 @@ from runk.core.holes.question import Ends, HoleQuestion
 from runk.core.machines.dials import judged_divisions, turns_say
 from runk.core.machines.machine import Dial, Holding, Machine, MachineKind
 from runk.core.metals.metal import Metal
+from runk.core.said import mm_said
 from runk.core.tools import ShopTool
 from runk.core.units import unit_of
 
@@ -87,7 +88,7 @@ class Maker:
         begin = float(self.question.start or 0)
         at = self.w(stop_mm, start_mm=begin, travel_mm=travel.value) if begin else travel.value
         if self.machine.read_out or self.dial is None:
-            return f"{at:.2f} mm on the {'read-out' if self.machine.read_out else 'stop'}"
+            return f"{mm_said(at, 2)} on the {'read-out' if self.machine.read_out else 'stop'}"
         divisions = judged_divisions(self.dial, at)
         return f"{turns_say(divisions, self.dial.per_turn)} of the {self.dial.slide}"
 
@@ -96,7 +97,7 @@ class Maker:
         if self.question.deep is None:
             return "Say how deep it is, and each drill gets its stop."
         begin = float(self.question.start or 0)
-        nought = f"{begin:g} mm" if begin else "nought"
+        nought = mm_said(begin) if begin else "nought"
         return f"Counted from the touch of each tip, the dial at {nought} there: touch again with every tool."  # noqa: E501
 
     def step(

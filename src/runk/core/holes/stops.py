@@ -16,6 +16,7 @@ from runk.core.lengths import Reading
 from runk.core.machines.dials import judged_divisions, turns_say
 from runk.core.machines.machine import Dial, Machine, MachineKind
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
@@ -244,7 +245,7 @@ def depth(question: DepthQuestion, machine: Machine) -> DepthAnswer:
     travelled = w.figure(travel, "travel_mm", since=began, places=3)
     at = w(added_mm, sum_mm=start, part_mm=travel) if start else travel
     if at < 0:
-        raise Refused(f"That comes to {at:.2f} mm, less than nothing.", field="deep")
+        raise Refused(f"That comes to {mm_said(at, 2)}, less than nothing.", field="deep")
     dial = machine.dial(*_SLIDES[question.way]) if _SLIDES[question.way] else None
     stop, divisions = _on(machine, dial, at)
     stack = (
@@ -290,7 +291,7 @@ def _parts(w: Working, question: DepthQuestion) -> list[tuple[str, float]]:
 def _on(machine: Machine, dial: Dial | None, at: float) -> tuple[str, Figure | None]:
     if dial is None or machine.read_out:
         where = "the read-out" if machine.read_out and dial is not None else "the gauge"
-        return f"{at:.3f} mm on {where}", None
+        return f"{mm_said(at, 3)} on {where}", None
     divisions = judged_divisions(dial, at)
     return (
         f"{turns_say(divisions, dial.per_turn)} of the {dial.slide}",

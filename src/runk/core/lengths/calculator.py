@@ -80,11 +80,11 @@ def length(question: LengthQuestion, _: None = None) -> LengthAnswer:
     thou = w.figure(w(to_thou, length_mm=mm), "thou", since=1)
     off = w.figure(w(to_thou, length_mm=float(error)), "error_thou", since=2)
     return LengthAnswer(
-        mm=Figure(mm, unit_of("mm"), places=3),
+        mm=Figure(mm, unit_of("mm"), places=3, fixed=True),
         inch=inch,
         thou=thou,
         nearest_64th=near,
-        error_mm=Figure(float(error), unit_of("error_mm"), places=3),
+        error_mm=Figure(float(error), unit_of("error_mm"), places=3, fixed=True),
         error_thou=off,
     )
 

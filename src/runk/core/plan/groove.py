@@ -18,6 +18,7 @@ from runk.core.plan.question import Edge, PlanQuestion
 from runk.core.plan.say import nought_of_groove
 from runk.core.plan.settle import limits, setting_says
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 
@@ -87,13 +88,13 @@ def checked_groove(
     width, tool, deep = float(question.wanted), float(question.width), float(question.deep)
     if tool > width + 1e-9:
         raise Refused(
-            f"A tool {tool:g} wide cannot cut a groove {width:g} wide.",
+            f"A tool {mm_said(tool)} wide cannot cut a groove {mm_said(width)} wide.",
             field="width",
-            suggest=f"{width / 2:g} mm",
+            suggest=mm_said(width / 2),
         )
     if question.reach is not None and question.reach < question.deep:
         raise Refused(
-            f"A tool that reaches {float(question.reach):g} mm cannot cut {deep:g} deep.",
+            f"A tool that reaches {mm_said(question.reach)} cannot cut {mm_said(deep)} deep.",
             field="reach",
         )
     if 2 * deep >= float(question.now):
@@ -116,14 +117,15 @@ def checked_groove(
     if spring is not None and spring > MOST_SPRUNG_MM:
         narrow = tool * MOST_SPRUNG_MM / spring
         cure = (
-            f"Rough it with a tool of {narrow:.1f} mm at most, and finish each wall with that."
+            f"Rough it with a tool of {mm_said(narrow, 1)} at most, and finish each wall with that."
             if narrow >= _NARROWEST_MM
             else "No tool is narrow enough: bring up a centre, or shorten the overhang."
         )
         raise Refused(
-            f"A tool {tool:g} mm wide would bend this work by {spring:.2f} mm and dig in. {cure}",
+            f"A tool {mm_said(tool)} wide would bend this work by {mm_said(spring, 2)} and "
+            f"dig in. {cure}",
             field="width",
-            suggest=f"{narrow:.1f} mm" if narrow >= _NARROWEST_MM else None,
+            suggest=mm_said(narrow, 1) if narrow >= _NARROWEST_MM else None,
         )
     return cut, spring, w
 
@@ -159,7 +161,7 @@ def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer
         low_mm=Figure(low, unit_of("low_mm"), places=3),
         high_mm=Figure(high, unit_of("high_mm"), places=3),
         next_says=first.dial[0].upper() + first.dial[1:],
-        next_detail=f"{depth_said} The floor of the groove then measures {bottom:.2f} mm.",
+        next_detail=f"{depth_said} The floor of the groove then measures {mm_said(bottom, 2)}.",
         start_says=nought_of_groove(edge),
         dial_says=depth_said,
         rough_set=setting,
@@ -203,7 +205,7 @@ def _plunge(question: PlanQuestion, dial: Dial | None, kind: str, left_edge: flo
     if question.edge is Edge.RIGHT:
         at = w(right_edge_mm, from_left_mm=left_edge, tool_mm=tool)
     if dial is None:
-        line, divisions = f"tool's edge at {at:.2f} mm", None
+        line, divisions = f"tool's edge at {mm_said(at, 2)}", None
     else:
         count = judged_divisions(dial, at)
         divisions = Figure(count, unit_of("divisions"), tuple(w.steps), 2)
@@ -225,6 +227,6 @@ def _plunge(question: PlanQuestion, dial: Dial | None, kind: str, left_edge: flo
 def depth_says(dial: Dial | None, deep: float) -> str:
     """How deep each plunge goes, on the dial that feeds it in; ``deep`` in millimetres."""
     if dial is None:
-        return f"Plunge {deep:.2f} mm deep from the touch."
+        return f"Plunge {mm_said(deep, 2)} deep from the touch."
     said = turns_say(judged_divisions(dial, deep), dial.per_turn)
     return f"Each plunge goes {said} of the {dial.slide} deep."

@@ -11,6 +11,7 @@ from runk.core.plan.question import Edge, PlanQuestion
 from runk.core.plan.settle import LEAST_MM, USUAL_READS_TO_MM, Said, Settled, limits, setting_says
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 
 
 def settled_groove(
@@ -69,7 +70,9 @@ def settled_groove(
         reads_to_mm,
         from_divisions=judged_divisions(across, last + added) if across else 0.0,
         first_says=plunges,
-        first_detail=f"{depth_says(inward, deep)} The floor then measures {bottom:.2f} mm.{back}",
+        first_detail=(
+            f"{depth_says(inward, deep)} The floor then measures {mm_said(bottom, 2)}.{back}"
+        ),
         edge=edge,
     )
     setting = setting_says(cut)
@@ -87,5 +90,5 @@ def settled_groove(
 
 def _place(dial: Dial | None, mm: float) -> str:
     if dial is None:
-        return f"{mm:.2f} mm"
+        return mm_said(mm, 2)
     return divisions_say(judged_divisions(dial, mm))

@@ -9,6 +9,7 @@ from runk.core.machines.dials import JUDGED
 from runk.core.plan.follow import Followed
 from runk.core.plan.passes import Pass, PassKind
 from runk.core.plan.spec import CutSpec, Job
+from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE
 
 _RATIO_DOUBT = 0.5
@@ -36,7 +37,7 @@ def minds(spec: CutSpec, where: Followed, told: Pass | None) -> list[Caution]:
             Caution(
                 "Mind",
                 "going under",
-                f"This cut is sure only to {unsure:.3f} mm and could "
+                f"This cut is sure only to {mm_said(unsure, 3)} and could "
                 "go past the limit: measure before it, wind on a little less, measure "
                 "again.",
                 "next",
@@ -48,7 +49,7 @@ def minds(spec: CutSpec, where: Followed, told: Pass | None) -> list[Caution]:
             Caution(
                 "Mind",
                 "rubbing",
-                f"{told.takes_mm:.3f} mm is less than this edge cuts: it "
+                f"{mm_said(told.takes_mm, 3)} is less than this edge cuts: it "
                 "rubs. A keen high-speed steel tool takes it.",
                 "next",
                 PRACTICE,
@@ -72,7 +73,10 @@ def _of_dial(spec: CutSpec) -> list[Caution]:
     apart = spec.high_mm - spec.low_mm
     if spec.read_out or not spec.division_mm or fine <= apart / 2 + _SLACK:
         return []
-    says = f"A quarter division is {fine:.3f} mm of the size and the limits are {apart:.3f} apart. "
+    says = (
+        f"A quarter division is {mm_said(fine, 3)} of the size and the limits are "
+        f"{mm_said(apart, 3)} apart. "
+    )
     says += (
         f"Set the top slide {_TOP_SLIDE_DEG:.2f}° from the line of the bed: it then moves the "
         "tool in by a tenth of its own dial."
@@ -86,7 +90,9 @@ def _of_gauge(spec: CutSpec) -> list[Caution]:
     apart = spec.high_mm - spec.low_mm
     if spec.resolution_mm <= apart / 2 + _SLACK:
         return []
-    says = f"What reads to {spec.resolution_mm:g} mm cannot tell limits {apart:.3f} mm apart."
+    says = (
+        f"What reads to {mm_said(spec.resolution_mm)} cannot tell limits {mm_said(apart, 3)} apart."
+    )
     return [Caution("Mind", "the gauge", says, None, PRACTICE)]
 
 
@@ -100,7 +106,7 @@ def _of_places(spec: CutSpec, where: Followed) -> list[Caution]:
             Caution(
                 "Stop",
                 "the places",
-                f"They differ by {last.spread_mm:.3f} mm, more than the "
+                f"They differ by {mm_said(last.spread_mm, 3)}, more than the "
                 "limits allow: taper or oval. No cut brings all of them inside; find the "
                 "cause first.",
                 "left_mm",
@@ -112,7 +118,7 @@ def _of_places(spec: CutSpec, where: Followed) -> list[Caution]:
             Caution(
                 "Mind",
                 "one place",
-                f"On the mean it is inside, at its worst it measures {last.worst_mm:.3f} mm.",
+                f"On the mean it is inside, at its worst it measures {mm_said(last.worst_mm, 3)}.",
                 "left_mm",
                 MECHANICS,
             )

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from runk.core.plan.spec import CutSpec, Job
+from runk.core.said import mm_said
 from runk.core.shown import Show
 
 COMPOUND_FILLS_MM = 0.15
@@ -38,14 +39,14 @@ def ways_out(spec: CutSpec, size_mm: float) -> tuple[WayOut, ...]:
         found = [
             WayOut(
                 way="the mate",
-                says=f"Bush or make its mate {over:.3f} mm smaller than drawn: the fit "
+                says=f"Bush or make its mate {mm_said(over, 3)} smaller than drawn: the fit "
                 "stays as it was.",
                 size_mm=None,
             ),
             WayOut(
                 way="a sleeve",
-                says=f"Turn it to {spec.aim_mm - 2 * wall:.2f} mm and bond or press a "
-                f"sleeve on, turned to size afterwards: {wall:.1f} mm of wall.",
+                says=f"Turn it to {mm_said(spec.aim_mm - 2 * wall, 2)} and bond or press a "
+                f"sleeve on, turned to size afterwards: {mm_said(wall, 1)} of wall.",
                 size_mm=spec.aim_mm - 2 * wall,
             ),
         ]
@@ -54,14 +55,14 @@ def ways_out(spec: CutSpec, size_mm: float) -> tuple[WayOut, ...]:
         found = [
             WayOut(
                 way="an oversize mate",
-                says=f"Make what runs in it {over:.3f} mm larger than drawn: "
+                says=f"Make what runs in it {mm_said(over, 3)} larger than drawn: "
                 "the fit stays as it was.",
                 size_mm=None,
             ),
             WayOut(
                 way="a sleeve",
-                says=f"Bore it to {spec.aim_mm + 2 * wall:.2f} mm and fit a sleeve, "
-                f"bored to size in place: {wall:.1f} mm of wall.",
+                says=f"Bore it to {mm_said(spec.aim_mm + 2 * wall, 2)} and fit a sleeve, "
+                f"bored to size in place: {mm_said(wall, 1)} of wall.",
                 size_mm=spec.aim_mm + 2 * wall,
             ),
         ]
@@ -69,7 +70,7 @@ def ways_out(spec: CutSpec, size_mm: float) -> tuple[WayOut, ...]:
         return (
             WayOut(
                 way="a wider ring",
-                says=f"Make what sits in it {over:.3f} mm wider than drawn: the "
+                says=f"Make what sits in it {mm_said(over, 3)} wider than drawn: the "
                 "clearance at its sides stays as it was.",
                 size_mm=None,
             ),
@@ -85,12 +86,12 @@ def ways_out(spec: CutSpec, size_mm: float) -> tuple[WayOut, ...]:
         return (
             WayOut(
                 way="a shim",
-                says=f"A shim or washer of {over:.3f} mm makes up for it.",
+                says=f"A shim or washer of {mm_said(over, 3)} makes up for it.",
                 size_mm=over,
             ),
             WayOut(
                 way="a new register",
-                says=f"Take {over:.3f} mm off its neighbour instead"
+                says=f"Take {mm_said(over, 3)} off its neighbour instead"
                 f"{', and carry the change to what measures from this face' if short else ''}.",
                 size_mm=over,
             ),
@@ -101,7 +102,7 @@ def ways_out(spec: CutSpec, size_mm: float) -> tuple[WayOut, ...]:
             WayOut(
                 way="retaining compound",
                 says=f"Where it never has to come apart: the compound fills "
-                f"{over:.3f} mm. Clean both, and let it set before any cut.",
+                f"{mm_said(over, 3)}. Clean both, and let it set before any cut.",
                 size_mm=None,
             ),
         )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from runk.core.machines.dials import divisions_say, turns_say
 from runk.core.plan.spec import CutSpec, Job
+from runk.core.said import mm_said, size_said, thou_said
 
 
 def wind_say(spec: CutSpec, divisions: float) -> str:
@@ -26,17 +27,12 @@ def stands_say(spec: CutSpec, wound: float) -> str:
 
 def both(spec: CutSpec, mm: float, places: int = 2) -> str:
     """A length in millimetres, and in thou as well where the dial is an inch one."""
-    said = f"{mm:.{places}f} mm"
-    return f"{said} ({mm / 0.0254:.1f} thou)" if spec.dial_unit == "inch" else said
+    return thou_said(mm, places) if spec.dial_unit == "inch" else mm_said(mm, places)
 
 
 def shown_size(spec: CutSpec, size_mm: float) -> str:
     """A size as the drawing of that dial would have it."""
-    return (
-        f"{size_mm:.3f} mm ({size_mm / 25.4:.4f} in)"
-        if spec.dial_unit == "inch"
-        else f"{size_mm:.3f} mm"
-    )
+    return size_said(size_mm) if spec.dial_unit == "inch" else mm_said(size_mm, 3)
 
 
 def dial_line(spec: CutSpec, divisions: float, size_mm: float, first: bool) -> str:
@@ -46,7 +42,7 @@ def dial_line(spec: CutSpec, divisions: float, size_mm: float, first: bool) -> s
     if spec.read_out:
         return f"to {shown_size(spec, size_mm)} on the read-out"
     if not spec.division_mm:
-        return f"{divisions * spec.division / spec.across:.2f} mm of travel"
+        return f"{mm_said(divisions * spec.division / spec.across, 2)} of travel"
     told = divisions + (feeler_divisions(spec) if first else 0.0)
     unit = "in" if spec.dial_unit == "inch" else "mm"
     value = spec.division_mm / (25.4 if unit == "in" else 1)
@@ -70,10 +66,7 @@ def dial_says(spec: CutSpec) -> str:
     if not spec.division_mm:
         return "No dial is given for this slide: travel is shown."
     one = spec.division
-    return (
-        f"One division of the {spec.slide} makes {one:.4g} mm ({one / 0.0254:.3g} thou) "
-        f"of {what(spec)}."
-    )
+    return f"One division of the {spec.slide} makes {thou_said(one, 4)} of {what(spec)}."
 
 
 def nought_of_groove(edge: str) -> str:
@@ -90,7 +83,7 @@ def start_says(spec: CutSpec) -> str:
         return nought_of_groove(spec.edge)
     touch = "the bore" if spec.job is Job.BORE else "the work"
     nought = (
-        f"Touch on a feeler of {spec.feeler_mm:g} mm and set the dial to nought."
+        f"Touch on a feeler of {mm_said(spec.feeler_mm)} and set the dial to nought."
         if spec.feeler_mm
         else f"Ink {touch}, touch it with the tool turning slowly, and set the dial to nought."
     )

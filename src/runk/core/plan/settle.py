@@ -17,6 +17,7 @@ from runk.core.plan.laws import spring_ratio
 from runk.core.plan.question import Ends, PlanQuestion
 from runk.core.plan.spec import GROWING, CutSpec, Job
 from runk.core.refusals import Refused
+from runk.core.said import mm_said, number_said
 from runk.core.sources import PRACTICE
 
 ALLOWANCE_MM = {Tool.HSS: 0.125, Tool.COBALT: 0.125, Tool.CARBIDE: 0.4}
@@ -85,8 +86,8 @@ def limits(question: PlanQuestion) -> tuple[float, float, float]:
     large = wanted if large is None else large
     if small > large:
         raise Refused(
-            f"The limits are the wrong way round: the smallest, {float(small):g}, is over the "
-            f"largest, {float(large):g}.",
+            f"The limits are the wrong way round: the smallest, {mm_said(small)}, is over the "
+            f"largest, {mm_said(large)}.",
             field="smallest",
         )
     if small == large:
@@ -97,7 +98,8 @@ def limits(question: PlanQuestion) -> tuple[float, float, float]:
     off = max(small - wanted, wanted - large, Fraction(0))
     if off > max(wanted / 200, Fraction(1, 20)):
         raise Refused(
-            f"{float(wanted):g} is outside its own limits, {float(small):g} to {float(large):g}.",
+            f"{number_said(wanted)} is outside its own limits, {number_said(small)} to "
+            f"{mm_said(large)}.",
             field="wanted",
         )
     low, high, aim = float(small), float(large), float(wanted)
@@ -112,8 +114,8 @@ def _check(question: PlanQuestion, now: float, aim: float) -> None:
     if question.job is Job.SLOT:
         if question.reach is not None and question.wanted and question.wanted > question.reach:
             raise Refused(
-                f"A cutter that reaches {float(question.reach):g} mm cannot cut "
-                f"{float(question.wanted):g} deep.",
+                f"A cutter that reaches {mm_said(question.reach)} cannot cut "
+                f"{mm_said(question.wanted)} deep.",
                 field="reach",
             )
         return
@@ -126,7 +128,9 @@ def _check(question: PlanQuestion, now: float, aim: float) -> None:
             Job.FACE: "Facing only makes it shorter.",
             Job.OUTSIDE: "Turning only makes it smaller: is it a bore?",
         }[question.job]
-        raise Refused(f"From {now:g} to {float(question.wanted or 0):g}? {says}", field="wanted")
+        raise Refused(
+            f"From {number_said(now)} to {mm_said(question.wanted or 0)}? {says}", field="wanted"
+        )
     if (
         question.job is Job.BORE
         and question.overhang is not None
@@ -134,8 +138,8 @@ def _check(question: PlanQuestion, now: float, aim: float) -> None:
         and question.length > question.overhang
     ):
         raise Refused(
-            f"A bar standing {float(question.overhang):g} out cannot bore "
-            f"{float(question.length):g} deep.",
+            f"A bar standing {mm_said(question.overhang)} out cannot bore "
+            f"{mm_said(question.length)} deep.",
             field="overhang",
         )
 
@@ -173,7 +177,8 @@ def settled(
             Caution(
                 "Mind",
                 "the bend",
-                f"The depth is turned down so that it springs no more than {MOST_SPRUNG_MM:g} mm.",
+                f"The depth is turned down so that it springs no more than "
+                f"{mm_said(MOST_SPRUNG_MM)}.",
                 "spring_mm",
                 PRACTICE,
             )
@@ -185,7 +190,8 @@ def settled(
         allowance = float(question.allowance)
         if allowance > surplus:
             raise Refused(
-                f"An allowance of {allowance:g} is more than the {surplus:.3g} mm there is to "
+                f"An allowance of {number_said(allowance)} is more than the "
+                f"{mm_said(surplus)} there is to "
                 "come off.",
                 field="allowance",
             )

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from runk.core.plan.follow import Followed
 from runk.core.plan.passes import PassKind, after, made_pass, next_pass
 from runk.core.plan.spec import CutSpec
+from runk.core.said import mm_said
 
 _SAME = 1e-6
 _MM_TURN, _INCH_TURN = 0.5, 0.635
@@ -70,8 +71,8 @@ def slip(spec: CutSpec, where: Followed, size_mm: float, wound: float | None = N
         )
     return Slip(
         None,
-        f"About {expected:.2f} mm was to be expected here, and that is "
-        f"{abs(size_mm - expected):.2f} mm off it. Measure once more.",
+        f"About {mm_said(expected, 2)} was to be expected here, and that is "
+        f"{mm_said(abs(size_mm - expected), 2)} off it. Measure once more.",
     )
 
 

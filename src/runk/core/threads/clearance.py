@@ -13,6 +13,7 @@ from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.holes.pick import above, nearest
 from runk.core.kinds import Choice, OneOf
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.shown import Rank, Show
 from runk.core.sources import PRACTICE, Held, Source, read_table
 from runk.core.threads.series import Thread
@@ -141,7 +142,7 @@ def clearance(question: ClearanceQuestion, drills: tuple[ShopTool, ...]) -> Clea
     if chosen is None:
         larger = above(drills, thread.major_mm)
         raise Refused(
-            f"No drill in the trays clears {thread.name}, {thread.major_mm:.2f} mm.",
+            f"No drill in the trays clears {thread.name}, {mm_said(thread.major_mm, 2)}.",
             field="thread",
             suggest=larger.name if larger else "bore it",
         )
@@ -184,7 +185,7 @@ def _cautions(chosen: ShopTool, hole_mm: float, thread: Thread) -> tuple[Caution
             Caution(
                 "Mind",
                 "the drill",
-                f"The nearest there is stands {abs(off):.2f} mm {way} what this fit wants.",
+                f"The nearest there is stands {mm_said(abs(off), 2)} {way} what this fit wants.",
                 "drill_mm",
                 PRACTICE,
             ),

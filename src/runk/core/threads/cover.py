@@ -11,6 +11,7 @@ from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.kinds import Count, Length, Number, Pressure
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.threads import laws
@@ -178,8 +179,8 @@ def cover(question: CoverQuestion, _: None = None) -> CoverAnswer:
     """
     if question.rim is not None and question.rim <= question.seal:
         raise Refused(
-            f"A cover {float(question.rim):g} mm across does not cover a bore of "
-            f"{float(question.seal):g} mm.",
+            f"A cover {mm_said(question.rim)} across does not cover a bore of "
+            f"{mm_said(question.seal)}.",
             field="rim",
         )
     thread, w = question.thread, Working()
@@ -202,8 +203,10 @@ def cover(question: CoverQuestion, _: None = None) -> CoverAnswer:
     corners = CORNERS * flats.value
     if chord.value <= major * 1.2:
         raise Refused(
-            f"{count} studs of {thread.name} on a circle of {circle.value:.1f} mm overlap: they "
-            f"stand {chord.value:.2f} mm apart. The stress wants {least} of them: take a larger "
+            f"{count} studs of {thread.name} on a circle of {mm_said(circle.value, 1)} "
+            f"overlap: they "
+            f"stand {mm_said(chord.value, 2)} apart. The stress wants {least} of them: take "
+            f"a larger "
             "thread.",
             field="thread" if question.count is None else "count",
             suggest=str(least),
@@ -267,15 +270,15 @@ def _circle(w: Working, question: CoverQuestion, seal: float, major: float) -> F
     circle = float(question.circle)
     if circle <= seal + major:
         raise Refused(
-            f"A stud circle of {circle:g} mm cuts into the {seal:g} mm bore.",
+            f"A stud circle of {mm_said(circle)} cuts into the {mm_said(seal)} bore.",
             field="circle",
-            suggest=f"{seal + 2.5 * major:.1f} mm",
+            suggest=mm_said(seal + 2.5 * major, 1),
         )
     if question.rim is not None and circle + major >= float(question.rim):
         raise Refused(
-            f"A stud circle of {circle:g} mm runs off a cover of {float(question.rim):g} mm.",
+            f"A stud circle of {mm_said(circle)} runs off a cover of {mm_said(question.rim)}.",
             field="circle",
-            suggest=f"{(seal + float(question.rim)) / 2:.1f} mm",
+            suggest=mm_said((seal + float(question.rim)) / 2, 1),
         )
     return Figure(circle, unit_of("circle_mm"))
 
@@ -329,7 +332,8 @@ def _cautions(
             Caution(
                 "Mind",
                 "the wall",
-                f"{min(x.value for x in thin):.2f} mm is left beside a stud: {least:.2f} at least.",
+                f"{mm_said(min(x.value for x in thin), 2)} is left beside a stud: "
+                f"{mm_said(least, 2)} at least.",
                 "inner_wall_mm",
                 PRACTICE,
             )
@@ -339,7 +343,7 @@ def _cautions(
             Caution(
                 "Mind",
                 "the spanner",
-                f"Only {between.value:.1f} mm between the nuts: no "
+                f"Only {mm_said(between.value, 1)} between the nuts: no "
                 "spanner goes on. A box spanner, smaller nuts, or fewer studs.",
                 "between_nuts_mm",
                 PRACTICE,

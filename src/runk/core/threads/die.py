@@ -14,6 +14,7 @@ from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.kinds import Choice, Length, OfMetal, OneOf
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE, Held, Source, read_table
 from runk.core.threads import laws
@@ -164,7 +165,7 @@ def die(question: DieQuestion, shop: DieShop) -> DieAnswer:
     thread, metal, w = question.thread, shop.metal, Working()
     long = None if question.long is None else float(question.long)
     if long is not None and long < thread.pitch_mm:
-        raise Refused(f"{long:g} mm is less than one turn of {thread.name}.", field="long")
+        raise Refused(f"{mm_said(long)} is less than one turn of {thread.name}.", field="long")
     stainless = metal.family == "stainless"
     blank = w.of(
         laws.blank_mm,

@@ -11,6 +11,7 @@ from functools import cache
 from runk.core.figures import Figure, Num, Working, law
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
+from runk.core.said import mm_said, number_said
 from runk.core.sources import PRACTICE, Held, Source, read_table
 from runk.core.threads import laws
 from runk.core.threads.series import Thread
@@ -116,9 +117,9 @@ def bracket(
     if first >= last:
         raise Refused(
             f"No drill in the trays leaves a thread of {thread.name}: it wants one from "
-            f"{smallest:.2f} to {largest:.2f} mm, {ideal_mm:.2f} at best.",
+            f"{number_said(smallest, 2)} to {mm_said(largest, 2)}, {mm_said(ideal_mm, 2)} at best.",
             field="thread",
-            suggest=f"a {ideal_mm:.1f} mm drill",
+            suggest=f"a {mm_said(ideal_mm, 1)} drill",
         )
     at = bisect_left(drills, ideal_mm, key=lambda d: d.mm)
     low = max(first, min(at - _SHOWN, last - 1))

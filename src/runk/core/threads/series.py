@@ -11,6 +11,7 @@ from functools import cache, lru_cache
 from runk.core.lengths.names import ba_diameter_mm, ba_pitch_mm
 from runk.core.lengths.show import MM_PER_INCH, trimmed
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.sources import Held, Source, read_table
 
 
@@ -315,8 +316,7 @@ def _special(wanted: str) -> Thread | None:
     shape = forms()[form]
     if float(pitch) * shape.minor >= 0.8 * float(size):
         raise Refused(
-            f"A pitch of {float(pitch):.3g} mm would cut a {float(size):.3g} mm thread to almost "
-            "nothing.",
+            f"A pitch of {mm_said(pitch)} would cut a {mm_said(size)} thread to almost nothing.",
             suggest=f"{float(size):g}x{float(size) / 6:.2g}",
         )
     return Thread(name, "special", size, pitch, shape, Source("yours", Held.GIVEN))

@@ -12,6 +12,7 @@ from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.kinds import Count, Length, OfMetal
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS, PRACTICE, Held, Source, read_table
 from runk.core.threads import laws
@@ -328,7 +329,7 @@ def _cautions(weakest: str, enough: float, engaged: float) -> tuple[Caution, ...
         Caution(
             "Mind",
             "the thread",
-            f"{weakest[0].upper()}{weakest[1:]}: {enough:.1f} mm of "
+            f"{weakest[0].upper()}{weakest[1:]}: {mm_said(enough, 1)} of "
             f"thread would hold what the stud does, there are {engaged:.1f}.",
             "engaged_mm",
             MECHANICS,

@@ -16,6 +16,7 @@ from runk.core.kinds import Choice, Length, OfMetal, OneOf
 from runk.core.lengths import Reading
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.threads import laws
 from runk.core.threads.engage import School, bracket, chosen_of, target_percent
@@ -198,8 +199,8 @@ def _check(question: TapQuestion, shop: TapShop) -> None:
         and question.deep >= question.thick
     ):
         raise Refused(
-            f"A thread {float(question.deep):g} mm deep goes through a part "
-            f"{float(question.thick):g} mm thick.",
+            f"A thread {mm_said(question.deep)} deep goes through a part "
+            f"{mm_said(question.thick)} thick.",
             field="deep",
         )
     if not shop.drills:

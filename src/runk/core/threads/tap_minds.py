@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING
 from runk.core.figures import Caution, Figure
 from runk.core.holes.question import Ends
 from runk.core.metals.metal import Metal
+from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.threads.tap_torque import TapTorque
 from runk.core.tools import ShopTool
@@ -66,8 +67,8 @@ def _of_depth(question: TapQuestion, hole: Figure | None) -> list[Caution]:
             Caution(
                 "Stop",
                 "breaking through",
-                f"The drill's tip ends at {hole.value:.2f} mm and "
-                f"the part is {float(question.thick):g} thick: take a tap with a shorter lead, "
+                f"The drill's tip ends at {mm_said(hole.value, 2)} and "
+                f"the part is {mm_said(question.thick)} thick: take a tap with a shorter lead, "
                 "less thread, or a flat-ended drill.",
                 "hole_depth_mm",
                 MECHANICS,

@@ -10,6 +10,7 @@ from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.kinds import Count, Length
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.threads.series import Thread, threads
@@ -143,8 +144,8 @@ def which(question: WhichQuestion, _: None = None) -> WhichAnswer:
     if not ranked:
         near = sorted(threads(), key=lambda t: abs(t.major_mm - size))[:3]
         raise Refused(
-            f"No thread here measures {size:.2f} mm"
-            + (f" at {value:.3f} mm pitch." if value else "."),
+            f"No thread here measures {mm_said(size, 2)}"
+            + (f" at {mm_said(value, 3)} pitch." if value else "."),
             field="size",
             suggest=" or ".join(dict.fromkeys(t.name for t in near)),
         )

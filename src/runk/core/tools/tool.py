@@ -8,6 +8,7 @@ from enum import StrEnum
 from fractions import Fraction
 
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 
 LARGEST_MM = 2000.0
 LONGEST_NAME = 60
@@ -99,7 +100,7 @@ def check_tool(tool: ShopTool) -> None:
     if len(tool.name) > LONGEST_NAME:
         raise Refused(f"A name can be {LONGEST_NAME} characters at most.", field="name")
     if not 0 < tool.size_mm <= LARGEST_MM:
-        raise Refused(f"{float(tool.size_mm):g} mm is no size of a {tool.kind}.", field="size")
+        raise Refused(f"{mm_said(tool.size_mm)} is no size of a {tool.kind}.", field="size")
     series = SERIES.get(tool.kind, ("",))
     if tool.series not in series:
         raise Refused(
@@ -111,7 +112,7 @@ def check_tool(tool: ShopTool) -> None:
         value = getattr(tool, name)
         if value is not None and not 0 < value <= LARGEST_MM:
             field = name.removesuffix("_mm")
-            raise Refused(f"{value:g} mm is no {field} of a tool.", field=field)
+            raise Refused(f"{mm_said(value)} is no {field} of a tool.", field=field)
     if tool.kind is ToolKind.MEASURE and tool.resolution_mm is None:
         raise Refused("Say what it reads to.", field="resolution", suggest="0.01")
 

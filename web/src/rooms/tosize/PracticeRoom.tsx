@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { type Schemas, call } from '../../api/client';
 import { refusalOf } from '../../api/queries';
+import { usePrefs } from '../../state/prefs';
 import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
 
@@ -13,6 +14,7 @@ const anySeed = () => Math.floor(Math.random() * 2 ** 31);
 
 /** Get a piece within its limits on a lathe that is not there: nothing but pride is spoilt. */
 export default function PracticeRoom() {
+  const { unit } = usePrefs();
   const [exercise, setExercise] = useState('bar');
   const [seed, setSeed] = useState(anySeed);
   const [moves, setMoves] = useState<Move[]>([]);
@@ -20,8 +22,8 @@ export default function PracticeRoom() {
   const [finished, setFinished] = useState(false);
   const exercises = useQuery({ queryKey: ['exercises'], queryFn: () => call<Exercise[]>('GET', '/practice') });
   const play = useQuery({
-    queryKey: ['practice', exercise, seed, moves, advised, finished],
-    queryFn: ({ signal }) => call<Practice>('POST', '/practice', { exercise, seed, moves, advised, finished }, signal),
+    queryKey: ['practice', exercise, seed, moves, advised, finished, unit],
+    queryFn: ({ signal }) => call<Practice>('POST', '/practice', { exercise, seed, moves, advised, finished, unit }, signal),
     placeholderData: keepPreviousData,
   });
   const afresh = (key: string) => {
