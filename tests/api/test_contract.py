@@ -28,6 +28,7 @@ BASE = {"diameter": "8", "pitch": "1", "depth": "0.5", "width": "2"}
 OFFCUT = {"size": "20", "length": "50", "weight": "123"}
 ASKED: dict[str, dict[str, str]] = {
     "length": {"text": "1 3/16"},
+    "machine": {"speeds": "290 500, back gear 48 83"},
     "identify": OFFCUT,
     "faults": {"sign": "whine", "diameter": "22", "metal": "brass", "rpm": "1480"},
     "sheet": {"metals": "brass, silver steel", "sizes": "10; 20"},
@@ -48,7 +49,7 @@ ASKED: dict[str, dict[str, str]] = {
     "speed": BASE | {"metal": "brass"},
 }
 
-PLAIN = {"weight", "text", "rpm", "sizes", "angle", "thread", "count", "pressure"}
+PLAIN = {"speeds", "weight", "text", "rpm", "sizes", "angle", "thread", "count", "pressure"}
 """Fields whose number is no length."""
 
 

@@ -54,7 +54,7 @@ def test_what_is_said_back_can_be_typed_in_again(row: dict[str, Any]) -> None:
         assert ask(other.line, WORKSHOP, page).read_as != asked.read_as
 
 
-@pytest.mark.parametrize("name", CATALOGUE)
+@pytest.mark.parametrize("name", [c.name for c in CATALOGUE.values() if c.opening])
 @pytest.mark.parametrize("page", PageUnit)
 def test_every_opening_can_be_typed_in_and_its_links_answered(name: str, page: PageUnit) -> None:
     calculator = CATALOGUE[name]

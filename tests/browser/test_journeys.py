@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from pathlib import Path
 
 import pytest
 from playwright.sync_api import Browser, Page, expect
@@ -167,7 +168,7 @@ def test_engines_and_parts(page: Page) -> None:
 
 def test_a_machine_added_changed_taken_out_and_brought_back(page: Page) -> None:
     page.goto("/workshop")
-    page.get_by_role("button", name="Add a machine").click()
+    page.get_by_role("button", name="The long form").click()
     page.get_by_label("Name", exact=True).fill("Drill <b>press</b>")
     page.get_by_label("Motor power, W").fill("250")
     page.get_by_role("button", name="Save").click()
@@ -322,3 +323,86 @@ def test_from_a_whine_to_the_belt_to_set(page: Page) -> None:
     page.get_by_label("run-out at the collet").fill("3 thou")
     expect(room).to_contain_text("most of it comes in at the work")
     expect(room).to_contain_text("12 thou will not do")
+
+
+def test_the_first_evening(chromium: Browser, tmp_path: Path) -> None:
+    """From an empty workshop to the first belt: one line, two clicks."""
+    server = Server(tmp_path, "serve")
+    server.start()
+    context = chromium.new_context(base_url=server.url, viewport={"width": 1280, "height": 800})
+    page = context.new_page()
+    page.goto("/speeds")
+    page.get_by_role("link", name="Add your own").click()
+    # Nothing typed is no mistake: it says what to begin with.
+    expect(page.get_by_role("status")).to_contain_text("Which speeds has it")
+    page.get_by_label("speeds", exact=True).fill("200 350 600, back gear 30 fast")
+    expect(page.get_by_role("alert")).to_contain_text("no speed")
+    page.get_by_label("speeds", exact=True).fill("200 350 600 1100, back gear 30 55 95 170")
+    expect(page.locator("#room")).to_contain_text("Taken as usual")
+    expect(page.get_by_role("row").filter(has_text="belt 4, back gear")).to_contain_text("170")
+    page.get_by_role("button", name="Keep it").click()
+    expect(page.locator("#room")).to_contain_text("Put the belt on")
+    expect(page.get_by_text("No machine of yours is kept yet")).to_have_count(0)
+    expect(page.locator("#room")).to_contain_text("1100")
+    context.close()
+    server.stop()
+
+
+def test_every_key_of_a_line_arrives(page: Page) -> None:
+    """Typed in the same instant as Ctrl-K, nothing is lost or taken for a shortcut."""
+    page.goto("/speeds")
+    expect(page.locator("#room")).to_contain_text("860")
+    line = "bk turn 22mm brass"
+    page.evaluate(
+        """line => {
+            const press = (key, more) => {
+                const at = document.activeElement ?? document.body;
+                const on = new KeyboardEvent('keydown', {key, bubbles: true, cancelable: true, ...more});
+                if (at.dispatchEvent(on) && key.length === 1 && at instanceof HTMLInputElement)
+                    document.execCommand('insertText', false, key);
+            };
+            press('k', {ctrlKey: true});
+            for (const key of line) press(key, {});
+        }""",
+        line,
+    )
+    expect(page.get_by_label("Ask in plain words, in any order")).to_have_value(line)
+    expect(page.get_by_role("dialog")).to_have_count(1)
+    expect(page.get_by_text("Kept:")).to_have_count(0)
+
+
+def test_dialogs_never_stack(page: Page) -> None:
+    page.goto("/speeds")
+    expect(page.locator("#room")).to_contain_text("860")
+    page.keyboard.press("b")
+    expect(page.get_by_role("dialog")).to_contain_text("Put the belt on")
+    page.keyboard.press("Control+k")
+    expect(page.get_by_role("dialog")).to_have_count(1)
+    expect(page.get_by_label("Ask in plain words, in any order")).to_be_focused()
+
+
+def test_a_second_reading_is_one_key_away(page: Page) -> None:
+    page.goto("/speeds")
+    page.keyboard.press("Control+k")
+    line = page.get_by_label("Ask in plain words, in any order")
+    line.fill("turn 1 in brass")
+    expect(page.get_by_role("list", name="Or did you mean")).to_contain_text("Turn 1 mm")
+    page.keyboard.press("Alt+1")
+    expect(page.get_by_role("dialog")).to_contain_text("1480")
+    page.keyboard.press("Enter")
+    expect(page.get_by_label("diameter", exact=True)).to_have_value("1 mm")
+
+
+def test_what_a_button_promises_works_where_the_cursor_stands(page: Page) -> None:
+    page.goto("/to-size")
+    page.get_by_role("button", name="Start it on the simulated lathe").click()
+    field = page.get_by_label("What does it measure now?")
+    expect(field).to_be_focused()
+    page.keyboard.press("g")
+    expect(field).to_have_value("")
+    expect(page.get_by_role("row").filter(has_text="rough")).to_have_count(1)
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("row").filter(has_text="rough")).to_have_count(2)
+    page.keyboard.press("b")
+    expect(page.get_by_role("dialog")).to_be_visible()
+    expect(field).to_have_value("")

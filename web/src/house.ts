@@ -46,6 +46,8 @@ export interface Extras<R = AnyReply> {
   bench?: ComponentType<Given<R> & { close: () => void }>;
   /** Whether there is no bench view. */
   noBench?: boolean;
+  /** Whether its answer is kept elsewhere than on the slate. */
+  noKeep?: boolean;
 }
 
 const extras = import.meta.glob<{ default: Extras }>('./calculators/*.tsx');

@@ -4,12 +4,15 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Request
 from pydantic import BaseModel
 
 from runk.api.problems import PROBLEMS
 from runk.core.machines.machine import Machine, Range, SpeedStep
+from runk.core.machines.plate import MACHINE, built
 from runk.core.machines.pulleys import PulleyPair, plate_disagrees, pulley_pairs
+from runk.core.questions import read_question
+from runk.core.units import PageUnit
 from runk.store.database import Store
 from runk.store.machines import (
     KeptMachine,
@@ -27,6 +30,13 @@ class MachineIn(BaseModel):
 
     machine: Machine
     version: int = 0
+
+
+class PlateIn(BaseModel):
+    """A machine's sentence as typed."""
+
+    question: dict[str, str]
+    unit: PageUnit = PageUnit.MM
 
 
 @dataclass(frozen=True)
@@ -82,6 +92,16 @@ def router(store: Store, reader: WorkshopReader) -> APIRouter:
     def add(body: MachineIn) -> MachineOut:
         with store.session() as session:
             return _out(add_machine(session, body.machine))
+
+    @routes.post("/machines/from-plate", status_code=201)
+    def add_from_plate(body: PlateIn, request: Request) -> MachineOut:
+        """Keep a machine as its sentence has it; the server reads the sentence again."""
+        request.state.page = body.unit
+        typed = {k: v for k, v in body.question.items() if k in MACHINE.fields}
+        read = read_question(MACHINE, typed, body.unit, reader.workshop())
+        with store.session() as session:
+            names = tuple(kept.machine.name for kept in list_machines(session))
+            return _out(add_machine(session, built(read.question, names)))
 
     @routes.put("/machines/{key}")
     def save(key: str, body: MachineIn) -> MachineOut:

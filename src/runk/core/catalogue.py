@@ -11,6 +11,7 @@ from runk.core.holes.hole import HOLE
 from runk.core.holes.nearest import NEAREST
 from runk.core.holes.stops import DEPTH
 from runk.core.lengths.calculator import LENGTH
+from runk.core.machines.plate import MACHINE
 from runk.core.metals.identify import IDENTIFY
 from runk.core.metals.pair import PAIR
 from runk.core.plan.plan import PLAN
@@ -41,6 +42,7 @@ CATALOGUE = Catalogue(
         WHICH,
         THREAD,
         FAULTS,
+        MACHINE,
         IDENTIFY,
         PAIR,
         LENGTH,

@@ -1288,6 +1288,14 @@ export interface components {
             /** Swing Mm */
             swing_mm?: number | null;
         };
+        /** MachineAnswerWire */
+        MachineAnswerWire: {
+            assumed: string[];
+            fastest_rpm: components["schemas"]["FigureWire"];
+            name: string;
+            positions: components["schemas"]["PositionWire"][];
+            slowest_rpm: components["schemas"]["FigureWire"];
+        };
         /**
          * MachineIn
          * @description A machine to save, and the saving it was read at.
@@ -1322,6 +1330,73 @@ export interface components {
             real_ranges: components["schemas"]["Range"][];
             /** Version */
             version: number;
+        };
+        /** MachineQuestion */
+        MachineQuestion: {
+            /**
+             * @description name
+             * @default null
+             */
+            called: string | null;
+            /**
+             * @description unit of its dials: mm, inch
+             * @default null
+             */
+            dials: string | null;
+            /**
+             * @description one division
+             * @default null
+             */
+            division: string | number | null;
+            /**
+             * @description kind of machine: lathe, mill, drill press
+             * @default null
+             */
+            kind: string | null;
+            /**
+             * @description motor, watts
+             * @default null
+             */
+            power: string | number | null;
+            /**
+             * @description what the cross-slide's dial counts: radius, diameter
+             * @default null
+             */
+            reads: string | null;
+            /**
+             * @description speeds
+             * @default null
+             */
+            speeds: string | null;
+            /**
+             * @description swing over the bed
+             * @default null
+             */
+            swing: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** MachineReply */
+        MachineReply: {
+            answer: components["schemas"]["MachineAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
         };
         /**
          * MarkIn
@@ -1823,6 +1898,24 @@ export interface components {
             stands_at: string;
             take_mm: components["schemas"]["FigureWire"];
             to_mm: components["schemas"]["FigureWire"];
+        };
+        /**
+         * PlateIn
+         * @description A machine's sentence as typed.
+         */
+        PlateIn: {
+            /** Question */
+            question: {
+                [key: string]: string;
+            };
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** PositionWire */
+        PositionWire: {
+            name: string;
+            rpm: components["schemas"]["FigureWire"];
+            top_rpm: components["schemas"]["FigureWire"] | null;
         };
         /**
          * Practice

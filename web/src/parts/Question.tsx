@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Calculator } from '../api/queries';
+import type { Problem } from '../api/client';
 import { Said } from './Said';
 import { Sentence } from './Sentence';
 import type { useAsked } from './useAsked';
@@ -13,6 +14,7 @@ interface Props {
 export function Question({ calculator, asked }: Props) {
   const { typed, change, reply, problem, unit, options } = asked;
   const [unfolded, setUnfolded] = useState(false);
+  const untouched = Object.values(typed).every((value) => value === '');
   return (
     <>
       <button
@@ -36,7 +38,16 @@ export function Question({ calculator, asked }: Props) {
           options={options}
         />
       </div>
-      {problem && <Said problem={problem} />}
+      {problem && (untouched ? <Begin problem={problem} /> : <Said problem={problem} />)}
     </>
+  );
+}
+
+/** Nothing has been typed yet: what to begin with, and no reproach. */
+function Begin({ problem }: { problem: Problem }) {
+  return (
+    <p role="status" className="rounded-r-md border-l-6 border-mark bg-mark-wash px-3 py-2 text-xl">
+      {problem.detail} {problem.suggest && <span className="text-soft">Such as {problem.suggest}.</span>}
+    </p>
   );
 }

@@ -48,7 +48,7 @@ export function Room({ calculator }: { calculator: Calculator }) {
   const faded = problem ? 'opacity-40' : '';
   return (
     <>
-      <StandIn />
+      {calculator.door.group === 'Cut' && <StandIn />}
       <div className={`grid gap-x-6 gap-y-5 ${own.side ? 'lg:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)]' : 'max-w-5xl'}`}>
         <div className="min-w-0 space-y-4">
           <RoomTabs room={calculator.door.room} />
@@ -102,7 +102,7 @@ function Answer({ calculator, own, given }: { calculator: Calculator; own: Extra
             Bench view {keys && <kbd className="text-base text-soft">B</kbd>}
           </Button>
         )}
-        <KeepButton calculator={calculator.name} typed={typed} unit={unit} ready={!stale} />
+        {!own.noKeep && <KeepButton calculator={calculator.name} typed={typed} unit={unit} ready={!stale} />}
       </div>
       <Cautions cautions={reply.cautions.filter((caution) => caution.word !== 'Stop')} />
       <Suspense>{own.below && <own.below {...given} />}</Suspense>

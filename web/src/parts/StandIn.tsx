@@ -7,11 +7,11 @@ export function StandIn() {
   if (!shop.data?.stand_in) return null;
   return (
     <p className="mb-3 border-l-6 border-mark bg-mark-wash px-3 py-2">
-      No machine of yours is kept yet: these answers are for an invented workshop’s. Add your own in the{' '}
-      <Link to="/workshop" className="underline">
-        Workshop
+      No machine of yours is kept yet: these answers are for an invented workshop’s.{' '}
+      <Link to="/workshop/new" className="underline">
+        Add your own
       </Link>
-      : two minutes, one line.
+      : one line, as its plate has the speeds.
     </p>
   );
 }

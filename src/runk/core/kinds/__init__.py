@@ -6,6 +6,7 @@ from runk.core.kinds.length import Length, Lengths, Place
 from runk.core.kinds.limits import Bounds, Limits
 from runk.core.kinds.number import Angle, Count, Number, Pressure, Temperature
 from runk.core.kinds.owned import OfMachine, OfMetal, OfMetals
+from runk.core.kinds.speeds import Gear, Speeds
 from runk.core.kinds.text import Text
 from runk.core.kinds.thread import OfThread, names_thread
 
@@ -14,6 +15,7 @@ __all__ = [
     "Bounds",
     "Choice",
     "Count",
+    "Gear",
     "Kind",
     "Length",
     "Lengths",
@@ -27,6 +29,7 @@ __all__ = [
     "Option",
     "Place",
     "Pressure",
+    "Speeds",
     "Taken",
     "Temperature",
     "Text",

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { call } from '../../api/client';
 import { type MachineOut, client, useShop } from '../../api/queries';
 import { Button } from '../../parts/Button';
+import { RoomTabs } from '../../parts/RoomTabs';
 import { type Typed, setQuestion } from '../../state/question';
 import { offerUndo } from '../../state/undo';
 import { Editor } from './Editor';
@@ -50,14 +51,19 @@ export default function WorkshopRoom() {
 
   return (
     <>
-      <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
+      <RoomTabs room="Workshop" />
+      <div className="my-4 flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-3xl font-semibold">Workshop</h1>
         <Link to="/trays" className="ml-auto inline-flex min-h-11 items-center text-mark">
           Trays: drills, reamers, cutters, measures
         </Link>
-        <Button look="main" onClick={() => setEditing({ draft: EMPTY, key: null, version: 0 })}>
-          Add a machine
-        </Button>
+        <Button onClick={() => setEditing({ draft: EMPTY, key: null, version: 0 })}>The long form</Button>
+        <Link
+          to="/workshop/new"
+          className="inline-flex min-h-11 items-center rounded-md bg-mark px-4 text-lg font-semibold text-on-mark no-underline"
+        >
+          Add a machine in one line
+        </Link>
       </div>
       {stand_in && (
         <p className="mb-4 border-l-6 border-mark bg-mark-wash px-3 py-2">
