@@ -388,7 +388,6 @@ def test_a_second_reading_is_one_key_away(page: Page) -> None:
     line.fill("turn 1 in brass")
     expect(page.get_by_role("list", name="Or did you mean")).to_contain_text("Turn 1 mm")
     page.keyboard.press("Alt+1")
-    expect(page.get_by_role("dialog")).to_contain_text("1480")
     page.keyboard.press("Enter")
     expect(page.get_by_label("diameter", exact=True)).to_have_value("1 mm")
 
@@ -396,7 +395,7 @@ def test_a_second_reading_is_one_key_away(page: Page) -> None:
 def test_what_a_button_promises_works_where_the_cursor_stands(page: Page) -> None:
     page.goto("/to-size")
     page.get_by_role("button", name="Start it on the simulated lathe").click()
-    field = page.get_by_label("What does it measure now?")
+    field = page.locator("#room").get_by_label("What does it measure now?")
     expect(field).to_be_focused()
     page.keyboard.press("g")
     expect(field).to_have_value("")

@@ -75,12 +75,15 @@ export function placesOf(calculators: Calculator[]): Place[] {
 
 /** The rooms of a group, each with its first place. */
 export function roomsOf(places: Place[], group: string): Place[] {
-  const seen = new Set<string>();
-  return places.filter((place) => {
-    if (place.group !== group || !place.tab || seen.has(place.room)) return false;
-    seen.add(place.room);
-    return true;
-  });
+  const rooms = new Set(places.filter((place) => place.group === group && place.tab).map((place) => place.room));
+  return [...rooms].map((room) => tabsOf(places, room)[0]!);
+}
+
+/** The tabs of a room; the one whose address is the room's own comes first. */
+export function tabsOf(places: Place[], room: string): Place[] {
+  const tabs = places.filter((place) => place.room === room && place.tab);
+  const own = Math.min(...tabs.map((place) => place.path.length));
+  return [...tabs.filter((place) => place.path.length === own), ...tabs.filter((place) => place.path.length !== own)];
 }
 
 /** The place an address stands for. */

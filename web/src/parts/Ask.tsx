@@ -1,6 +1,6 @@
 import { useQuery, keepPreviousData } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useLocation } from 'wouter';
 import { ServerGone, call } from '../api/client';
 import { type AnyReply, type Asked, type Calculator, refusalOf, useCalculators } from '../api/queries';
@@ -34,13 +34,19 @@ export function Ask({ close }: { close: () => void }) {
   const problem = refusalOf(asked.error);
   const shown = line.trim() && !problem ? asked.data : undefined;
 
+  const [wanted, setWanted] = useState(false);
   const open = () => {
-    // What is shown may still be the answer to the line before.
+    // What is shown may still be the answer to the line before: then it opens when its own is there.
+    setWanted(asked.isPlaceholderData);
     if (!shown || asked.isPlaceholderData) return;
     setQuestion(shown.calculator, shown.typed);
     go(pathOf(calculators.data ?? [], shown.calculator));
     close();
   };
+
+  useEffect(() => {
+    if (wanted && !asked.isPlaceholderData) open();
+  });
 
   return (
     <Dialog.Root open onOpenChange={(isOpen) => !isOpen && close()}>

@@ -1,12 +1,12 @@
 import { Link, useLocation } from 'wouter';
 import { useCalculators } from '../api/queries';
-import { placesOf } from '../house';
+import { placesOf, tabsOf } from '../house';
 
 /** The questions of one room, side by side; nothing where there is only one. */
 export function RoomTabs({ room }: { room: string }) {
   const calculators = useCalculators();
   const [path] = useLocation();
-  const tabs = placesOf(calculators.data ?? []).filter((place) => place.room === room && place.tab);
+  const tabs = tabsOf(placesOf(calculators.data ?? []), room);
   if (tabs.length < 2) return null;
   return (
     <nav aria-label={`In ${room}`} className="flex gap-1 overflow-x-auto max-sm:-mx-3 max-sm:px-3 sm:flex-wrap">
