@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from typing import Any
 
 from fastapi import APIRouter
@@ -46,10 +47,19 @@ def router(store: Store, here: Here, catalogue: Catalogue) -> APIRouter:
     """Routes of the slate."""
     routes = APIRouter(prefix="/api/slate", responses=PROBLEMS)
 
+    def todays(item: SlateItem) -> SlateItem:
+        """An item whose question can be asked today, whatever version kept it."""
+        calculator = catalogue.get(item.calculator)
+        if calculator is None:
+            return item
+        typed = calculator.todays(item.question, item.calculator_version)
+        known = {k: v for k, v in typed.items() if k in calculator.fields}
+        return replace(item, question=known)
+
     @routes.get("")
     def everything() -> list[SlateItem]:
         with store.session() as session:
-            return list_slate(session)
+            return [todays(item) for item in list_slate(session)]
 
     @routes.post("", status_code=201)
     def keep_answer(body: KeepIn) -> SlateItem:
