@@ -64,6 +64,14 @@ def client(filled: Store) -> Iterator[TestClient]:
         yield one
 
 
+@pytest.fixture(scope="session")
+def asking(templates: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[TestClient]:
+    """One client for a whole process, for tests that only ask and keep nothing."""
+    for one in _opened(templates / "filled.sqlite3", tmp_path_factory.mktemp("asking")):
+        with TestClient(create_app(one), raise_server_exceptions=False) as client:
+            yield client
+
+
 @pytest.fixture
 def empty_client(store: Store) -> Iterator[TestClient]:
     """A client on an empty store."""

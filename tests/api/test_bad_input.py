@@ -71,6 +71,12 @@ BAD: list[tuple[str, dict[str, Any], str, str]] = [
 ]
 
 
+@pytest.fixture
+def client(asking: TestClient) -> TestClient:
+    """These tests keep nothing: one client serves them all."""
+    return asking
+
+
 @pytest.mark.parametrize(("name", "change", "field", "says"), BAD)
 def test_bad_input_is_refused_in_words(
     client: TestClient, name: str, change: dict[str, Any], field: str, says: str

@@ -53,6 +53,12 @@ PLAIN = {"speeds", "weight", "text", "rpm", "sizes", "angle", "thread", "count",
 """Fields whose number is no length."""
 
 
+@pytest.fixture
+def client(asking: TestClient) -> TestClient:
+    """These tests keep nothing: one client serves them all."""
+    return asking
+
+
 def reply_of(client: TestClient, name: str, question: dict[str, Any]) -> Any:
     """A reply, checked whole against the model its route promises."""
     response = client.post(f"/api/calc/{name}", json=question)
