@@ -33,7 +33,7 @@ def _serve_echo(port: int, folder: str) -> None:
     app = FastAPI()
     add_insert_route(app, folder)
     for name, calculator in CATALOGUE.items():
-        model = reply_model(name, calculator)
+        model = reply_model(calculator)
 
         async def echo(body: Any) -> Any:
             return body

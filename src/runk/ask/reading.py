@@ -14,12 +14,12 @@ from runk.ask.metals import Metals, take_metals
 from runk.ask.sizes import Cutting, Size
 from runk.ask.words import FILLER, PARTS
 from runk.core.calculator import AnyCalculator
-from runk.core.kinds import Kind, Limits, OfMachine, OfMetal, OfThread, Told, names_thread
+from runk.core.kinds import Kind, Limits, OfMachine, OfMetal, OfThread, Told
 from runk.core.kinds.length import Length
 from runk.core.kinds.number import Pressure
 from runk.core.lengths import read_length
 from runk.core.refusals import Refused
-from runk.core.threads.series import find_thread
+from runk.core.threads.series import find_thread, names_thread
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 

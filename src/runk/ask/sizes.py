@@ -10,11 +10,11 @@ import itertools
 import re
 from dataclasses import dataclass, field
 
-from runk.core.kinds import names_thread
 from runk.core.kinds.limits import take_limits
 from runk.core.lengths import Reading, read_length
 from runk.core.lengths.tokens import UNITS
 from runk.core.refusals import Refused
+from runk.core.threads.series import names_thread
 from runk.core.units import PageUnit
 
 _LONGEST = 9

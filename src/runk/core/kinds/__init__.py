@@ -8,7 +8,7 @@ from runk.core.kinds.number import Angle, Count, Number, Pressure, Temperature
 from runk.core.kinds.owned import OfMachine, OfMetal, OfMetals
 from runk.core.kinds.speeds import Gear, Speeds
 from runk.core.kinds.text import Text
-from runk.core.kinds.thread import OfThread, names_thread
+from runk.core.kinds.thread import OfThread
 
 __all__ = [
     "Angle",
@@ -34,5 +34,4 @@ __all__ = [
     "Temperature",
     "Text",
     "Told",
-    "names_thread",
 ]

@@ -7,8 +7,7 @@ from typing import Any, ClassVar
 
 from runk.core.kinds.base import Kind, Taken, Told, as_typed
 from runk.core.lengths import Reading
-from runk.core.refusals import Refused
-from runk.core.threads.series import find_thread
+from runk.core.threads.series import find_thread, names_thread
 
 
 @dataclass(frozen=True)
@@ -26,16 +25,3 @@ class OfThread(Kind):
 
     def takes(self, text: str, told: Told) -> bool:
         return names_thread(text)
-
-
-def names_thread(text: str) -> bool:
-    """Whether it is the name of a thread.
-
-    >>> names_thread("2BA"), names_thread("12")
-    (True, False)
-    """
-    try:
-        find_thread(text)
-    except Refused:
-        return False
-    return True

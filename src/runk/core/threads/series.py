@@ -245,7 +245,28 @@ def _by_name() -> dict[str, Thread]:
 
 _METRIC = re.compile(r"m?(\d+(?:\.\d+)?)(?:mm)?x(\d*\.?\d+)(?:mm)?(?:/?(60|55|47\.5)(?:°|deg)?)?")
 _INCH = re.compile(r"(\d+(?:-\d+)?/\d+|\d*\.\d+in|\d+in)x(\d+)(?:/?(60|55|47\.5)(?:°|deg)?)?")
+_FINE = re.compile(r"m(\d+(?:\.\d+)?)fine")
 _FORM_OF = {"60": "iso", "55": "whitworth", "47.5": "ba"}
+
+
+@lru_cache(maxsize=4096)
+def names_thread(text: str) -> bool:
+    """Whether it is the name of a thread, told without looking for what it might have been.
+
+    >>> names_thread("2BA"), names_thread("12"), names_thread("4.3x0.7")
+    (True, False, True)
+    """
+    wanted = normal(text)
+    if not wanted or len(text) > 40:
+        return False
+    if wanted in _by_name():
+        return True
+    try:
+        if _FINE.fullmatch(wanted):
+            return find_thread(text) is not None
+        return _special(wanted) is not None
+    except Refused:
+        return False
 
 
 @lru_cache(maxsize=1024)
@@ -282,7 +303,7 @@ def find_thread(text: str) -> Thread:
             raise Refused(
                 f"There are several {bare[1]} threads: which one?", suggest=", ".join(sized[:6])
             )
-    if (fine := re.fullmatch(r"m(\d+(?:\.\d+)?)fine", wanted)) is not None:
+    if (fine := _FINE.fullmatch(wanted)) is not None:
         sized = [t.name for t in threads() if t.series == "M fine" and t.major == Fraction(fine[1])]
         if len(sized) == 1:
             return find_thread(sized[0])
