@@ -6,7 +6,7 @@ import re
 from math import pi
 
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from runk.ask import ask as ask_line
@@ -42,9 +42,15 @@ FACTORS = {
 @pytest.mark.parametrize(("operation", "factor"), FACTORS.items())
 def test_factor_on_the_turning_speed(operation: str, factor: float) -> None:
     answer = ask(operation=operation, diameter="10", metal="ms", pitch="0.5")
-    assert answer.target_rpm.value == pytest.approx(1000 * 28 * factor / (pi * 10))
-    first = answer.target_rpm.steps[0]
-    assert dict(first.inputs)["factor"] == factor
+    metal_wants = 1000 * 28 * factor / (pi * 10)
+    # Where a hand must stop it, that is the limit: 150 for a tap, three pitches of groove in a
+    # second for a screw.
+    hand = {"power-tap": 150.0, "screw-cut": 60 * 3.0}.get(operation, metal_wants)
+    assert answer.target_rpm.value == pytest.approx(min(metal_wants, hand))
+    first = (
+        answer.surface_speed_m_min.steps[0] if hand < metal_wants else answer.target_rpm.steps[0]
+    )
+    assert hand < metal_wants or dict(first.inputs)["factor"] == factor
 
 
 @pytest.mark.parametrize("operation", list(Operation))
@@ -141,7 +147,10 @@ def test_screw_cutting_is_no_faster_than_the_hand() -> None:
     typed = {"operation": "screw-cut", "diameter": "12", "metal": "ms", "pitch": "1.5"}
     free = ask(**typed)
     held_back = ask(**typed, relief="4", width="1")
-    assert free.stop_s is None
+    assert free.stop_s is not None
+    assert free.stop_s.value >= 1
+    assert free.set_rpm.value == 142
+    assert any("three pitches" in c.says for c in free.cautions)
     assert held_back.target_rpm.value == pytest.approx(60 * 3 / 1.5)
     assert held_back.stop_s is not None
     assert held_back.stop_s.value >= 1
@@ -223,3 +232,20 @@ def test_a_number_may_say_which_stainless(workshop: Workshop) -> None:
     assert float(asked.read.question.diameter) == 20
     with pytest.raises(Refused):
         ask_line("turn brass 303", workshop)
+
+
+@settings(max_examples=60, deadline=None)
+@given(st.floats(0.2, 3.0), st.floats(4.0, 40.0), st.sampled_from(["brass", "ms", "ali", "304"]))
+def test_no_thread_is_cut_faster_than_a_hand_stops_it(
+    pitch: float, diameter: float, metal: str
+) -> None:
+    """With no groove told, three pitches in a second; a tap never over 150."""
+    typed = {"metal": metal, "pitch": f"{pitch:.2f}", "diameter": f"{diameter:.1f}"}
+    screwed = ask(operation="screw-cut", school="nearest", **typed)
+    assert screwed.set_rpm.value <= 180 + 1e-9
+    tapped = ask(operation="power-tap", machine="lathe", **typed)
+    assert tapped.set_rpm.value <= 150 + 1e-9
+    small = [c for c in tapped.cautions if c.word == "Stop" and c.about == "the tap"]
+    assert bool(small) == (round(diameter, 1) < 6)
+    assert not any("carbide" in c.says for c in tapped.cautions)
+    assert not any(c.about == "the snatch" for c in tapped.cautions)

@@ -10,13 +10,23 @@ from runk.core.machines.machine import Holding, Machine, Setting
 from runk.core.metals import Metal
 from runk.core.sources import PRACTICE
 
-_PLAIN = {Family.DRILLED: "drill", Family.TAPPED: "drill", Family.MILLED: "end-mill"}
-ALSO_AS = {op: _PLAIN.get(facts.family, "turn") for op, facts in FACTS.items()}
-"""The plain operation whose cautions about the metal a rarer one shares."""
+_PLAIN = {Family.DRILLED: "drill", Family.TAPPED: "", Family.MILLED: "end-mill"}
+_GUIDED = frozenset({Operation.REAM, Operation.SPOT_FACE})
+"""Guided by its hole or its pilot: what a drill's lips do, these do not."""
+ALSO_AS = {
+    op: "" if op in _GUIDED else _PLAIN.get(facts.family, "turn") for op, facts in FACTS.items()
+}
+"""The plain operation whose cautions about the metal a rarer one shares; none of a tap's."""
 LONG_FREE, LONG_HELD, LONG_BAR = 4.0, 10.0, 4.0
 """Overhangs in diameters: past these work wants a centre, a steady; a bar a warning."""
 SPRING_WORTH_A_PASS_MM = 0.01
 FAR_UNDER, FAR_OVER = 0.6, 1.15
+
+_HAS_CARBIDE = frozenset(
+    {"turn", "face", "bore", "part", "groove", "form", "drill", "end-mill", "slot", "fly-cut"}
+)
+"""What a small shop has carbide for: no tap, reamer, saw, gear cutter or countersink."""
+_BY_HAND = frozenset({"ream", "power-tap", "countersink", "spot-face"})
 
 
 def cautions_for(
@@ -46,13 +56,16 @@ def _of_speed(
 ) -> list[Caution]:
     found = []
     ratio = setting.rpm / target
-    if ratio > FAR_OVER:
+    slowest = min((s.rpm for s in machine.ladder), default=setting.rpm)
+    if ratio > FAR_OVER and setting.rpm <= slowest * 1.001:
         ways = ["take the finest feed and stop at the first whine"]
         geared = any("back" in s.gear.lower() for s in machine.steps)
         if not geared and machine.steps:
             ways.insert(0, "gear the machine down")
-        if question.tool is Tool.HSS:
+        if question.tool is Tool.HSS and question.operation in _HAS_CARBIDE:
             ways.insert(0, "use a carbide tip, which stands it")
+        elif question.operation in _BY_HAND:
+            ways.insert(0, "do it by hand")
         elif not FACTS[question.operation].of_work:
             ways.insert(0, "use a smaller tool")
         found.append(
@@ -146,12 +159,6 @@ def _of_operation(question: SpeedQuestion) -> list[Caution]:
             "the stop",
             "Your hand has to be quicker than the tool in its relief groove: "
             "try it once with the tool clear of the work.",
-        ),
-        Operation.POWER_TAP: (
-            "Stop",
-            "small taps",
-            "Tap small sizes by hand: under power a tap that meets the "
-            "bottom breaks before the hand is at the switch.",
         ),
         Operation.SAW: (
             "Mind",

@@ -19,7 +19,7 @@ from runk.core.cutting.question import Alloy, Meets, SetUp, SpeedQuestion, Stage
 from runk.core.cutting.spindle import Bench, Cut, at_bench
 from runk.core.cutting.stepped import dial_says, explain, schools, set_speed, turns_say
 from runk.core.cutting.tables import factors
-from runk.core.cutting.threaded import cannot_stop, stoppable, threaded, time_to_stop
+from runk.core.cutting.threaded import cannot_stop, of_the_hand, stoppable, threaded, time_to_stop
 from runk.core.cutting.turned import turned
 from runk.core.cutting.words import PITCHED, SENTENCES
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
@@ -132,6 +132,12 @@ def target_speed(
     return speed, met
 
 
+_HAND = {
+    Operation.SCREW_CUT: "Your hand can stop it in the groove from",
+    Operation.POWER_TAP: "Your hand can stop a tap from",
+}
+
+
 @dataclass(frozen=True, slots=True)
 class Worked:
     """The heart of a cut: what to set, and what the tool then does."""
@@ -163,11 +169,13 @@ class Worked:
             self.cut,
             spring,
         )
+        hand = of_the_hand(question)
         if self.stopped and self.setting.rpm > self.target.value * (1 + 1e-9):
             # No tip or finer feed helps here, as it would where the metal wants it slower.
             others = (c for c in found if c.about not in ("the speed", "the stop"))
-            return (cannot_stop(question, self.setting.rpm), *others)
-        return found
+            hand = [cannot_stop(question, self.setting.rpm)]
+            return (*hand, *others)
+        return (*hand, *found)
 
 
 def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
@@ -196,7 +204,7 @@ def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
     stopped = limit is not None and limit.value < max(setting.rpm, target.value)
     if stopped and limit is not None:
         if limit.value < target.value:
-            target, wanted_by = limit, "Your hand can stop it in the groove from"
+            target, wanted_by = limit, _HAND[question.operation]
         # A metal forgives a step over; a shoulder does not.
         question = replace(question, school=School.NEVER_OVER)
         setting = choose(machine, target.value, held, question.school)

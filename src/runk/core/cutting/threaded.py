@@ -95,8 +95,18 @@ def pitch_of(question: SpeedQuestion) -> float:
     return float(question.pitch)
 
 
+USUAL_RELIEF_PITCHES = 3.0
+"""A relief groove is two to three pitches wide; where none is told, so much is reckoned with."""
+MOST_TAPPED_RPM = 150.0
+"""Faster than this no hand stops a tap in a blind hole's depth: common practice."""
+LEAST_TAPPED_MM = 6.0
+"""Smaller taps are turned by hand: common practice."""
+
+
 def _gap(question: SpeedQuestion) -> tuple[float, float]:
-    relief = float(question.relief or 0)
+    if question.relief is None:
+        return USUAL_RELIEF_PITCHES * pitch_of(question), 0.0
+    relief = float(question.relief)
     # Not told, the tool counts as a point: the whole groove is left to stop in.
     tool = float(question.width or 0)
     if tool >= relief:
@@ -107,9 +117,21 @@ def _gap(question: SpeedQuestion) -> tuple[float, float]:
     return relief, tool
 
 
+@law("No faster under power", "{most_rpm}", PRACTICE)
+def tapped_rpm(most_rpm: Num) -> Num:
+    """The fastest a hand stops a tap from.
+
+    >>> tapped_rpm(150.0)
+    150.0
+    """
+    return most_rpm
+
+
 def stoppable(w: Working, question: SpeedQuestion) -> Figure | None:
-    """The fastest a hand can stop from in the relief groove, where one is given."""
-    if question.operation is not Operation.SCREW_CUT or question.relief is None:
+    """The fastest a hand can stop from: a tool in the relief groove, a tap in its hole."""
+    if question.operation is Operation.POWER_TAP:
+        return w.of(tapped_rpm, "target_rpm", most_rpm=MOST_TAPPED_RPM)
+    if question.operation is not Operation.SCREW_CUT:
         return None
     relief, tool = _gap(question)
     return w.of(
@@ -119,7 +141,37 @@ def stoppable(w: Working, question: SpeedQuestion) -> Figure | None:
         tool_mm=tool,
         pitch_mm=pitch_of(question),
         time_s=STOP_S,
+        why="" if question.relief is not None else "no groove told: three pitches reckoned with",
     )
+
+
+def of_the_hand(question: SpeedQuestion) -> list[Caution]:
+    """What the hand on the lever has to know of a thread cut under power."""
+    if question.operation is Operation.SCREW_CUT and question.relief is None:
+        wide = USUAL_RELIEF_PITCHES * pitch_of(question)
+        return [
+            Caution(
+                "Mind",
+                "the groove",
+                f"No relief groove was told: one of three pitches, {mm_said(wide, 1)}, is reckoned "
+                "with. A narrower one, or a shoulder, wants it slower or by hand.",
+                "set_rpm",
+                PRACTICE,
+            )
+        ]
+    small = float(question.diameter) < LEAST_TAPPED_MM
+    if question.operation is Operation.POWER_TAP and small:
+        return [
+            Caution(
+                "Stop",
+                "the tap",
+                "A tap this small is turned by hand, held true by the tailstock or a follower: "
+                "under power it breaks before a hand can stop.",
+                "set_rpm",
+                PRACTICE,
+            )
+        ]
+    return []
 
 
 @law("Groove one can stop in", "{tool_mm} + {pitch_mm} × {speed_rpm} × {time_s} ÷ 60")
@@ -134,6 +186,15 @@ def relief_wanted_mm(tool_mm: Num, pitch_mm: Num, speed_rpm: Num, time_s: Num) -
 
 def cannot_stop(question: SpeedQuestion, speed_rpm: float) -> Caution:
     """That no speed of this machine leaves a hand time enough, and what does."""
+    if question.operation is Operation.POWER_TAP:
+        return Caution(
+            "Stop",
+            "the tap",
+            f"Even the slowest there is, {speed_rpm:.0f}, is faster than a hand stops a tap from: "
+            "turn the spindle by hand.",
+            "set_rpm",
+            PRACTICE,
+        )
     relief, tool = _gap(question)
     left = stop_s(relief, tool, pitch_of(question), speed_rpm)
     wide = relief_wanted_mm(tool, pitch_of(question), speed_rpm, STOP_S)
@@ -150,8 +211,8 @@ def cannot_stop(question: SpeedQuestion, speed_rpm: float) -> Caution:
 
 
 def time_to_stop(w: Working, question: SpeedQuestion, speed_rpm: float) -> Figure | None:
-    """Seconds the tool takes across the relief groove, where one is given."""
-    if question.operation is not Operation.SCREW_CUT or question.relief is None:
+    """Seconds the tool takes across the relief groove, the one told or the usual one."""
+    if question.operation is not Operation.SCREW_CUT:
         return None
     relief, tool = _gap(question)
     value = w(

@@ -197,6 +197,8 @@ def identify(question: IdentifyQuestion, metals: list[Metal]) -> IdentifyAnswer:
             )
         )
     candidates.sort(key=lambda c: (not c.fits, len(c.against), abs(c.off_percent.value)))
+    by_key = {metal.key: metal for metal in metals}
+    fitting = [by_key[c.metal] for c in candidates if c.fits]
     alike = tuple(c.name for c in candidates if c.fits)
     return IdentifyAnswer(
         density_g_per_cm3=density,
@@ -204,7 +206,7 @@ def identify(question: IdentifyQuestion, metals: list[Metal]) -> IdentifyAnswer:
         error_percent=error,
         verdict=_verdict(alike),
         alike=alike,
-        next_test=_next_test(question, alike),
+        next_test=_next_test(question, fitting),
         candidates=tuple(candidates),
         cautions=_cautions(question),
     )
@@ -216,15 +218,17 @@ def _verdict(alike: tuple[str, ...]) -> str:
     return alike[0] if len(alike) == 1 else f"one of {len(alike)}"
 
 
-def _next_test(q: IdentifyQuestion, alike: tuple[str, ...]) -> str:
+def _next_test(q: IdentifyQuestion, alike: list[Metal]) -> str:
+    """A test whose answers differ among those left; none that could not part them."""
     if len(alike) < 2:
         return "" if alike else "Weigh a larger piece, and measure it again."
     untried = []
-    if q.magnet is Magnet.UNTRIED:
+    if q.magnet is Magnet.UNTRIED and len({m.magnet for m in alike}) > 1:
         untried.append("try a magnet")
-    if q.colour is Colour.UNSAID:
+    if q.colour is Colour.UNSAID and len({m.colour for m in alike}) > 1:
         untried.append("file a spot and look at its colour")
-    if q.spark is Spark.UNTRIED:
+    # Soft metals load a bench wheel and may burst it: never unless all that is left is ferrous.
+    if q.spark is Spark.UNTRIED and all(_ferrous(m) for m in alike):
         untried.append("touch it to the grinder")
     if untried:
         return f"To tell them apart: {', or '.join(untried)}."
@@ -232,6 +236,10 @@ def _next_test(q: IdentifyQuestion, alike: tuple[str, ...]) -> str:
         "Weight, magnet, colour and spark do not tell these apart: go by where it came from, "
         "or how it files and hardens."
     )
+
+
+def _ferrous(metal: Metal) -> bool:
+    return metal.family in ("steel", "stainless", "iron")
 
 
 def _cautions(q: IdentifyQuestion) -> tuple[Caution, ...]:
