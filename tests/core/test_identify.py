@@ -90,12 +90,12 @@ def test_steels_come_out_as_one_group_and_it_says_so() -> None:
     assert answer.verdict == f"one of {len(answer.alike)}"
     assert "do not tell these apart" in answer.next_test
     fewer = identify(size="20", length="50", weight="123.3")
-    assert "try a magnet" in fewer.next_test
+    assert "Try a magnet" in fewer.next_test
 
 
 def test_the_magnet_is_not_believed_too_far() -> None:
     nothing = identify(size="20", length="50", weight="125", magnet="no")
-    assert "stainless 316" in nothing.alike
+    assert {"stainless 303", "stainless 304", "stainless 316"} <= set(nothing.alike)
     assert "austenitic" in nothing.cautions[0].says
     bites = identify(size="20", length="50", weight="121.7", magnet="yes", spark="few")
     assert "stainless 416" in bites.alike
@@ -120,6 +120,7 @@ def test_a_coarse_scale_widens_the_field() -> None:
         ({"size": "10", "length": "50", "weight": "123.3"}, "size", "a radius was typed"),
         ({"size": "20", "length": "50", "weight": "1233"}, "weight", "decimal point"),
         ({"size": "20", "length": "50", "weight": "12.33"}, "weight", "decimal point"),
+        ({"size": "62.83", "length": "50", "weight": "123.3"}, "weight", "is a circumference"),
         ({"size": "20", "length": "50", "weight": "0.133"}, "weight", "kilograms"),
         ({"size": "20", "length": "50", "weight": "99000"}, "weight", "too large"),
         ({"size": "20", "length": "50", "weight": "0.02"}, "weight", "too small"),
@@ -184,6 +185,8 @@ def pair(one: str, other: str) -> PairAnswer:
         ("stainless-303", "stainless-304", "no"),
         ("stainless-303", "stainless-303", "no"),
         ("grey-iron", "grey-iron", "run"),
+        ("copper", "mild-steel", "no"),
+        ("copper", "copper", "no"),
         ("silver-steel", "phosphor-bronze", "run"),
         ("silver-steel", "gunmetal", "run"),
         ("grey-iron", "aluminium-6082", "run"),

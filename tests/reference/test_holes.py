@@ -57,6 +57,10 @@ def test_flutes_only_grow_with_the_drill() -> None:
         assert 3.5 <= flute / (tenths / 10) <= 15
     # DIN 338 / ISO 235 as catalogues print it: from memory.
     for size, flute in (
+        (0.3, 3),
+        (0.5, 6),
+        (0.65, 8),
+        (0.8, 10),
         (1.0, 12),
         (2.0, 24),
         (3.0, 33),

@@ -245,7 +245,7 @@ def _rank(row: _Row, off: float, metal: Metal) -> int:
     """
     speed = {"slow": off, "faster": -off, "either": abs(off)}.get(row.does)
     if speed is None:
-        return 1 if row.does == "dull" and metal.family != "copper alloy" else 0
+        return 1 if row.does == "dull" and "copper" not in metal.family else 0
     # A machine's steps are this far apart: nearer than that, the speed is hardly at fault.
     return -1 if speed > FAR_OFF_PERCENT else 0 if speed > 0 else 1
 

@@ -27,8 +27,8 @@ from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
 USUAL_SCALE_G = 1.0
-SURE_PERCENT = 1.0
-"""Weighing a small offcut is good to about this much: common practice."""
+SURE_PERCENT = 2.0
+"""Grades and batches of one metal differ by this much; no weighing tells nearer: handbooks."""
 CALIPER_MM = 0.05
 LIGHTEST, HEAVIEST = 1.6, 9.6
 """Densities between which every metal of the table lies, with room to spare, g/cm³."""
@@ -89,11 +89,16 @@ def _volume(w: Working, q: IdentifyQuestion) -> Figure:
 
 _SLIPS = (
     (4.0, "size", "a radius was typed for the diameter"),
-    (0.25, "size", "a circumference or twice the diameter was typed"),
+    (0.25, "size", "twice the diameter was typed"),
     (25.4**3, "size", "the sizes are inches typed as millimetres"),
     (1 / 25.4**3, "size", "the sizes are millimetres typed as inches"),
     (10.0, "weight", "the weight's decimal point is one place too far right"),
-    (0.1, "weight", "the weight's decimal point is one place too far left"),
+    # A circumference typed for the diameter gives 1/π², which no scale tells from a tenth.
+    (
+        0.1,
+        "weight",
+        "the weight's decimal point is one place too far left, or the size is a circumference",
+    ),
     (0.001, "weight", "the weight is in kilograms, not grams"),
     (0.0353, "weight", "the weight is in ounces, not grams"),
 )
@@ -231,7 +236,8 @@ def _next_test(q: IdentifyQuestion, alike: list[Metal]) -> str:
     if q.spark is Spark.UNTRIED and all(_ferrous(m) for m in alike):
         untried.append("touch it to the grinder")
     if untried:
-        return f"To tell them apart: {', or '.join(untried)}."
+        tests = ", or ".join(untried)
+        return f"{tests[0].upper()}{tests[1:]}."
     return (
         "Weight, magnet, colour and spark do not tell these apart: go by where it came from, "
         "or how it files and hardens."
