@@ -17,7 +17,7 @@ from runk.core.plan.groove import offsets
 from runk.core.plan.passes import JUDGED, PassKind, after, at_start, every_pass, next_pass
 from runk.core.plan.plan import needs, plan
 from runk.core.plan.question import PlanQuestion
-from runk.core.plan.say import divisions_say, wind_say
+from runk.core.plan.say import divisions_say, stands_say, wind_say
 from runk.core.plan.settle import limits, settled
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.refusals import Refused
@@ -281,3 +281,17 @@ def test_everything_settled_can_be_written_down_and_read_again() -> None:
     spec = settled(asked, shop.machine, shop.metal).spec
     assert CutSpec(**asdict(spec)) == spec
     assert MILL not in (shop.machine,)
+
+
+@given(st.integers(0, 4000), st.sampled_from([40, 50, 60, 100, 125]))
+def test_a_dial_counts_up_going_in_and_down_coming_out(quarters: int, per_turn: int) -> None:
+    """Wind out what was wound in and the dial is where it was: the two marks make whole turns."""
+    marks = []
+    for job in (Job.OUTSIDE, Job.BORE):
+        said = stands_say(replace(PLAIN, job=job, per_turn=per_turn), quarters / 4)
+        whole, _, part = said.removeprefix("the dial at ").partition(" ")
+        whole, part = ("0", whole) if "/" in whole else (whole, part)
+        marks.append(Fraction(whole) + Fraction(part or "0"))
+    assert all(0 <= mark < per_turn for mark in marks)
+    assert sum(marks) % per_turn == 0
+    assert marks[0] == Fraction(quarters, 4) % per_turn

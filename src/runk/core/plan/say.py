@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from runk.core.machines.dials import divisions_say, turns_say
+from runk.core.machines.dials import JUDGED, divisions_say, turns_say
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.said import mm_said, size_said, thou_said
 
@@ -18,10 +18,15 @@ def feeler_divisions(spec: CutSpec) -> float:
 
 
 def stands_say(spec: CutSpec, wound: float) -> str:
-    """Where the dial stands with so many divisions wound on since nought."""
+    """Where the dial stands with so many divisions wound on since nought.
+
+    A dial counts up as its slide goes in. A bore is cut winding out, so there it counts down.
+    """
     if not spec.division_mm:
         return ""
     wound += feeler_divisions(spec) + spec.from_divisions
+    if spec.job is Job.BORE:
+        wound = -round(wound / JUDGED) * JUDGED
     return f"the dial at {divisions_say(wound % spec.per_turn)}"
 
 
@@ -96,4 +101,6 @@ def start_says(spec: CutSpec) -> str:
             f" Always come to a mark winding {way}: past it, go back {back} divisions and come up "
             "again."
         )
+    if spec.job is Job.BORE and spec.division_mm and not spec.read_out:
+        nought += " Wound outwards, the dial counts down."
     return nought
