@@ -200,6 +200,8 @@ def test_a_hand_reamer_in_the_machine_keeps_its_lead_and_its_small_bite() -> Non
     asked = HoleQuestion(Fraction(8), "gunmetal", Finish.MACHINE_REAMED, Ends.BLIND, Fraction(20))
     answer = hole(asked, needs(asked, shop))
     assert "hand reamer" in answer.then[0].name
+    assert answer.then[0].rpm is not None
+    assert answer.then[0].rpm.value == LATHE.ladder[0].rpm
     lead = next(c for c in answer.cautions if c.about == "the lead")
     assert lead.word == "Stop"
     assert re.search("first 2[45] mm", worded(lead.says, PageUnit.MM))
@@ -280,3 +282,15 @@ def test_a_passage_that_never_meets_is_refused_with_an_angle_that_does() -> None
 def test_two_of_one_tool_are_one() -> None:
     one = ShopTool(ToolKind.DRILL, "4 mm", Fraction(4), "metric")
     assert one.key == replace(one, name="4 MM", state=State.BENT).key
+
+
+@pytest.mark.parametrize("finish", [Finish.D_BIT, Finish.BAR])
+def test_a_scraping_edge_goes_slow_and_takes_little(finish: Finish) -> None:
+    asked = HoleQuestion(Fraction(6), "brass", finish, Ends.BLIND, Fraction(15))
+    answer = hole(asked, needs(asked, WORKSHOP))
+    made = answer.then[0]
+    assert made.rpm is not None
+    assert made.feed_mm_per_rev is not None
+    assert made.rpm.value < 100
+    assert 0.02 <= made.feed_mm_per_rev.value <= 0.05
+    assert not any("reamer" in c.says for c in answer.cautions)

@@ -249,3 +249,11 @@ def test_no_thread_is_cut_faster_than_a_hand_stops_it(
     assert bool(small) == (round(diameter, 1) < 6)
     assert not any("carbide" in c.says for c in tapped.cautions)
     assert not any(c.about == "the snatch" for c in tapped.cautions)
+
+
+@given(st.floats(3.0, 20.0), st.sampled_from(["brass", "ms", "ci", "gunmetal", "303"]))
+def test_a_reamers_force_and_torque_are_of_one_cut(diameter: float, metal: str) -> None:
+    """The edges push at half the radius, whatever the ring: torque is force times a quarter D."""
+    reamed = ask(operation="ream", metal=metal, diameter=f"{diameter:.2f}").cut
+    arm_m = round(diameter, 2) / 4 / 1000
+    assert reamed.torque.value == pytest.approx(reamed.force.value * arm_m, rel=1e-6)

@@ -86,7 +86,8 @@ def drilled(bench: Bench) -> Cut:
     if reaming:
         whole = w(ring_nm, torque_nm=whole, share=REAM_SHARE, why="a reamer takes a thin ring")
     torque = w.figure(whole, "torque_nm", since=start)
-    deep = w.of(practice_mm, "depth_mm", table_mm=bench.diameter, share=0.5, why="half the drill")
+    share, why = (0.5 * REAM_SHARE, "its thin ring") if reaming else (0.5, "half the drill")
+    deep = w.of(practice_mm, "depth_mm", table_mm=bench.diameter, share=share, why=why)
     start = len(w.steps)
     section = w(chip_mm2, depth_mm=deep.value, feed_mm_per_rev=feed)
     return Cut(

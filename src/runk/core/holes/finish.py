@@ -35,6 +35,8 @@ HONE_MM = 0.03
 LEAST_BORE_MM = 5.0
 """Under this no boring tool goes in: common practice."""
 _FAR_OFF = 0.03
+SCRAPED_MM = 0.03
+"""A turn's feed of a tool with one scraping edge and no way out for its chips: common practice."""
 _LEAD_SHARE = 4.0
 
 
@@ -197,8 +199,13 @@ def _reamed(
         name = f"{reamer.name} {reamer.series} reamer"
         says = "Slow, two or three times a drill's feed, in and out without stopping or reversing."
         if tapered:
-            says = f"Only a hand reamer has this size: in the machine it goes the same. {says}"
-        step = maker.step("ream", name, question.size, Operation.REAM, depth, says)
+            says = (
+                "Only a hand reamer has this size: on the slowest speed there is, or the spindle "
+                "turned by hand, never backwards, oil on it."
+            )
+            step = maker.slow("ream", name, depth, says)
+        else:
+            step = maker.step("ream", name, question.size, Operation.REAM, depth, says)
     return Finishing(last, (step,), usual, left, pass_mm, wanted=leave, tapered=tapered)
 
 
@@ -265,7 +272,7 @@ def _made(maker: Maker, drills: Sequence[ShopTool], kind: str) -> Finishing:
             "fits the hole it made."
         )
     depth = maker.depth(size, pointed=False)
-    step = maker.step(kind, name, question.size, Operation.REAM, depth, says)
+    step = maker.slow(kind, name, depth, says, SCRAPED_MM)
     return Finishing(last, (step,), allowance, left, wanted=leave)
 
 

@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from fractions import Fraction
 
 from runk.core.cutting.able import holding_of
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion, Stage
 from runk.core.cutting.speed import SpeedShop, worked
+from runk.core.cutting.spindle import practice_mm
 from runk.core.figures import Caution, Figure, Working
 from runk.core.holes.answer import HoleStep
 from runk.core.holes.laws import point_mm, stop_mm, tip_travel_mm
 from runk.core.holes.question import Ends, HoleQuestion
+from runk.core.machines.choose import School, choose
 from runk.core.machines.dials import judged_divisions, turns_say
 from runk.core.machines.machine import Dial, Holding, Machine, MachineKind
 from runk.core.metals.metal import Metal
@@ -126,6 +128,24 @@ class Maker:
             depth_mm=depth,
             stop=self.stop(depth),
             says=says,
+        )
+
+    def slow(
+        self, kind: str, name: str, depth: Figure | None, says: str, feed_mm: float | None = None
+    ) -> HoleStep:
+        """A step on the slowest there is: a tool that cannot clear its chips or has a long lead."""
+        setting = choose(self.machine, 1.0, self.held, School.NEVER_OVER)
+        return replace(
+            self.step(kind, name, self.question.size, None, depth, says),
+            position=setting.position,
+            rpm=Figure(setting.rpm, unit_of("set_rpm"), (), 0),
+            feed_mm_per_rev=(
+                None
+                if feed_mm is None
+                else self.w.of(
+                    practice_mm, "feed_mm_per_rev", table_mm=feed_mm, share=1.0, why="by hand"
+                )
+            ),
         )
 
     def drill(self, kind: str, tool: ShopTool, says: str = "") -> HoleStep:
