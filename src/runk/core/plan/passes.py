@@ -90,7 +90,7 @@ def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
     # With both ends to clean up, the first is brought to its own half way.
     left = at.left_mm - (spec.left(spec.now_mm) / 2 if spec.ends == 2 and end == 1 else 0.0)
     surplus = left - 2 * spec.finish_mm
-    if surplus > max(spec.division, spec.finish_mm / 2):
+    if surplus > max(spec.division, spec.finish_mm / 2) + _SLACK:
         passes = max(1, ceil((surplus - spec.division) / spec.rough_mm - _SLACK))
         # The tool itself never goes past the last cut's allowance, however far the work leans
         # away: what springs back comes off later, whether wanted or not.
@@ -99,7 +99,7 @@ def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
         whole = floor(wind_on_mm(take, at.lag_mm, at.ratio) / spec.division + _SLACK)
         if whole >= 1:
             return made_pass(spec, at, PassKind.ROUGH, float(whole), end)
-    if left > 1.5 * spec.finish_mm:
+    if left > 1.5 * spec.finish_mm + _SLACK:
         wind = wind_on_mm(left / 2, at.lag_mm, fine)
         if wind < spec.division * JUDGED:
             return made_pass(spec, at, PassKind.SPRING, 0.0, end)
