@@ -294,3 +294,30 @@ def test_a_scraping_edge_goes_slow_and_takes_little(finish: Finish) -> None:
     assert made.rpm.value < 100
     assert 0.02 <= made.feed_mm_per_rev.value <= 0.05
     assert not any("reamer" in c.says for c in answer.cautions)
+
+
+@given(
+    st.integers(50, 200),
+    st.integers(40, 400),
+    st.sampled_from([Finish.D_BIT, Finish.BORED, Finish.HONED, Finish.MACHINE_REAMED]),
+)
+def test_a_blind_hole_is_drilled_for_what_finishes_it(
+    tenths: int, deep: int, finish: Finish
+) -> None:
+    """No point goes through a flat floor; a reamer's lead passes the depth and meets no cone."""
+    asked = HoleQuestion(
+        Fraction(tenths, 10), finish=finish, ends=Ends.BLIND, deep=Fraction(deep, 10)
+    )
+    try:
+        answer = hole(asked, needs(asked, WORKSHOP))
+    except Refused:
+        return
+    tip, last = answer.bottom_mm, answer.then[-1].depth_mm
+    assert tip is not None
+    if finish is not Finish.MACHINE_REAMED:
+        assert all(s.depth_mm is not None and s.depth_mm.value < deep / 10 for s in answer.drills)
+        return
+    assert last is not None
+    if "hand reamer" not in answer.then[-1].name:
+        assert last.value > deep / 10
+        assert tip.value - answer.point_mm.value >= last.value + 1 - 1e-9

@@ -39,11 +39,16 @@ export function HoleSection({ answer, steps, at: step, blind, pointDeg }: Props)
   const top = EDGE + head * scale;
   const at = (x: number, y: number) => `${middle + x * scale} ${top - y * scale}`;
   const bottom = top + thick * scale;
-  const cut = (made: HoleStep): Cut => ({
-    half: (made.mm.value / 2) * scale,
-    deep: made.kind === 'counterbore' ? (answer.seat_mm?.value ?? size / 3) * scale : blind ? deep * scale : thick * scale,
-    point: ['pilot', 'step', 'last'].includes(made.kind) && blind ? (made.mm.value / 2 / Math.tan((pointDeg * Math.PI) / 360)) * scale : 0,
-  });
+  const cut = (made: HoleStep): Cut => {
+    const pointed = blind && ['pilot', 'step', 'last'].includes(made.kind);
+    const point = pointed ? made.mm.value / 2 / Math.tan((pointDeg * Math.PI) / 360) : 0;
+    const reached = made.depth_mm ? Math.max(0, made.depth_mm.value - point) : deep;
+    return {
+      half: (made.mm.value / 2) * scale,
+      deep: (made.kind === 'counterbore' ? (answer.seat_mm?.value ?? size / 3) : blind ? reached : thick) * scale,
+      point: point * scale,
+    };
+  };
   const cutting = (step: HoleStep) => !['flat', 'spot', 'hone'].includes(step.kind);
   const done = steps.slice(0, step + 1).filter(cutting);
   const coming = steps.slice(step + 1).filter(cutting);

@@ -82,6 +82,8 @@ class Finishing:
     says: str = ""
     wanted: Allowance | None = None
     tapered: bool = False
+    flat: bool = False
+    beyond_mm: float = 0.0
     """Whether a hand reamer, with its long lead, is what reams it, by hand or not."""
 
 
@@ -184,14 +186,12 @@ def _reamed(
     pass_mm = Figure(lead + BREAK_OUT_MM, unit_of("pass_mm"))
     depth = None
     if question.deep is not None:
-        more = pass_mm.value if question.ends is Ends.THROUGH else 0.0
-        depth = w.of(
-            tip_travel_mm,
-            "depth_mm",
-            deep_mm=float(question.deep),
-            more_mm=more,
-            why="right through by its lead",
-        )
+        # Blind, it is to size at the depth only once its lead has gone past it; a hand reamer's
+        # long one seldom can, and that is said.
+        more, why = pass_mm.value, "right through by its lead"
+        if question.ends is Ends.BLIND:
+            more, why = (0.0, "") if tapered else (lead, "past it by its lead")
+        depth = w.of(tip_travel_mm, "depth_mm", deep_mm=float(question.deep), more_mm=more, why=why)
     if by_hand:
         says = "Turn it by hand in the tailstock or against a centre, never backwards, oil on it."
         step = maker.step("ream", f"{reamer.name} hand reamer", question.size, None, depth, says)
@@ -206,7 +206,16 @@ def _reamed(
             step = maker.slow("ream", name, depth, says)
         else:
             step = maker.step("ream", name, question.size, Operation.REAM, depth, says)
-    return Finishing(last, (step,), usual, left, pass_mm, wanted=leave, tapered=tapered)
+    return Finishing(
+        last,
+        (step,),
+        usual,
+        left,
+        pass_mm,
+        wanted=leave,
+        tapered=tapered,
+        beyond_mm=0.0 if tapered else pass_mm.value,
+    )
 
 
 def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:
@@ -244,7 +253,7 @@ def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:
                 "the stones.",
             )
         )
-    return Finishing(last, tuple(steps), left=left)
+    return Finishing(last, tuple(steps), left=left, flat=True)
 
 
 def _made(maker: Maker, drills: Sequence[ShopTool], kind: str) -> Finishing:
@@ -273,7 +282,7 @@ def _made(maker: Maker, drills: Sequence[ShopTool], kind: str) -> Finishing:
         )
     depth = maker.depth(size, pointed=False)
     step = maker.slow(kind, name, depth, says, SCRAPED_MM)
-    return Finishing(last, (step,), allowance, left, wanted=leave)
+    return Finishing(last, (step,), allowance, left, wanted=leave, flat=kind == "d-bit")
 
 
 __all__ = ["HAND_SHARE", "Finishing", "finishing"]

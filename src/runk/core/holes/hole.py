@@ -120,6 +120,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     maker = Maker(question, shop.machine, shop.metal)
     size = float(question.size)
     plan = finishing(maker, shop.drills, shop.reamers)
+    maker.flat, maker.beyond_mm = plan.flat, plan.beyond_mm
     strength = Strength(shop.machine, shop.metal, question.tool, maker.held)
     _check_reach(question, plan.last)
     chain = before(shop.drills, plan.last, strength, float(question.deep or 0))
@@ -155,7 +156,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
         stop_says=maker.stop_says(),
         coolant=shop.metal.coolant_drill,
         machine=shop.machine.name,
-        cautions=minds(maker, plan, drills, point.value),
+        cautions=minds(maker, plan, drills),
         links=links_of(question, plan, shop.machine),
     )
 

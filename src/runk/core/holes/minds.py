@@ -21,11 +21,9 @@ _SAID_ALREADY = {"stalling", "the top speed"}
 _CLOSES = ("gunmetal", "phosphor-bronze", "bearing-bronze")
 
 
-def minds(
-    maker: Maker, plan: Finishing, drills: Sequence[HoleStep], point: float
-) -> tuple[Caution, ...]:
+def minds(maker: Maker, plan: Finishing, drills: Sequence[HoleStep]) -> tuple[Caution, ...]:
     """Cautions of this very hole, the pressing ones first."""
-    found = [*_of_depth(maker.question, drills, point), *_of_reamer(maker, plan)]
+    found = [*_of_depth(maker.question, drills), *_of_reamer(maker, plan)]
     found += _of_line(maker.question)
     known = {c.about for c in found} | _SAID_ALREADY
     for caution in maker.cautions:
@@ -35,7 +33,7 @@ def minds(
     return tuple(sorted(found, key=lambda c: c.word != "Stop"))
 
 
-def _of_depth(question: Question, drills: Sequence[HoleStep], point: float) -> list[Caution]:
+def _of_depth(question: Question, drills: Sequence[HoleStep]) -> list[Caution]:
     found = []
     last = drills[-1].mm.value
     if question.ends is Ends.THROUGH:
@@ -49,7 +47,9 @@ def _of_depth(question: Question, drills: Sequence[HoleStep], point: float) -> l
             )
         )
     elif question.thick is not None and question.deep is not None:
-        over = float(question.deep) + point - float(question.thick)
+        tip = drills[-1].depth_mm
+        lowest = max(float(question.deep), tip.value if tip else 0.0)
+        over = lowest - float(question.thick)
         if over >= 0:
             found.append(
                 Caution(
@@ -57,7 +57,8 @@ def _of_depth(question: Question, drills: Sequence[HoleStep], point: float) -> l
                     "the point",
                     f"The drill's point comes out by {mm_said(over, 2)}: only "
                     f"{mm_said(question.thick - float(question.deep), 2)} is left under the "
-                    f"hole, and the point is {point:.2f} long. End it with a flat-ended tool.",
+                    f"hole, and the tip goes {mm_said(lowest - float(question.deep), 2)} deeper. "
+                    "End it with a flat-ended tool.",
                     "bottom_mm",
                     MECHANICS,
                 )
@@ -67,7 +68,7 @@ def _of_depth(question: Question, drills: Sequence[HoleStep], point: float) -> l
                 Caution(
                     "Mind",
                     "the bottom",
-                    f"Only {mm_said(-over, 2)} is left under the point: it may break through.",
+                    f"Only {mm_said(-over, 2)} is left under it: it may break through.",
                     "bottom_mm",
                     MECHANICS,
                 )

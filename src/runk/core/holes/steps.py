@@ -24,6 +24,8 @@ from runk.core.units import unit_of
 
 BREAK_OUT_MM = 1.0
 """How far a drill's corners go past the far face of a through hole: common practice."""
+FLOOR_MM = 0.2
+"""How far short of a flat floor a drill's point is stopped: common practice."""
 _SLIDES = {
     MachineKind.LATHE: ("tailstock",),
     MachineKind.MILL: ("head", "quill"),
@@ -40,6 +42,10 @@ class Maker:
     metal: Metal
     w: Working = field(default_factory=Working)
     cautions: list[Caution] = field(default_factory=list)
+    flat: bool = False
+    """Whether a blind hole's floor is left flat, so that no point may go through it."""
+    beyond_mm: float = 0.0
+    """How much deeper a blind hole is drilled, for what finishes it."""
 
     @property
     def held(self) -> Holding:
@@ -74,13 +80,24 @@ class Maker:
         if self.question.deep is None:
             return None
         start = len(self.w.steps)
-        more = 0.0
-        if pointed:
+        more, why = 0.0, ""
+        blind = self.question.ends is Ends.BLIND
+        if pointed and blind and self.flat:
+            more = -min(FLOOR_MM, float(self.question.deep) / 2)
+            why = "the point stops short of the flat floor"
+        elif pointed:
             more = self.w(point_mm, diameter_mm=diameter_mm, angle_deg=float(self.question.point))
-        if self.question.ends is Ends.THROUGH:
+            if blind and self.beyond_mm:
+                more, why = more + self.beyond_mm, "and room for the reamer's lead"
+        if not blind:
             more += BREAK_OUT_MM
         return self.w.of(
-            tip_travel_mm, "depth_mm", since=start, deep_mm=float(self.question.deep), more_mm=more
+            tip_travel_mm,
+            "depth_mm",
+            since=start,
+            deep_mm=float(self.question.deep),
+            more_mm=more,
+            why=why,
         )
 
     def stop(self, travel: Figure | None) -> str:
