@@ -22,7 +22,7 @@ def test_a_hole_tool_by_tool_and_on_the_bench(page: Page) -> None:
     steps.nth(1).click()
     expect(steps.nth(1)).to_have_attribute("aria-current", "step")
     room(page, "2 of 3: Last drill")
-    room(page, re.compile(r"7 turns and 78 1/2 of the tailstock"))
+    room(page, re.compile(r"8 turns and 57 1/4 of the tailstock"))
     expect(page.get_by_role("img", name="Section of a 6.00 mm hole after 5.9 mm")).to_be_visible()
     page.get_by_label("size of hole").blur()
     page.keyboard.press("b")
