@@ -25,6 +25,7 @@ def _bench(page: Page) -> None:
 
 
 def _ask(page: Page) -> None:
+    page.get_by_text("rev/min").first.wait_for()
     page.keyboard.press("Control+k")
     page.get_by_label("Ask in plain words, in any order").fill("turn 22mm silver steel hss")
     page.get_by_text("belt 3, back gear").first.wait_for()

@@ -269,7 +269,7 @@ def test_an_empty_workshop_says_whose_machines_these_are(
 def test_which_metal_is_this(page: Page) -> None:
     page.goto("/metals")
     room = page.locator("#room")
-    expect(room).to_contain_text("one of 6")
+    expect(room).to_contain_text("one of 7")
     expect(room).to_contain_text("416 is magnetic")
     page.get_by_label("weight in grams").fill("1230")
     expect(page.get_by_role("alert")).to_contain_text("decimal point")
@@ -383,6 +383,7 @@ def test_dialogs_never_stack(page: Page) -> None:
 
 def test_a_second_reading_is_one_key_away(page: Page) -> None:
     page.goto("/speeds")
+    expect(page.locator("#room")).to_contain_text("rev/min")
     page.keyboard.press("Control+k")
     line = page.get_by_label("Ask in plain words, in any order")
     line.fill("turn 1 in brass")
