@@ -20,8 +20,9 @@ from runk.core.threads.die import DieQuestion, die
 from runk.core.threads.die import needs as die_needs
 from runk.core.threads.stud import StudQuestion, stud
 from runk.core.threads.stud import needs as stud_needs
-from runk.core.threads.tap import LastTap, TapQuestion, tap
 from runk.core.threads.tap import needs as tap_needs
+from runk.core.threads.tap import tap
+from runk.core.threads.tap_question import LastTap, TapQuestion
 from runk.core.tools import ShopTool, State, ToolKind, check_tool
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import WORKSHOP

@@ -23,7 +23,8 @@ from runk.core.threads.engage import School
 from runk.core.threads.series import Thread
 from runk.core.threads.stud import StudQuestion, stud
 from runk.core.threads.stud import needs as stud_needs
-from runk.core.threads.tap import LastTap, TapQuestion, needs, settle, tap
+from runk.core.threads.tap import needs, settle, tap
+from runk.core.threads.tap_question import LastTap, TapQuestion
 from runk.core.threads.thread import alike
 from runk.core.threads.tighten import TightenQuestion, tighten
 from runk.core.threads.tighten import needs as tighten_needs

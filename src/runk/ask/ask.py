@@ -6,9 +6,10 @@ import difflib
 from dataclasses import dataclass, field
 from typing import Any
 
+from runk.ask.candidate import Candidate
 from runk.ask.heed import heeded
 from runk.ask.lexicon import Names, lexicon_of, names_of
-from runk.ask.reading import Candidate, read_line
+from runk.ask.reading import read_line
 from runk.ask.sizes import Cutting, cuttings
 from runk.ask.words import EXAMPLE, FILLER, words_of
 from runk.core.calculator import AnyCalculator, Catalogue
@@ -18,11 +19,18 @@ from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
+# What a reading is worth, in points. They were weighed against tests/ask/lines.jsonl: only their
+# order and their rough size carry meaning.
 _NEAR, _SAME, _YIELDS = 2.5, 0.3, 0.25
+"""How much less a second reading may be worth to be offered; to be asked about; to stand in."""
 _NAMED, _MISSING, _PROBLEM, _HEED, _WORD, _INSISTS, _IMPOSSIBLE = 3.0, 10.0, 6.0, 4.0, 1.0, 9.0, 7.0
+"""Per point of being called, missing field, problem, heeded word lost, word lost, word that
+another insists on, and for an answer the workshop cannot give."""
 _MOST_TRIED, _MOST_OTHERS = 6, 3
 _TOO_ODD = 1.5
+"""So far outside what is usual, in e-folds, a second reading is not offered."""
 _OTHER_WAY = 0.6
+"""As ``_NEAR``, where only which number is for what differs."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,4 +1,4 @@
-"""A calculator: one question, one answer, one pure function, registered in one place."""
+"""A calculator: one question, one answer, one pure function; and the list of them."""
 
 from __future__ import annotations
 
@@ -39,9 +39,9 @@ class Door:
 
     Args:
         path: Its address.
-        group: ``Cut``, ``Jobs`` or ``Shop``.
         room: The room it belongs to: a word on the rule.
         tab: Its own name among the room's tabs.
+        group: ``Cut``, ``Jobs`` or ``Shop``.
     """
 
     path: str
@@ -77,7 +77,7 @@ class Calculator(Generic[Q, S, A]):
         nouns: Words that may call it where nothing else is called as well: a *hole*.
         ruled: Whether the words of its ruling field call it: *turn*, *bore*.
         insists: Its words are never passed over by another: an *oversize* reamed hole is a fault.
-        alone: The field filled by a line that is nothing but one size.
+        alone: Whether a line that is nothing but one size calls it.
         sweeps: Its sweeps by name, fetched when wanted: they bring NumPy with them.
         settle: Fills in what the workshop decides where the question leaves it open.
         version: Raised when stored questions change shape.
@@ -98,7 +98,7 @@ class Calculator(Generic[Q, S, A]):
     nouns: tuple[str, ...] = ()
     ruled: bool = False
     insists: bool = False
-    alone: str = ""
+    alone: bool = False
     sweeps: Callable[[], Mapping[str, Sweep[Q, S]]] = dict
     settle: Callable[[Q, Workshop, Mapping[str, Reading]], Q] = _unchanged
     version: int = 1

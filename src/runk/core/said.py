@@ -1,7 +1,6 @@
 """Sentences that know the page: a length stands in them by its value, not by its digits.
 
-The core writes ``f"only {mm_said(left, 2)} is left"``. What it makes is a template with "
-f"the value typed
+The core writes ``f"only {mm_said(left, 2)} is left"``. What it makes is a template with the value
 inside; :func:`worded` puts it into words at the edge, where the page's unit is known. So no
 sentence of the core writes "mm" itself.
 """

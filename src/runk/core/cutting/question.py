@@ -81,6 +81,18 @@ class Side(StrEnum):
     BELOW = "below"
 
 
+BAR_FIELD = Length(
+    "boring bar",
+    ("bar", "boring bar"),
+    usual=(3.0, 30.0),
+    only=("bore",),
+    low=0.5,
+    high=200.0,
+    placeholder="say how thick",
+)
+"""The bar that bores: the same question wherever a bore is turned."""
+
+
 @dataclass(frozen=True, slots=True)
 class SpeedQuestion:
     """What speed, feed and depth for this cut, on this machine.
@@ -143,18 +155,7 @@ class SpeedQuestion:
             placeholder="say how far",
         ),
     ] = None
-    bar: Annotated[
-        Fraction | None,
-        Length(
-            "boring bar",
-            ("bar", "boring bar"),
-            usual=(3.0, 30.0),
-            only=("bore",),
-            low=0.5,
-            high=200.0,
-            placeholder="say how thick",
-        ),
-    ] = None
+    bar: Annotated[Fraction | None, BAR_FIELD] = None
     depth: Annotated[
         Fraction | None,
         Length(

@@ -13,7 +13,7 @@ from runk.core.cutting.able import LARGEST_TOOL_MM, holding_of
 from runk.core.cutting.marks import SheetMark, short_marks
 from runk.core.cutting.operations import CHOICES, FACTS, Family, Operation
 from runk.core.cutting.question import SpeedQuestion, Tool
-from runk.core.cutting.speed import target_speed
+from runk.core.cutting.target import target_speed
 from runk.core.cutting.words import HELD, SCHOOLS, TOOLS
 from runk.core.figures import Caution, Figure, Link, Working
 from runk.core.kinds import Choice, Lengths, OfMachine, OfMetals, OneOf

@@ -15,10 +15,10 @@ from runk.core.cutting.height import height_error
 from runk.core.cutting.milled import milled
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.cutting.plunged import knurled, plunged
-from runk.core.cutting.question import Alloy, Meets, SetUp, SpeedQuestion, Stage, Surface, Tool
+from runk.core.cutting.question import SpeedQuestion, Surface
 from runk.core.cutting.spindle import Bench, Cut, at_bench
 from runk.core.cutting.stepped import dial_says, explain, schools, set_speed, turns_say
-from runk.core.cutting.tables import factors
+from runk.core.cutting.target import SpeedShop, target_speed
 from runk.core.cutting.threaded import cannot_stop, of_the_hand, stoppable, threaded, time_to_stop
 from runk.core.cutting.turned import turned
 from runk.core.cutting.words import PITCHED, SENTENCES
@@ -57,14 +57,6 @@ HOW = {
 }
 
 
-@dataclass(frozen=True, slots=True)
-class SpeedShop:
-    """What ``speed`` needs of the workshop: one machine, one metal."""
-
-    machine: Machine
-    metal: Metal
-
-
 def needs(question: SpeedQuestion, workshop: Workshop) -> SpeedShop:
     """Pick the machine and the metal.
 
@@ -92,44 +84,6 @@ def settle(
     if pitch is None and named is not None and question.operation in PITCHED:
         pitch = named.pitch_mm
     return replace(question, machine=machine.name, held=holding_of(question, machine), pitch=pitch)
-
-
-def target_speed(
-    w: Working, question: SpeedQuestion, metal: Metal, base: str = ""
-) -> tuple[float, Metal]:
-    """Surface speed this cut wants, each factor a step of its own.
-
-    Returns:
-        Metres a minute, and the metal as met (its skin, where it has one).
-    """
-    table = factors()
-    skin = question.surface is Surface.SKIN
-    met = metal.skin if skin and metal.skin is not None else metal
-    row = "carbide_m_min" if question.tool is Tool.CARBIDE else "hss_m_min"
-    speed = met[row]
-    chosen: list[str] = [question.operation]
-    finishing = question.stage is Stage.FINISH and not skin
-    for applies, key in (
-        (skin and metal.skin is None and metal.cast, "skin"),
-        (question.tool is Tool.COBALT, "cobalt"),
-        (finishing and question.set_up is SetUp.STIFF, "stiff-finish"),
-        (question.set_up is SetUp.LONG, "long"),
-        (question.meets is Meets.INTERRUPTED, "interrupted"),
-        (question.alloy is Alloy.UNKNOWN, "unknown"),
-    ):
-        if applies:
-            chosen.append(key)
-    for key in chosen:
-        factor = table[key]
-        first = key == question.operation
-        speed = w(
-            laws.wanted_m_min,
-            base_m_min=speed,
-            factor=factor.value,
-            why=factor.why,
-            source=met.source(row) if first else factor.source,
-        )
-    return speed, met
 
 
 _HAND = {
@@ -230,6 +184,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         Refused: Where the machine cannot do it.
 
     >>> from fractions import Fraction
+    >>> from runk.core.cutting.question import Tool
     >>> from runk.demo.back_shed import WORKSHOP
     >>> ask = SpeedQuestion("grey-iron", Fraction("15.875"), Operation.BORE, Tool.CARBIDE)
     >>> answer = speed(ask, needs(ask, WORKSHOP))
@@ -358,6 +313,7 @@ def headline(answer: SpeedAnswer, page: PageUnit) -> str:
 
 
 def _sweeps() -> dict[str, Sweep[SpeedQuestion, SpeedShop]]:
+    # Fetched when wanted: it brings NumPy with it.
     from runk.core.cutting.sweep import Fan, fan
 
     return {"fan": Sweep(fan, Fan)}

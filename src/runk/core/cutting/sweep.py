@@ -10,7 +10,7 @@ import numpy as np
 from runk.core.cutting import laws
 from runk.core.cutting.able import check, holding_of
 from runk.core.cutting.question import SpeedQuestion
-from runk.core.cutting.speed import SpeedShop, target_speed
+from runk.core.cutting.target import SpeedShop, target_speed
 from runk.core.figures import Working
 from runk.core.machines.choose import OVER_ALLOWED, School, choose
 from runk.core.machines.machine import Holding, Machine

@@ -12,7 +12,8 @@ from runk.core.calculator import Calculator, Door
 from runk.core.cutting import laws
 from runk.core.cutting.operations import FACTS
 from runk.core.cutting.question import SpeedQuestion
-from runk.core.cutting.speed import SpeedShop, speed, target_speed
+from runk.core.cutting.speed import speed
+from runk.core.cutting.target import SpeedShop, target_speed
 from runk.core.faults.question import CUTTING, SENTENCES, TAPERED, FaultQuestion, Sign
 from runk.core.faults.taper import read_taper
 from runk.core.figures import Caution, Figure, Num, Working, law

@@ -10,7 +10,7 @@ from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import Stage
 from runk.core.figures import Figure, Num, Working, law
 from runk.core.holes.answer import HoleStep
-from runk.core.holes.laws import leaves_mm, tip_travel_mm
+from runk.core.holes.laws import leaves_mm, past_mm, tip_travel_mm
 from runk.core.holes.pick import (
     HAND_SHARE,
     Allowance,
@@ -26,7 +26,6 @@ from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.sources import PRACTICE
 from runk.core.tools import ShopTool
-from runk.core.units import unit_of
 
 BORE_LEAST_MM, BORE_SHARE = 0.5, 0.08
 """Left for boring on the diameter: enough to cut the drill's wander out. Common practice."""
@@ -183,7 +182,7 @@ def _reamed(
         )
     left = _leaves(w, size, last)
     lead = reamer.lead_mm or (size * _LEAD_SHARE if tapered else 1.0)
-    pass_mm = Figure(lead + BREAK_OUT_MM, unit_of("pass_mm"))
+    pass_mm = w.of(past_mm, "pass_mm", lead_mm=lead, over_mm=BREAK_OUT_MM)
     depth = None
     if question.deep is not None:
         # Blind, it is to size at the depth only once its lead has gone past it; a hand reamer's

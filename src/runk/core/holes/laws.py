@@ -34,6 +34,26 @@ def web_mm(diameter_mm: Num, share: Num) -> Num:
     return diameter_mm * share
 
 
+@law("Slow", "{slowest_rpm}, the slowest there is", PRACTICE)
+def slow_rpm(slowest_rpm: Num) -> Num:
+    """What a tool turns at that cannot clear its chips, or has a long lead to draw in.
+
+    >>> slow_rpm(48.0)
+    48.0
+    """
+    return slowest_rpm
+
+
+@law("Goes past by", "{lead_mm} + {over_mm}", PRACTICE)
+def past_mm(lead_mm: Num, over_mm: Num) -> Num:
+    """How far a reamer's end goes past where the hole is to be to size.
+
+    >>> past_mm(1.5, 1.0)
+    2.5
+    """
+    return lead_mm + over_mm
+
+
 @law("Left to come off", "{wanted_mm} - {drill_mm}")
 def leaves_mm(wanted_mm: Num, drill_mm: Num) -> Num:
     """What a drill leaves on the diameter for what comes after it.

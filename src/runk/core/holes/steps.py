@@ -8,11 +8,12 @@ from fractions import Fraction
 from runk.core.cutting.able import holding_of
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion, Stage
-from runk.core.cutting.speed import SpeedShop, worked
+from runk.core.cutting.speed import worked
 from runk.core.cutting.spindle import practice_mm
+from runk.core.cutting.target import SpeedShop
 from runk.core.figures import Caution, Figure, Working
 from runk.core.holes.answer import HoleStep
-from runk.core.holes.laws import point_mm, stop_mm, tip_travel_mm
+from runk.core.holes.laws import point_mm, slow_rpm, stop_mm, tip_travel_mm
 from runk.core.holes.question import Ends, HoleQuestion
 from runk.core.machines.choose import School, choose
 from runk.core.machines.dials import judged_divisions, turns_say
@@ -155,7 +156,7 @@ class Maker:
         return replace(
             self.step(kind, name, self.question.size, None, depth, says),
             position=setting.position,
-            rpm=Figure(setting.rpm, unit_of("set_rpm"), (), 0),
+            rpm=self.w.of(slow_rpm, "set_rpm", slowest_rpm=setting.rpm),
             feed_mm_per_rev=(
                 None
                 if feed_mm is None

@@ -1,6 +1,6 @@
 """What a field of a question can be: each kind reads, bounds, says, finds and offers itself."""
 
-from runk.core.kinds.base import Kind, Option, Taken, Told
+from runk.core.kinds.base import Kind, Taken, Told
 from runk.core.kinds.choice import Choice, OneOf
 from runk.core.kinds.length import Length, Lengths, Place
 from runk.core.kinds.limits import Bounds, Limits
@@ -26,7 +26,6 @@ __all__ = [
     "OfMetals",
     "OfThread",
     "OneOf",
-    "Option",
     "Place",
     "Pressure",
     "Speeds",

@@ -44,14 +44,6 @@ class Taken:
     reading: Reading | None = None
 
 
-@dataclass(frozen=True, slots=True)
-class Option:
-    """One thing a field can be, as a list offers it."""
-
-    key: str
-    label: str
-
-
 @dataclass(frozen=True, kw_only=True)
 class _Common:
     """What may be said of any field, whatever its kind.
@@ -142,10 +134,6 @@ class Kind(_Common):
     def missing(self) -> str:
         """The sentence that asks for it."""
         return self.asks or f"What {self.label} is it?"
-
-    def options(self, told: Told) -> tuple[Option, ...]:
-        """What a list offers, where the kind is chosen from one."""
-        return ()
 
     def phrases(self, told: Told) -> Iterable[tuple[str, str]]:
         """Words of an Ask line that name one of its values, each with what to type for it."""

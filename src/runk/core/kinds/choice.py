@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass, field
 from typing import Any, ClassVar
 
-from runk.core.kinds.base import Kind, Option, Taken, Told
+from runk.core.kinds.base import Kind, Taken, Told
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
 
@@ -76,9 +76,6 @@ class OneOf(Kind):
     def say(self, value: Any, reading: Reading | None, told: Told, every: bool = False) -> str:
         choice = self.of(value)
         return "" if choice.silent and not every else choice.label
-
-    def options(self, told: Told) -> tuple[Option, ...]:
-        return tuple(Option(c.key, c.label) for c in self.choices if self._fits(c, told.chosen))
 
     def phrases(self, told: Told) -> Iterable[tuple[str, str]]:
         for choice in self.choices:

@@ -98,10 +98,7 @@ class Angle(Number):
 
     def read(self, raw: Any, told: Told) -> Taken:
         typed = as_typed(raw).strip().lower()
-        parts = re.fullmatch(
-            r"(-?[0-9]{1,5})(?:°| deg| degrees)? ?([0-5]?[0-9])(?:'|′| min)", typed
-        )
-        if parts:
+        if parts := _MINUTES.fullmatch(typed):
             size = abs(int(parts[1])) + int(parts[2]) / 60
             typed = f"-{size:.6f}" if parts[1].startswith("-") else f"{size:.6f}"
         value = self.value_of(self.bare(typed))

@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any, ClassVar
 
-from runk.core.kinds.base import Kind, Option, Taken, Told, as_typed
+from runk.core.kinds.base import Kind, Taken, Told, as_typed
 from runk.core.lengths import Reading
 from runk.core.metals import find_metal
 from runk.core.metals.metal import metal_names
@@ -30,10 +30,6 @@ class OfMetal(Kind):
 
     def say(self, value: Any, reading: Reading | None, told: Told, every: bool = False) -> str:
         return told.workshop.metals[value].name
-
-    def options(self, told: Told) -> tuple[Option, ...]:
-        metals = told.workshop.metals.values()
-        return tuple(Option(m.key, m.name) for m in metals if not m.key.endswith("-skin"))
 
     def phrases(self, told: Told) -> Iterable[tuple[str, str]]:
         return metal_names(told.workshop.metals).items()
@@ -67,9 +63,6 @@ class OfMachine(Kind):
 
     def read(self, raw: Any, told: Told) -> Taken:
         return Taken(as_typed(raw))
-
-    def options(self, told: Told) -> tuple[Option, ...]:
-        return tuple(Option(m.key, m.name) for m in told.workshop.machines)
 
     def phrases(self, told: Told) -> Iterable[tuple[str, str]]:
         for machine in told.workshop.machines:

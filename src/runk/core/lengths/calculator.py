@@ -96,7 +96,7 @@ def _nothing(_question: LengthQuestion, _workshop: Workshop) -> None:
 LENGTH = Calculator(
     name="length",
     title="A size in every unit",
-    alone="text",
+    alone=True,
     calls=(
         "in every unit",
         "in thou #",

@@ -7,7 +7,7 @@ from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.cutting.question import Tool
+from runk.core.cutting.question import BAR_FIELD, Tool
 from runk.core.cutting.words import HELD, TOOLS
 from runk.core.kinds import Bounds, Choice, Count, Length, Limits, OfMachine, OfMetal, OneOf
 from runk.core.machines.machine import Holding
@@ -162,18 +162,7 @@ class PlanQuestion:
             placeholder="say how far",
         ),
     ] = None
-    bar: Annotated[
-        Fraction | None,
-        Length(
-            "boring bar",
-            ("bar", "boring bar"),
-            usual=(3.0, 30.0),
-            only=("bore",),
-            low=0.5,
-            high=200.0,
-            placeholder="say how thick",
-        ),
-    ] = None
+    bar: Annotated[Fraction | None, BAR_FIELD] = None
     across: Annotated[
         Fraction | None,
         Length(

@@ -8,8 +8,9 @@ from fractions import Fraction
 from runk.core.cutting.answer import SpeedAnswer
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion, Stage, Tool
-from runk.core.cutting.speed import SpeedShop, speed
+from runk.core.cutting.speed import speed
 from runk.core.cutting.tables import by_diameter, chip_groups
+from runk.core.cutting.target import SpeedShop
 from runk.core.figures import Caution, Working
 from runk.core.machines.machine import Machine
 from runk.core.metals.metal import Metal

@@ -4,15 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from enum import StrEnum
-from fractions import Fraction
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working
 from runk.core.holes.laws import point_mm
-from runk.core.holes.question import ENDS, Ends
-from runk.core.kinds import Choice, Length, OfMetal, OneOf
+from runk.core.holes.question import Ends
 from runk.core.lengths import Reading
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
@@ -22,8 +19,8 @@ from runk.core.threads import laws
 from runk.core.threads.engage import School, bracket, chosen_of, target_percent
 from runk.core.threads.series import Thread
 from runk.core.threads.tap_minds import minds
+from runk.core.threads.tap_question import SCHOOLS, LastTap, TapQuestion
 from runk.core.threads.tap_torque import TapTorque, torque_of
-from runk.core.threads.thread import THREAD_FIELD
 from runk.core.tools import ShopTool, ToolKind
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
@@ -33,68 +30,6 @@ LEADS = {"taper": 8.0, "second": 4.0, "bottoming": 2.0}
 MALE_UP_TO_MM, MALE_SHARE = 6.0, 0.35
 """Taps up to about 6 mm end in a male point, about so much of their diameter: from memory."""
 POINT_DEG = 118.0
-
-
-class LastTap(StrEnum):
-    """The last tap that goes down the hole."""
-
-    TAPER = "taper"
-    SECOND = "second"
-    BOTTOMING = "bottoming"
-
-
-SCHOOLS = (
-    Choice("easy", "for easy tapping", ("easy", "easy tapping", "easy school")),
-    Choice("book", "by the book", ("book", "by the book", "book size", "full thread")),
-)
-TAPS = (
-    Choice("taper", "a taper tap", ("taper tap", "taper")),
-    Choice("second", "a second tap", ("second tap", "plug tap", "second")),
-    Choice("bottoming", "a bottoming tap", ("bottoming tap", "bottoming", "plug")),
-)
-
-
-@dataclass(frozen=True, slots=True)
-class TapQuestion:
-    """A hole to be tapped.
-
-    Args:
-        deep: Full thread wanted; of a through hole, how thick the metal is.
-        thick: Of a blind hole: how thick the part is there.
-        last: The last tap down the hole; as owned, or as usual, where left out.
-    """
-
-    thread: Annotated[Thread, THREAD_FIELD]
-    metal: Annotated[str, OfMetal("metal", shared="metal tapped", placeholder="mild steel")] = (
-        "mild-steel"
-    )
-    deep: Annotated[
-        Fraction | None,
-        Length(
-            "depth of thread",
-            ("deep", "depth", "long"),
-            usual=(1.0, 40.0),
-            principal=True,
-            before=("through",),
-            low=0.2,
-            high=200.0,
-            placeholder="say how deep",
-        ),
-    ] = None
-    ends: Annotated[Ends, OneOf("ends", choices=ENDS)] = Ends.THROUGH
-    thick: Annotated[
-        Fraction | None,
-        Length(
-            "thickness of the part",
-            ("thick", "plate", "sheet"),
-            usual=(1.0, 80.0),
-            low=0.2,
-            high=500.0,
-            placeholder="say how thick",
-        ),
-    ] = None
-    school: Annotated[School, OneOf("school", choices=SCHOOLS)] = School.EASY
-    last: Annotated[LastTap | None, OneOf("last tap", choices=TAPS)] = None
 
 
 @dataclass(frozen=True)

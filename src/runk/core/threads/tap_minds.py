@@ -2,18 +2,14 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
 from runk.core.figures import Caution, Figure
 from runk.core.holes.question import Ends
 from runk.core.metals.metal import Metal
 from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE
+from runk.core.threads.tap_question import TapQuestion
 from runk.core.threads.tap_torque import TapTorque
 from runk.core.tools import ShopTool
-
-if TYPE_CHECKING:
-    from runk.core.threads.tap import TapQuestion
 
 BOOK_ME_PERCENT = 95.0
 NEAR_PERCENT = 60.0

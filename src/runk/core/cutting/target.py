@@ -1,0 +1,58 @@
+"""The surface speed a cut wants, before any machine is asked for it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from runk.core.cutting import laws
+from runk.core.cutting.question import Alloy, Meets, SetUp, SpeedQuestion, Stage, Surface, Tool
+from runk.core.cutting.tables import factors
+from runk.core.figures import Working
+from runk.core.machines.machine import Machine
+from runk.core.metals import Metal
+
+
+@dataclass(frozen=True, slots=True)
+class SpeedShop:
+    """What ``speed`` needs of the workshop: one machine, one metal."""
+
+    machine: Machine
+    metal: Metal
+
+
+def target_speed(
+    w: Working, question: SpeedQuestion, metal: Metal, base: str = ""
+) -> tuple[float, Metal]:
+    """Surface speed this cut wants, each factor a step of its own.
+
+    Returns:
+        Metres a minute, and the metal as met (its skin, where it has one).
+    """
+    table = factors()
+    skin = question.surface is Surface.SKIN
+    met = metal.skin if skin and metal.skin is not None else metal
+    row = "carbide_m_min" if question.tool is Tool.CARBIDE else "hss_m_min"
+    speed = met[row]
+    chosen: list[str] = [question.operation]
+    finishing = question.stage is Stage.FINISH and not skin
+    for applies, key in (
+        (skin and metal.skin is None and metal.cast, "skin"),
+        (question.tool is Tool.COBALT, "cobalt"),
+        (finishing and question.set_up is SetUp.STIFF, "stiff-finish"),
+        (question.set_up is SetUp.LONG, "long"),
+        (question.meets is Meets.INTERRUPTED, "interrupted"),
+        (question.alloy is Alloy.UNKNOWN, "unknown"),
+    ):
+        if applies:
+            chosen.append(key)
+    for key in chosen:
+        factor = table[key]
+        first = key == question.operation
+        speed = w(
+            laws.wanted_m_min,
+            base_m_min=speed,
+            factor=factor.value,
+            why=factor.why,
+            source=met.source(row) if first else factor.source,
+        )
+    return speed, met
