@@ -4,7 +4,7 @@ SHELL := bash
 PY := .venv/bin/python
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
 
-.PHONY: demo serve test bench screenshots reset-demo types lint browser
+.PHONY: demo serve test check-core check-web bench screenshots reset-demo types lint browser
 
 demo: .stamps/runtime web/dist/index.html
 	@.venv/bin/runk demo $(ARGS)
@@ -16,12 +16,17 @@ reset-demo: .stamps/runtime
 	@.venv/bin/runk reset-demo
 
 test: .stamps/dev web/dist/index.html browser
+	@$(MAKE) --no-print-directory -j 2 check-core check-web
+	$(PY) -m pytest -n 2
+
+check-core: .stamps/dev
 	.venv/bin/ruff check .
 	.venv/bin/ruff format --check .
 	.venv/bin/mypy
 	.venv/bin/lint-imports
-	cd web && npm run --silent types
-	$(PY) -m pytest -n 2
+
+check-web: .stamps/node
+	cd web && npm run --silent types && npm run --silent lint
 
 bench: .stamps/dev web/dist/index.html
 	$(PY) bench/run.py

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import compileall
 import gzip
 import json
 import platform
@@ -260,6 +261,8 @@ def start_up() -> list[Row]:
     )
     asked = "from runk.cli import main; main(['ask', 'turn 22mm silver steel hss'])"
     core = "import sqlalchemy.orm, runk.core.catalogue"
+    # As an installed package has it, and as the libraries it is measured against have it.
+    compileall.compile_dir(str(ROOT / "src"), quiet=1)
 
     def run(code: str) -> Callable[[], object]:
         return lambda: subprocess.run([sys.executable, "-c", code], check=True, capture_output=True)

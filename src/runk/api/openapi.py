@@ -9,6 +9,7 @@ from fastapi.openapi.utils import get_openapi
 from pydantic import TypeAdapter
 from pydantic.json_schema import GenerateJsonSchema
 
+from runk.api.problems import Problem
 from runk.api.wire import question_model, reply_model
 from runk.core.calculator import AnyCalculator, Catalogue
 
@@ -61,6 +62,7 @@ def whole_description(app: FastAPI, catalogue: Catalogue) -> dict[str, Any]:
     problems = base["paths"]["/api/calculators"]["get"]["responses"]
     problems = {code: says for code, says in problems.items() if code != "200"}
     known = base["components"]["schemas"]
+    known["Problem"] = Problem.model_json_schema()
     for name, model in definitions.get("$defs", {}).items():
         known.setdefault(name, model)
     by_key = {key: schema for (key, _), schema in schemas.items()}

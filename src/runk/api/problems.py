@@ -28,8 +28,14 @@ class Problem(BaseModel):
     theirs: Any = None
 
 
+_PROBLEM = {"$ref": "#/components/schemas/Problem"}
+# Written as a reference, not as a model: a model would be built anew for every route and status,
+# some five hundred of them while somebody waits for the first page. ``openapi`` adds what it names.
 PROBLEMS: dict[int | str, dict[str, Any]] = {
-    code: {"model": Problem, "content": {"application/problem+json": {}}, "description": words}
+    code: {
+        "description": words,
+        "content": {"application/problem+json": {"schema": _PROBLEM}},
+    }
     for code, words in (
         (400, "A body or address that cannot be read"),
         (401, "Not signed in"),

@@ -38,7 +38,7 @@ export async function change<T>({ of, now, send, also = [] }: Change<T>): Promis
 }
 
 /** What the server answered, put where the page looks for it. */
-export async function keep<T>(of: readonly unknown[], value: T): Promise<void> {
+export async function keep(of: readonly unknown[], value: unknown): Promise<void> {
   await client.cancelQueries({ queryKey: of });
-  client.setQueryData<T>(of, value);
+  client.setQueryData(of, value);
 }

@@ -17,12 +17,7 @@ export class ServerGone extends Error {}
 type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 
 /** One round trip. A reply nobody waits for any more is dropped through `signal`. */
-export async function call<T>(
-  method: Method,
-  path: string,
-  body?: unknown,
-  signal?: AbortSignal,
-): Promise<T> {
+export async function call<T>(method: Method, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
   const headers: HeadersInit = body === undefined ? {} : { 'content-type': 'application/json' };
   const sent = body === undefined ? undefined : JSON.stringify(body);
   return answered<T>(path, { method, signal, headers, body: sent });

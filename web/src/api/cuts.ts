@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { type Schemas, call } from './client';
 import { keep } from './change';
+import { onceKey } from './once';
 import { client, refusalOf } from './queries';
 
 export type Cut = Schemas['CutOut'];
@@ -8,14 +9,8 @@ export type CutLine = Schemas['CutLine'];
 export type Plan = Schemas['PlanAnswerWire'];
 export type PlannedPass = Schemas['PlannedPassWire'];
 
-/** A key for something sent once, even if the network makes it arrive twice. */
-export const onceKey = () => crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`;
-
 export const useCuts = () =>
-  useQuery({
-    queryKey: ['cuts'],
-    queryFn: ({ signal }) => call<CutLine[]>('GET', '/cuts', undefined, signal),
-  });
+  useQuery({ queryKey: ['cuts'], queryFn: ({ signal }) => call<CutLine[]>('GET', '/cuts', undefined, signal) });
 
 export const useCut = (id: number) =>
   useQuery({

@@ -50,22 +50,13 @@ export const useMetals = () =>
   });
 
 export const useShop = () =>
-  useQuery({
-    queryKey: ['machines'],
-    queryFn: ({ signal }) => call<Shop>('GET', '/machines', undefined, signal),
-  });
+  useQuery({ queryKey: ['machines'], queryFn: ({ signal }) => call<Shop>('GET', '/machines', undefined, signal) });
 
 export const useSlate = () =>
-  useQuery({
-    queryKey: ['slate'],
-    queryFn: ({ signal }) => call<SlateItem[]>('GET', '/slate', undefined, signal),
-  });
+  useQuery({ queryKey: ['slate'], queryFn: ({ signal }) => call<SlateItem[]>('GET', '/slate', undefined, signal) });
 
 export const useEngines = () =>
-  useQuery({
-    queryKey: ['engines'],
-    queryFn: ({ signal }) => call<Engine[]>('GET', '/engines', undefined, signal),
-  });
+  useQuery({ queryKey: ['engines'], queryFn: ({ signal }) => call<Engine[]>('GET', '/engines', undefined, signal) });
 
 /** The answer to a question as typed; the last good one stays while a new one is on its way. */
 export function useAnswer<R = AnyReply>(calculator: string, typed: Typed, unit: string) {

@@ -71,9 +71,15 @@ function Trace({ trace }: { trace: Extract<Answer, { tag: 'run-out' }>['trace'] 
       <caption className="text-left text-xl font-semibold">Where it comes in</caption>
       <thead>
         <tr className="text-left text-soft">
-          <th scope="col" className="font-normal">Read at</th>
-          <th scope="col" className="text-right font-normal">Reading</th>
-          <th scope="col" className="text-right font-normal">Added here</th>
+          <th scope="col" className="font-normal">
+            Read at
+          </th>
+          <th scope="col" className="text-right font-normal">
+            Reading
+          </th>
+          <th scope="col" className="text-right font-normal">
+            Added here
+          </th>
         </tr>
       </thead>
       <tbody>

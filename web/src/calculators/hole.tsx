@@ -23,7 +23,10 @@ function ToPutIn({ reply }: Hole) {
       <ol aria-label="Tools in their turn" className="flex flex-wrap gap-2">
         {steps.map((one, n) => (
           <li key={n}>
-            <Button look={n === at ? 'main' : 'plain'} aria-current={n === at ? 'step' : undefined} onClick={() => picked.set(n)}>
+            <Button
+              look={n === at ? 'main' : 'plain'}
+              aria-current={n === at ? 'step' : undefined}
+              onClick={() => picked.set(n)}>
               {n + 1} {one.name}
             </Button>
           </li>

@@ -11,7 +11,7 @@ const LOOK = {
 
 function Verdict({ reply: { answer } }: Given<Reply>) {
   return (
-    <div aria-live="polite" className={`rounded-lg border-l-8 p-4 ${LOOK[answer.verdict as keyof typeof LOOK] ?? LOOK.mind}`}>
+    <div aria-live="polite" className={`rounded-lg border-l-8 p-4 ${LOOK[answer.verdict as keyof typeof LOOK]}`}>
       <p className="text-4xl font-semibold">{answer.title}</p>
       <p className="mt-1 text-xl">{answer.says}</p>
       {answer.between && (

@@ -76,14 +76,18 @@ function Cuts() {
     <section aria-label="Cuts under way">
       <h2 className="border-b border-line pb-2 text-xl font-semibold">Cuts under way</h2>
       {cuts.data.length === 0 && (
-        <p className="py-2 text-soft">None yet. A cut that is started stays here, readings and all, until it is thrown away.</p>
+        <p className="py-2 text-soft">
+          None yet. A cut that is started stays here, readings and all, until it is thrown away.
+        </p>
       )}
       <ul>
         {cuts.data.map((cut) => (
           <li key={cut.id} className="flex items-center gap-2 border-b border-line py-2">
             <Link to={`/to-size/${cut.id}`} className="min-w-0 flex-1 no-underline">
               <span className="line-clamp-2 text-lg underline">{cut.title}</span>
-              <span className="text-soft">{cut.state === 'cut' ? `${cut.next_says}; ${cut.left} left` : cut.next_says}</span>
+              <span className="text-soft">
+                {cut.state === 'cut' ? `${cut.next_says}; ${cut.left} left` : cut.next_says}
+              </span>
             </Link>
             <Button
               look="quiet"
@@ -91,8 +95,7 @@ function Cuts() {
               onClick={() => {
                 void throwCut(cut.id);
                 offerUndo({ says: 'Cut thrown away', undo: () => fetchCutBack(cut.id) });
-              }}
-            >
+              }}>
               ✕
             </Button>
           </li>
@@ -102,4 +105,11 @@ function Cuts() {
   );
 }
 
-export default { plate: Next, actions: Start, below: All, side: Beside, also: UnderWay, noBench: true } satisfies Extras<Reply>;
+export default {
+  plate: Next,
+  actions: Start,
+  below: All,
+  side: Beside,
+  also: UnderWay,
+  noBench: true,
+} satisfies Extras<Reply>;

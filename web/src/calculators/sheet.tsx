@@ -52,8 +52,7 @@ function Download({ href, children }: { href: string; children: string }) {
     <a
       href={href}
       download
-      className="inline-flex min-h-11 items-center rounded-md border border-line bg-card px-3 py-1.5 text-lg text-ink no-underline hover:border-ink"
-    >
+      className="inline-flex min-h-11 items-center rounded-md border border-line bg-card px-3 py-1.5 text-lg text-ink no-underline hover:border-ink">
       {children}
     </a>
   );
@@ -81,8 +80,7 @@ function Metals({ chosen, choose }: { chosen: string; choose: (metals: string) =
             key={metal.key}
             aria-pressed={pressed.includes(metal)}
             look={pressed.includes(metal) ? 'main' : 'plain'}
-            onClick={() => turn(metal.key)}
-          >
+            onClick={() => turn(metal.key)}>
             {metal.name}
           </Button>
         ))}

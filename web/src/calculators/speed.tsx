@@ -54,24 +54,23 @@ function Beside({ reply, typed, unit, stale }: Speed) {
   const { answer } = reply;
   if (!fan.data) return null;
   return (
-        <div className="rounded-lg border border-line bg-card p-4 max-sm:p-2">
-          <Suspense fallback={<div className="aspect-[470/400]" />}>
-            <SpeedFan
-              fan={fan.data}
-              machine={answer.machine}
-              diameter={reply.readings.diameter?.mm ?? 1}
-              wants={answer.target_rpm.value}
-              set={answer.set_rpm.value}
-            />
-          </Suspense>
-          <Link
-            to="/sheet"
-            className="inline-flex min-h-11 items-center text-mark"
-            onClick={() => setQuestion('sheet', sheetOf(typed, reply.words.machine ?? ''))}
-          >
-            Every metal and diameter on one sheet for the wall
-          </Link>
-        </div>
+    <div className="rounded-lg border border-line bg-card p-4 max-sm:p-2">
+      <Suspense fallback={<div className="aspect-[470/400]" />}>
+        <SpeedFan
+          fan={fan.data}
+          machine={answer.machine}
+          diameter={reply.readings.diameter?.mm ?? 1}
+          wants={answer.target_rpm.value}
+          set={answer.set_rpm.value}
+        />
+      </Suspense>
+      <Link
+        to="/sheet"
+        className="inline-flex min-h-11 items-center text-mark"
+        onClick={() => setQuestion('sheet', sheetOf(typed, reply.words.machine ?? ''))}>
+        Every metal and diameter on one sheet for the wall
+      </Link>
+    </div>
   );
 }
 
@@ -90,4 +89,11 @@ function sheetOf(typed: Typed, machine: string): Typed {
   return { machine, tool: typed.tool ?? '', operation: pitched ? 'turn' : (typed.operation ?? '') };
 }
 
-export default { above: FirstOrThen, plate: ToSet, below: Below, side: Beside, also: Kept, bench: SpeedBench } satisfies Extras<SpeedReply>;
+export default {
+  above: FirstOrThen,
+  plate: ToSet,
+  below: Below,
+  side: Beside,
+  also: Kept,
+  bench: SpeedBench,
+} satisfies Extras<SpeedReply>;

@@ -17,7 +17,12 @@ function ToDrill({ reply: { answer } }: Tap) {
   return (
     <Plate>
       <dl className="flex flex-wrap items-end gap-x-8 gap-y-3">
-        <Big first name="Drill" value={answer.drill_name} under={`${answer.drill_mm.shown} ${answer.drill_mm.unit} leaves ${answer.engagement_percent.shown} % of the thread`} />
+        <Big
+          first
+          name="Drill"
+          value={answer.drill_name}
+          under={`${answer.drill_mm.shown} ${answer.drill_mm.unit} leaves ${answer.engagement_percent.shown} % of the thread`}
+        />
         {answer.hole_depth_mm && <Big name="The tip goes" value={answer.hole_depth_mm} under="deep" />}
         {answer.turns && <Big name="Turns of the tap" value={answer.turns.shown} under={answer.last_tap} />}
       </dl>
@@ -36,19 +41,28 @@ function Drills({ reply: { answer }, change }: Tap) {
     <>
       <div role="group" aria-label="Drills owned around it" className="flex flex-wrap gap-2">
         {answer.drills.map((drill) => (
-          <Button key={drill.name} look={drill.chosen ? 'main' : 'plain'} aria-pressed={drill.name === (looked?.name ?? answer.drill_name)} onClick={() => tried.set(drill.name)}>
+          <Button
+            key={drill.name}
+            look={drill.chosen ? 'main' : 'plain'}
+            aria-pressed={drill.name === (looked?.name ?? answer.drill_name)}
+            onClick={() => tried.set(drill.name)}>
             <b className="figures">{drill.name}</b> {drill.engagement_percent.shown} %
           </Button>
         ))}
       </div>
       {looked && (
         <p className="border-l-6 border-mark bg-mark-wash px-3 py-2 text-xl">
-          {looked.name} leaves {looked.engagement_percent.shown} % of the thread and keeps {looked.strength_percent.shown} % of what a full one holds.
+          {looked.name} leaves {looked.engagement_percent.shown} % of the thread and keeps{' '}
+          {looked.strength_percent.shown} % of what a full one holds.
         </p>
       )}
       <div role="group" aria-label="School" className="flex flex-wrap gap-2">
         {answer.schools.map((school) => (
-          <Button key={school.school} look={school.chosen ? 'main' : 'plain'} aria-pressed={school.chosen} onClick={() => change({ school: school.school })}>
+          <Button
+            key={school.school}
+            look={school.chosen ? 'main' : 'plain'}
+            aria-pressed={school.chosen}
+            onClick={() => change({ school: school.school })}>
             {school.title}: <b className="figures">{school.drill_name}</b> {school.engagement_percent?.shown} %
           </Button>
         ))}
@@ -81,9 +95,19 @@ function Torque({ answer }: { answer: Reply['answer'] }) {
   return (
     <section aria-label="Torque">
       <h2 className="text-xl font-semibold">How near to breaking</h2>
-      <svg viewBox="0 0 100 14" className="w-full" role="img" aria-label={`Wants ${answer.torque_low_nm.shown} to ${answer.torque_high_nm.shown}, breaks at ${answer.break_torque_nm.shown} newton metres`}>
+      <svg
+        viewBox="0 0 100 14"
+        className="w-full"
+        role="img"
+        aria-label={`Wants ${answer.torque_low_nm.shown} to ${answer.torque_high_nm.shown}, breaks at ${answer.break_torque_nm.shown} newton metres`}>
         <rect x="0" y="5" width="100" height="4" className="fill-line" />
-        <rect x={low} y="4" width={high - low} height="6" className={high > broke * scale * 0.6 ? 'fill-straw-edge' : 'fill-mark'} />
+        <rect
+          x={low}
+          y="4"
+          width={high - low}
+          height="6"
+          className={high > broke * scale * 0.6 ? 'fill-straw-edge' : 'fill-mark'}
+        />
         <path d={`M${broke * scale} 1V13`} className="stroke-stop-edge" strokeWidth="1.2" />
       </svg>
       <dl className="divide-y divide-line">

@@ -63,8 +63,7 @@ export function HoleSection({ answer, steps, at: step, blind, pointDeg }: Props)
         viewBox={`0 0 ${WIDE} ${TALL}`}
         role="img"
         aria-label={`Section of a ${size.toFixed(2)} mm hole after ${now?.name ?? 'nothing'}`}
-        className="w-full"
-      >
+        className="w-full">
         <defs>
           <pattern id="metal" width="14" height="14" patternUnits="userSpaceOnUse">
             <rect width="14" height="14" fill="var(--line)" opacity="0.55" />
@@ -73,26 +72,67 @@ export function HoleSection({ answer, steps, at: step, blind, pointDeg }: Props)
         </defs>
         <path
           d={`M${at(-across / 2, over(-across / 2))}L${at(-half, over(-half))}L${at(-half, 0)}L${at(half, 0)}L${at(across / 2, over(across / 2))}L${at(across / 2, -thick)}L${at(-across / 2, -thick)}Z`}
-          fill="url(#metal)" stroke="var(--ink)" strokeWidth="1.5"
+          fill="url(#metal)"
+          stroke="var(--ink)"
+          strokeWidth="1.5"
         />
         {done.map((step, n) => (
-          <path key={n} d={outline(cut(step), middle, top)} fill="var(--card)" stroke="var(--ink)" strokeWidth={step === now ? 3 : 1} />
+          <path
+            key={n}
+            d={outline(cut(step), middle, top)}
+            fill="var(--card)"
+            stroke="var(--ink)"
+            strokeWidth={step === now ? 3 : 1}
+          />
         ))}
         {coming.map((step, n) => (
-          <path key={n} d={outline(cut(step), middle, top)} fill="none" stroke="var(--soft)" strokeDasharray="5 4" strokeWidth="1.5" />
+          <path
+            key={n}
+            d={outline(cut(step), middle, top)}
+            fill="none"
+            stroke="var(--soft)"
+            strokeDasharray="5 4"
+            strokeWidth="1.5"
+          />
         ))}
-        {now?.kind === 'spot' && <path d={`M${middle - 7} ${top} l7 8 l7 -8z`} fill="var(--card)" stroke="var(--ink)" strokeWidth="2" />}
-        {now?.kind === 'flat' && <path d={`M${at(-half, over(-half))}L${at(-half, 0)}L${at(half, 0)}`} fill="none" stroke="var(--ink)" strokeWidth="3" />}
-        <path d={`M${middle} 8V${Math.min(bottom + 16, TALL - 4)}`} stroke="var(--mark)" strokeDasharray="14 4 3 4" strokeWidth="1.2" />
+        {now?.kind === 'spot' && (
+          <path d={`M${middle - 7} ${top} l7 8 l7 -8z`} fill="var(--card)" stroke="var(--ink)" strokeWidth="2" />
+        )}
+        {now?.kind === 'flat' && (
+          <path
+            d={`M${at(-half, over(-half))}L${at(-half, 0)}L${at(half, 0)}`}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="3"
+          />
+        )}
+        <path
+          d={`M${middle} 8V${Math.min(bottom + 16, TALL - 4)}`}
+          stroke="var(--mark)"
+          strokeDasharray="14 4 3 4"
+          strokeWidth="1.2"
+        />
         {now && (
-          <text x={middle} y={bottom + 24 > TALL - 4 ? TALL - 6 : bottom + 24} textAnchor="middle" className="figures fill-ink text-[15px]">
+          <text
+            x={middle}
+            y={bottom + 24 > TALL - 4 ? TALL - 6 : bottom + 24}
+            textAnchor="middle"
+            className="figures fill-ink text-[15px]">
             ⌀ {now.mm.shown}
           </text>
         )}
         {answer.deep_mm && (
           <g className="stroke-mark" strokeWidth="1.5">
-            <path d={`M${middle + (across / 2) * scale + 8} ${top}v${deep * scale}m-4 0h8M${middle + (across / 2) * scale + 4} ${top}h8`} fill="none" />
-            <text x={middle + (across / 2) * scale + 6} y={top - 8} textAnchor="end" stroke="none" className="figures fill-mark text-[15px]">
+            <path
+              d={`M${middle + (across / 2) * scale + 8} ${top}v${deep * scale}m-4 0h8M${middle + (across / 2) * scale + 4} ${top}h8`}
+              fill="none"
+            />
+            <text
+              x={middle + (across / 2) * scale + 6}
+              y={top - 8}
+              textAnchor="end"
+              stroke="none"
+              className="figures fill-mark text-[15px]">
               {answer.deep_mm.shown} deep
             </text>
           </g>

@@ -19,11 +19,32 @@ export function Passage({ answer }: { answer: Answer }) {
   const mouth = half / Math.cos(angle);
   const tall = y(across) + EDGE + 14;
   return (
-    <svg viewBox={`0 0 ${WIDE} ${tall}`} role="img" aria-label={`A passage at ${answer.angle_deg.shown} degrees through ${answer.across_mm.shown}, coming out ${answer.along_mm.shown} along`} className="w-full">
-      <rect x={x(-before)} y={y(0)} width={(before + after) * scale} height={across * scale} className="fill-line stroke-ink" strokeWidth="1.5" fillOpacity="0.55" />
-      <path d={`M${x(-mouth)} ${y(0)}L${x(along - mouth)} ${y(across)}H${x(along + mouth)}L${x(mouth)} ${y(0)}Z`} className="fill-card stroke-ink" strokeWidth="2" />
+    <svg
+      viewBox={`0 0 ${WIDE} ${tall}`}
+      role="img"
+      aria-label={`A passage at ${answer.angle_deg.shown} degrees through ${answer.across_mm.shown}, coming out ${answer.along_mm.shown} along`}
+      className="w-full">
+      <rect
+        x={x(-before)}
+        y={y(0)}
+        width={(before + after) * scale}
+        height={across * scale}
+        className="fill-line stroke-ink"
+        strokeWidth="1.5"
+        fillOpacity="0.55"
+      />
+      <path
+        d={`M${x(-mouth)} ${y(0)}L${x(along - mouth)} ${y(across)}H${x(along + mouth)}L${x(mouth)} ${y(0)}Z`}
+        className="fill-card stroke-ink"
+        strokeWidth="2"
+      />
       <path d={`M${x(0)} ${y(0) - 18}V${y(across) + 10}`} className="stroke-soft" strokeDasharray="4 4" />
-      <path d={`M${x(0)} ${y(0)}L${x(along)} ${y(across)}`} className="stroke-mark" strokeDasharray="14 4 3 4" strokeWidth="1.4" />
+      <path
+        d={`M${x(0)} ${y(0)}L${x(along)} ${y(across)}`}
+        className="stroke-mark"
+        strokeDasharray="14 4 3 4"
+        strokeWidth="1.4"
+      />
       <text x={x(along / 2)} y={y(across) + 22} textAnchor="middle" className="figures fill-mark text-[15px]">
         {answer.along_mm.shown} along
       </text>

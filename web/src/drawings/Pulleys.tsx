@@ -18,8 +18,7 @@ export function Pulleys({ machine, mark }: { machine: MachineOut; mark: string }
       viewBox={`0 0 ${WIDE} ${tall + 26}`}
       className="w-full max-w-64"
       role="img"
-      aria-label={`The belt on step ${at + 1} of ${pairs.length}, counted from the top`}
-    >
+      aria-label={`The belt on step ${at + 1} of ${pairs.length}, counted from the top`}>
       {pairs.map((pair, index) => {
         const y = index * STEP + 2;
         const on = index === at;
@@ -28,8 +27,7 @@ export function Pulleys({ machine, mark }: { machine: MachineOut; mark: string }
             key={pair.position}
             fill={on ? 'var(--plate-ink)' : 'none'}
             stroke={on ? 'var(--plate-ink)' : 'var(--plate-line)'}
-            strokeWidth={1.5}
-          >
+            strokeWidth={1.5}>
             <rect x={left - (pair.driver_mm * scale) / 2} y={y} width={pair.driver_mm * scale} height={STEP - 5} />
             <rect x={right - (pair.driven_mm * scale) / 2} y={y} width={pair.driven_mm * scale} height={STEP - 5} />
             {on && (
@@ -45,7 +43,13 @@ export function Pulleys({ machine, mark }: { machine: MachineOut; mark: string }
       <text x={left} y={tall + 18} textAnchor="middle" className="max-sm:hidden" fontSize={16} fill="var(--plate-soft)">
         motor side
       </text>
-      <text x={right} y={tall + 18} textAnchor="middle" className="max-sm:hidden" fontSize={16} fill="var(--plate-soft)">
+      <text
+        x={right}
+        y={tall + 18}
+        textAnchor="middle"
+        className="max-sm:hidden"
+        fontSize={16}
+        fill="var(--plate-soft)">
         spindle
       </text>
     </svg>

@@ -20,10 +20,8 @@ export function SpeedFan({ fan, machine, diameter, wants, set }: Props) {
   const speeds = fan.steps.length > 0 ? fan.steps.map((s) => s.rpm) : fan.set_rpm;
   const low = Math.min(...speeds) / 1.35;
   const high = Math.max(...speeds) * 1.35;
-  const across = (d: number) =>
-    BOX.left + ((BOX.right - BOX.left) * Math.log(d / first)) / Math.log(last / first);
-  const up = (rpm: number) =>
-    BOX.bottom - ((BOX.bottom - BOX.top) * Math.log(rpm / low)) / Math.log(high / low);
+  const across = (d: number) => BOX.left + ((BOX.right - BOX.left) * Math.log(d / first)) / Math.log(last / first);
+  const up = (rpm: number) => BOX.bottom - ((BOX.bottom - BOX.top) * Math.log(rpm / low)) / Math.log(high / low);
   const within = (rpm: number) => Math.min(Math.max(rpm, low), high);
   const line = (ys: number[]) =>
     fan.diameters_mm.map((d, i) => `${across(d).toFixed(1)},${up(ys[i] ?? low).toFixed(1)}`);
@@ -41,8 +39,7 @@ export function SpeedFan({ fan, machine, diameter, wants, set }: Props) {
         className="w-full"
         role="img"
         aria-label={`At ${diameter.toFixed(1)} millimetres the metal wants ${wants.toFixed(0)} revolutions a minute and the machine is set to ${set.toFixed(0)}`}
-        fontSize={14}
-      >
+        fontSize={14}>
         <clipPath id="fan-box">
           <rect x={BOX.left} y={BOX.top} width={BOX.right - BOX.left} height={BOX.bottom - BOX.top} />
         </clipPath>
@@ -68,8 +65,7 @@ export function SpeedFan({ fan, machine, diameter, wants, set }: Props) {
             textAnchor="end"
             className="figures"
             fontWeight={rpm === set ? 700 : 400}
-            fill={rpm === set ? 'var(--ink)' : 'var(--soft)'}
-          >
+            fill={rpm === set ? 'var(--ink)' : 'var(--soft)'}>
             {rpm.toFixed(0)}
           </text>
         ))}
@@ -85,7 +81,13 @@ export function SpeedFan({ fan, machine, diameter, wants, set }: Props) {
           diameter, mm
         </text>
         <g clipPath="url(#fan-box)">
-          <polyline points={line(fan.wants_rpm).join(' ')} fill="none" stroke="var(--mark)" strokeWidth={2} strokeDasharray="7 5" />
+          <polyline
+            points={line(fan.wants_rpm).join(' ')}
+            fill="none"
+            stroke="var(--mark)"
+            strokeWidth={2}
+            strokeDasharray="7 5"
+          />
         </g>
         <line x1={x} x2={x} y1={wantsY} y2={setY} stroke="var(--mark)" strokeWidth={2} />
         <circle cx={x} cy={wantsY} r={5} fill="var(--card)" stroke="var(--mark)" strokeWidth={2} />
@@ -109,8 +111,7 @@ function Label(props: { x: number; y: number; left: boolean; text: string; bold?
       fill="var(--ink)"
       stroke="var(--card)"
       strokeWidth={4}
-      paintOrder="stroke"
-    >
+      paintOrder="stroke">
       {props.text}
     </text>
   );

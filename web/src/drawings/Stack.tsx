@@ -10,15 +10,27 @@ export function Stack({ parts, total }: { parts: Part[]; total: string }) {
   const span = Math.max(...all) - low || 1;
   const y = (mm: number) => 20 + ((mm - low) / span) * 300;
   return (
-    <svg viewBox="0 0 380 350" role="img" aria-label={`${parts.map((p) => `${p.label} ${p.mm.shown}`).join(', ')}; in all ${total}`} className="w-full">
+    <svg
+      viewBox="0 0 380 350"
+      role="img"
+      aria-label={`${parts.map((p) => `${p.label} ${p.mm.shown}`).join(', ')}; in all ${total}`}
+      className="w-full">
       {parts.map((part, n) => {
         const from = y(all[n]!);
         const to = y(all[n + 1]!);
         const x = 20 + n * 26;
         return (
           <g key={part.label}>
-            <path d={`M${x} ${from}V${to}`} strokeWidth="14" className={part.mm.value < 0 ? 'stroke-straw-edge' : n % 2 ? 'stroke-mark' : 'stroke-ink'} />
-            <path d={`M${x - 12} ${to}h${40 + (parts.length - n) * 26}`} className="stroke-soft" strokeDasharray="3 4" />
+            <path
+              d={`M${x} ${from}V${to}`}
+              strokeWidth="14"
+              className={part.mm.value < 0 ? 'stroke-straw-edge' : n % 2 ? 'stroke-mark' : 'stroke-ink'}
+            />
+            <path
+              d={`M${x - 12} ${to}h${40 + (parts.length - n) * 26}`}
+              className="stroke-soft"
+              strokeDasharray="3 4"
+            />
             <text x={40 + parts.length * 26} y={spread(all, n, y)} className="fill-ink text-[16px]">
               {part.label} <tspan className="figures font-bold">{part.mm.shown}</tspan>
             </text>

@@ -120,7 +120,13 @@ function Steps({ name, stairs, low, high, range, height }: StepsProps) {
   const inside = (size: number) => size >= bottom && size <= top;
   return (
     <svg viewBox={`0 0 ${WIDE} ${height}`} role="img" aria-label={name} className="w-full">
-      <rect x={LEFT} width={WIDE - LEFT - RIGHT} y={y(high)} height={Math.max(y(low) - y(high), 2)} className="fill-mark opacity-30" />
+      <rect
+        x={LEFT}
+        width={WIDE - LEFT - RIGHT}
+        y={y(high)}
+        height={Math.max(y(low) - y(high), 2)}
+        className="fill-mark opacity-30"
+      />
       <Limit at={y(high) - 4} size={high} />
       <Limit at={y(low) + 15} size={low} />
       {stairs.map((stair, n) => {
@@ -142,11 +148,18 @@ function Steps({ name, stairs, low, high, range, height }: StepsProps) {
                 className="stroke-soft"
               />
             )}
-            {inside(stair.size) && step > 34 && Math.abs(y(stair.size) - y(low)) > 14 && Math.abs(y(stair.size) - y(high)) > 14 && (
-              <text x={x + step / 2} y={y(stair.size) - 6} textAnchor="middle" className="figures fill-ink text-[14px]">
-                {stair.size.toFixed(2)}
-              </text>
-            )}
+            {inside(stair.size) &&
+              step > 34 &&
+              Math.abs(y(stair.size) - y(low)) > 14 &&
+              Math.abs(y(stair.size) - y(high)) > 14 && (
+                <text
+                  x={x + step / 2}
+                  y={y(stair.size) - 6}
+                  textAnchor="middle"
+                  className="figures fill-ink text-[14px]">
+                  {stair.size.toFixed(2)}
+                </text>
+              )}
           </g>
         );
       })}

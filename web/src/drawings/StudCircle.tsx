@@ -15,10 +15,27 @@ export function StudCircle({ answer }: { answer: Answer }) {
   return (
     <figure>
       <figcaption className="text-xl font-semibold">The cover from above, to scale</figcaption>
-      <svg viewBox={`0 0 ${WIDE} ${WIDE}`} role="img" aria-label={`${answer.count} studs on a circle of ${answer.circle_mm.shown}, round ${answer.seal_mm.shown}`} className="w-full">
+      <svg
+        viewBox={`0 0 ${WIDE} ${WIDE}`}
+        role="img"
+        aria-label={`${answer.count} studs on a circle of ${answer.circle_mm.shown}, round ${answer.seal_mm.shown}`}
+        className="w-full">
         {rim && <circle cx={middle} cy={middle} r={rim * scale} className="fill-card stroke-ink" strokeWidth="2" />}
-        <circle cx={middle} cy={middle} r={(answer.seal_mm.value / 2) * scale} className="fill-mark-wash stroke-ink" strokeWidth="1.5" />
-        <circle cx={middle} cy={middle} r={circle * scale} fill="none" className="stroke-soft" strokeDasharray="12 4 3 4" />
+        <circle
+          cx={middle}
+          cy={middle}
+          r={(answer.seal_mm.value / 2) * scale}
+          className="fill-mark-wash stroke-ink"
+          strokeWidth="1.5"
+        />
+        <circle
+          cx={middle}
+          cy={middle}
+          r={circle * scale}
+          fill="none"
+          className="stroke-soft"
+          strokeDasharray="12 4 3 4"
+        />
         {studs.map((angle) => {
           const x = middle + circle * scale * Math.cos(angle);
           const y = middle + circle * scale * Math.sin(angle);

@@ -31,14 +31,31 @@ export function ThreadSection({ answer, choose }: { answer: Answer; choose: (nam
         <span className="text-xl font-semibold">The thread and its hole, to scale</span>
         <span className="text-soft">shaded: what the drill leaves to engage</span>
       </figcaption>
-      <svg viewBox={`0 0 ${WIDE} ${TALL}`} role="img" aria-label={`Thread section: major ${answer.major_mm.shown}, hole ${answer.drill_mm.shown}, ${answer.engagement_percent.shown} per cent engaged`} className="w-full">
+      <svg
+        viewBox={`0 0 ${WIDE} ${TALL}`}
+        role="img"
+        aria-label={`Thread section: major ${answer.major_mm.shown}, hole ${answer.drill_mm.shown}, ${answer.engagement_percent.shown} per cent engaged`}
+        className="w-full">
         <clipPath id="thread-box">
           <rect x="0" y="0" width={WIDE - LABELS} height={TALL} />
         </clipPath>
         <g clipPath="url(#thread-box)">
-          <rect x="0" y={y(drill)} width={WIDE - LABELS} height={TALL - y(drill)} className="fill-line" fillOpacity="0.7" />
+          <rect
+            x="0"
+            y={y(drill)}
+            width={WIDE - LABELS}
+            height={TALL - y(drill)}
+            className="fill-line"
+            fillOpacity="0.7"
+          />
           {Array.from({ length: turns }, (_, n) => (
-            <path key={n} d={groove(n, Math.max(drill, lowest))} className="fill-mark stroke-ink" fillOpacity="0.35" strokeWidth="1.5" />
+            <path
+              key={n}
+              d={groove(n, Math.max(drill, lowest))}
+              className="fill-mark stroke-ink"
+              fillOpacity="0.35"
+              strokeWidth="1.5"
+            />
           ))}
           <path d={`M0 ${y(drill)}H${WIDE}`} className="stroke-ink" strokeWidth="2.5" />
           <path d={`M0 ${y(major)}H${WIDE}M0 ${y(minor)}H${WIDE}`} className="stroke-soft" strokeDasharray="6 5" />
@@ -50,8 +67,7 @@ export function ThreadSection({ answer, choose }: { answer: Answer; choose: (nam
               x={WIDE - LABELS + 18}
               y={at + 5}
               className={`figures text-[15px] ${one.chosen ? 'fill-mark font-bold' : 'fill-ink'}`}
-              onClick={() => choose(one.name)}
-            >
+              onClick={() => choose(one.name)}>
               {one.name} · {one.engagement_percent.shown} %
             </text>
           </g>

@@ -15,7 +15,13 @@ export function AnswerPlate({ columns, answer }: Props) {
     <Plate>
       <dl className="flex flex-wrap items-end gap-x-8 gap-y-3">
         {big.map((column, n) => (
-          <Big key={column.name} first={n === 0} name={column.label} value={answer[column.name]} under={under(columns, answer, column)} />
+          <Big
+            key={column.name}
+            first={n === 0}
+            name={column.label}
+            value={answer[column.name]}
+            under={under(columns, answer, column)}
+          />
         ))}
       </dl>
       {says.length > 0 && (
@@ -35,7 +41,9 @@ export function AnswerPlate({ columns, answer }: Props) {
 function under(columns: Column[], answer: Record<string, unknown>, column: Column): string {
   const below = columns.find((one) => one.name === column.under);
   if (!below) return '';
-  return below.kind === 'text' ? inWords(answer[below.name]) : `${below.label.toLowerCase()} ${inWords(answer[below.name])}`;
+  return below.kind === 'text'
+    ? inWords(answer[below.name])
+    : `${below.label.toLowerCase()} ${inWords(answer[below.name])}`;
 }
 
 export function Plate({ children }: { children: React.ReactNode }) {
@@ -61,7 +69,8 @@ export function Big({ name, value, under = '', first = false }: BigProps) {
     <div className={first ? 'min-w-0' : ''}>
       <dt className="text-plate-soft">{name}</dt>
       <dd>
-        <span className={`figures leading-none font-bold wrap-anywhere ${first ? firstSize(found.shown) : 'text-4xl max-sm:text-3xl'}`}>
+        <span
+          className={`figures leading-none font-bold wrap-anywhere ${first ? firstSize(found.shown) : 'text-4xl max-sm:text-3xl'}`}>
           {found.shown}
         </span>{' '}
         <span className="text-xl text-plate-soft">{found.unit}</span>

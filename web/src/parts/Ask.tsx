@@ -35,10 +35,12 @@ export function Ask({ close }: { close: () => void }) {
   const shown = line.trim() && !problem ? asked.data : undefined;
 
   const [wanted, setWanted] = useState(false);
+  const type = (text: string) => {
+    setWanted(false);
+    setLine(text);
+  };
   const open = () => {
-    // What is shown may still be the answer to the line before: then it opens when its own is there.
-    setWanted(asked.isPlaceholderData);
-    if (!shown || asked.isPlaceholderData) return;
+    if (!shown) return;
     setQuestion(shown.calculator, shown.typed);
     go(pathOf(calculators.data ?? [], shown.calculator));
     close();
@@ -54,26 +56,26 @@ export function Ask({ close }: { close: () => void }) {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[min(94vw,48rem)] -translate-x-1/2 overflow-auto rounded-lg border border-line bg-card p-4 text-ink"
-        >
+          className="fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[min(94vw,48rem)] -translate-x-1/2 overflow-auto rounded-lg border border-line bg-card p-4 text-ink">
           <Dialog.Title className="sr-only">Ask</Dialog.Title>
           <form
             onSubmit={(event) => {
               event.preventDefault();
-              open();
-            }}
-          >
+              // What is shown may still be the answer to the line before: then it opens when its own is there.
+              if (asked.isPlaceholderData) setWanted(true);
+              else open();
+            }}>
             <label className="block">
               <span className="text-soft">Ask in plain words, in any order</span>
               <input
                 autoFocus
                 value={line}
-                onChange={(event) => setLine(event.target.value)}
+                onChange={(event) => type(event.target.value)}
                 onKeyDown={(event) => {
                   const other = event.altKey && shown?.others[Number(event.key) - 1];
                   if (!other) return;
                   event.preventDefault();
-                  setLine(other.line);
+                  type(other.line);
                 }}
                 placeholder="turn 22mm silver steel hss"
                 autoComplete="off"
@@ -87,7 +89,7 @@ export function Ask({ close }: { close: () => void }) {
                 <ul className="flex flex-wrap gap-2" aria-label="Examples">
                   {EXAMPLES.map((example) => (
                     <li key={example}>
-                      <Button onClick={() => setLine(example)}>{example}</Button>
+                      <Button onClick={() => type(example)}>{example}</Button>
                     </li>
                   ))}
                 </ul>
@@ -101,8 +103,9 @@ export function Ask({ close }: { close: () => void }) {
                 <ul aria-label="Or did you mean" className="mt-3 space-y-1">
                   {shown.others.map((other, n) => (
                     <li key={other.line}>
-                      <Button className="text-left" onClick={() => setLine(other.line)}>
-                        <span className="text-soft">Or:</span> {other.read_as} <kbd className="text-base text-soft">Alt {n + 1}</kbd>
+                      <Button className="text-left" onClick={() => type(other.line)}>
+                        <span className="text-soft">Or:</span> {other.read_as}{' '}
+                        <kbd className="text-base text-soft">Alt {n + 1}</kbd>
                       </Button>
                     </li>
                   ))}
@@ -135,7 +138,10 @@ function Answered({ calculators, reply }: { calculators: Calculator[]; reply: An
       <p className={`figures mt-1 text-3xl font-bold ${stop ? 'text-stop-edge' : ''}`}>{reply.headline}</p>
       {columns
         .filter((column) => column.rank === 'says' || column.rank === 'big')
-        .filter((column) => inWords(reply.answer[column.name]) && !reply.headline.includes(inWords(reply.answer[column.name])))
+        .filter(
+          (column) =>
+            inWords(reply.answer[column.name]) && !reply.headline.includes(inWords(reply.answer[column.name])),
+        )
         .slice(0, 6)
         .map((column) => (
           <p key={column.name} className="mt-0.5">

@@ -29,8 +29,7 @@ export function BenchSteps({ title, steps, ends, close }: Props) {
       <Dialog.Portal>
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed inset-0 z-50 flex flex-col overflow-auto bg-plate p-5 text-plate-ink sm:p-8"
-        >
+          className="fixed inset-0 z-50 flex flex-col overflow-auto bg-plate p-5 text-plate-ink sm:p-8">
           <Dialog.Title className="text-2xl text-plate-soft">{title}</Dialog.Title>
           <div className="flex flex-1 flex-col items-center justify-center text-center" aria-live="polite">
             <p className="text-4xl text-plate-soft">{step.does}</p>
@@ -41,15 +40,13 @@ export function BenchSteps({ title, steps, ends, close }: Props) {
           <div className="flex flex-wrap items-center justify-between gap-3">
             <Button
               className="border-plate-line bg-plate! px-6 py-4 text-2xl text-plate-ink!"
-              onClick={() => (at > 0 ? setAt(at - 1) : close())}
-            >
+              onClick={() => (at > 0 ? setAt(at - 1) : close())}>
               {at > 0 ? 'Back' : 'Close'}
             </Button>
             <p className="text-2xl text-plate-soft">{next ? `Next: ${next.ahead ?? next.does.toLowerCase()}` : ends}</p>
             <Button
               className="border-plate-ink bg-plate-ink! px-8 py-4 text-2xl font-semibold text-plate!"
-              onClick={() => (next ? setAt(at + 1) : close())}
-            >
+              onClick={() => (next ? setAt(at + 1) : close())}>
               {next ? 'Done, next' : 'Done'}
             </Button>
           </div>

@@ -12,11 +12,8 @@ export function Cautions({ cautions }: { cautions: Caution[] }) {
             caution.word === 'Stop'
               ? 'border-stop-edge bg-stop text-stop-ink'
               : 'border-straw-edge bg-straw text-straw-ink'
-          }`}
-        >
-          <strong
-            className={`font-semibold ${caution.word === 'Stop' ? 'text-stop-edge' : 'text-straw-edge'}`}
-          >
+          }`}>
+          <strong className={`font-semibold ${caution.word === 'Stop' ? 'text-stop-edge' : 'text-straw-edge'}`}>
             {caution.word} {caution.about}:
           </strong>{' '}
           {caution.says}

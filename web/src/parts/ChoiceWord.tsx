@@ -23,8 +23,7 @@ export function ChoiceWord({ label, value, shown, options, wrong, onChange }: Pr
         aria-label={`${label}: ${shown}`}
         className={`mx-0.5 inline-flex min-h-11 cursor-pointer items-center gap-1 border-b-2 px-1 align-baseline leading-tight font-semibold hover:bg-mark-wash ${
           wrong ? 'border-stop-edge text-stop-edge' : 'border-mark'
-        }`}
-      >
+        }`}>
         {shown}
         <Select.Icon className="text-sm text-mark" aria-hidden>
           ▾
@@ -34,15 +33,13 @@ export function ChoiceWord({ label, value, shown, options, wrong, onChange }: Pr
         <Select.Content
           position="popper"
           sideOffset={4}
-          className="z-50 max-h-[min(70vh,var(--radix-select-content-available-height))] overflow-hidden rounded-md border border-ink bg-card text-ink shadow-xl"
-        >
+          className="z-50 max-h-[min(70vh,var(--radix-select-content-available-height))] overflow-hidden rounded-md border border-ink bg-card text-ink shadow-xl">
           <Select.Viewport nonce={getNonce()} className="p-1">
             {options.map((option) => (
               <Select.Item
                 key={option.key}
                 value={option.key}
-                className="flex min-h-11 cursor-pointer items-center rounded px-3 text-xl outline-none data-[highlighted]:bg-mark data-[highlighted]:text-on-mark data-[state=checked]:font-semibold"
-              >
+                className="flex min-h-11 cursor-pointer items-center rounded px-3 text-xl outline-none data-[highlighted]:bg-mark data-[highlighted]:text-on-mark data-[state=checked]:font-semibold">
                 <Select.ItemText>{option.label}</Select.ItemText>
               </Select.Item>
             ))}

@@ -22,8 +22,7 @@ export default function Help({ close }: { close: () => void }) {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[min(92vw,40rem)] -translate-x-1/2 overflow-auto rounded-lg border border-line bg-card p-5 text-ink"
-        >
+          className="fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[min(92vw,40rem)] -translate-x-1/2 overflow-auto rounded-lg border border-line bg-card p-5 text-ink">
           <Dialog.Title className="text-2xl font-semibold">Keys, and how to type a size</Dialog.Title>
           <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
             {KEYS.map(([key, does]) => (
@@ -48,8 +47,8 @@ export default function Help({ close }: { close: () => void }) {
             Sizes are typed as they are spoken: <span className="figures">12,5</span>,{' '}
             <span className="figures">1 3/16"</span>, <span className="figures">24 thou</span>,{' '}
             <span className="figures">#43</span>, <span className="figures">2BA</span>,{' '}
-            <span className="figures">1 1/2 + 5/32</span>. A bare number takes the page’s unit; a
-            fraction is inches; to take away, put spaces round the minus.
+            <span className="figures">1 1/2 + 5/32</span>. A bare number takes the page’s unit; a fraction is inches; to
+            take away, put spaces round the minus.
           </p>
           <div className="mt-4 text-right">
             <Button onClick={close}>Close</Button>

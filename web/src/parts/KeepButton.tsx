@@ -1,5 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { useCallback } from 'react';
+import { onceKey } from '../api/once';
 import { call } from '../api/client';
 import { type SlateItem, client } from '../api/queries';
 import { useKey } from '../state/keys';
@@ -20,13 +21,7 @@ interface Props {
 export function KeepButton({ calculator, typed, unit, ready }: Props) {
   const { keys } = usePrefs();
   const keeping = useMutation({
-    mutationFn: () =>
-      call<SlateItem>('POST', '/slate', {
-        keep_key: crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`,
-        calculator,
-        question: typed,
-        unit,
-      }),
+    mutationFn: () => call<SlateItem>('POST', '/slate', { keep_key: onceKey(), calculator, question: typed, unit }),
     onSuccess: (item) => {
       offerUndo({ says: `Kept: ${item.headline}`, undo: () => removeItem(item.id) });
       return client.invalidateQueries({ queryKey: ['slate'] });

@@ -8,13 +8,36 @@ interface Props {
 }
 
 const ROWS: [string, string][][] = [
-  [['7', '7'], ['8', '8'], ['9', '9'], ['/', '/'], ['"', '"']],
-  [['4', '4'], ['5', '5'], ['6', '6'], ['#', '#'], ['mm', ' mm']],
-  [['1', '1'], ['2', '2'], ['3', '3'], ['BA', 'BA'], ['thou', ' thou']],
-  [['0', '0'], ['.', '.'], ['space', ' '], ['M', 'M'], ['+', ' + ']],
+  [
+    ['7', '7'],
+    ['8', '8'],
+    ['9', '9'],
+    ['/', '/'],
+    ['"', '"'],
+  ],
+  [
+    ['4', '4'],
+    ['5', '5'],
+    ['6', '6'],
+    ['#', '#'],
+    ['mm', ' mm'],
+  ],
+  [
+    ['1', '1'],
+    ['2', '2'],
+    ['3', '3'],
+    ['BA', 'BA'],
+    ['thou', ' thou'],
+  ],
+  [
+    ['0', '0'],
+    ['.', '.'],
+    ['space', ' '],
+    ['M', 'M'],
+    ['+', ' + '],
+  ],
 ];
-const KEY =
-  'min-h-13 flex-1 cursor-pointer rounded-md border border-line bg-card text-2xl active:bg-mark-wash';
+const KEY = 'min-h-13 flex-1 cursor-pointer rounded-md border border-line bg-card text-2xl active:bg-mark-wash';
 
 /** Keys a phone's number pad lacks: fractions, inches, thou, drills and threads by name. */
 export default function LengthPad({ field, letters, close }: Props) {
@@ -41,8 +64,7 @@ export default function LengthPad({ field, letters, close }: Props) {
       aria-label="Keys for a size"
       className="fixed inset-x-0 bottom-0 z-30 space-y-1.5 border-t-2 border-strong bg-paper p-2"
       // Pressing a key must not take the cursor out of the field.
-      onPointerDown={(event) => event.preventDefault()}
-    >
+      onPointerDown={(event) => event.preventDefault()}>
       {ROWS.map((row, index) => (
         <div key={index} className="flex gap-1.5">
           {row.map(([label, text]) => (
@@ -72,8 +94,8 @@ export default function LengthPad({ field, letters, close }: Props) {
 
 /** Puts text into a field as typing would, so that its own change handler hears of it. */
 function type(field: HTMLInputElement, text: string, cursor: number): void {
-  const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
-  set?.call(field, text);
+  const written = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value');
+  written?.set?.call(field, text);
   field.dispatchEvent(new Event('input', { bubbles: true }));
   // React has put its own value back by the next frame; the cursor goes where typing left it.
   requestAnimationFrame(() => field.setSelectionRange(cursor, cursor));

@@ -18,8 +18,7 @@ export function Links({ links }: { links: Schemas['LinkWire'][] }) {
           onClick={() => {
             setQuestion(link.calculator, link.question);
             go(pathOf(calculators.data ?? [], link.calculator));
-          }}
-        >
+          }}>
           {link.reason} <span aria-hidden>→</span>
         </Button>
       ))}

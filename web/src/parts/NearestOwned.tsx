@@ -23,15 +23,22 @@ export default function NearestOwned({ label, size, unit, take, close }: Props) 
   const tools = answer ? [...answer.below.slice(0, 2), ...answer.above.slice(0, 2)] : [];
   tools.sort((one, other) => Math.abs(one.off_mm.value) - Math.abs(other.off_mm.value));
   return (
-    <div role="group" aria-label={`Owned near ${size}`} className="my-2 flex flex-wrap items-center gap-2 rounded-md border border-line bg-card p-2">
-      <span className="text-soft">{label} {size}, owned:</span>
+    <div
+      role="group"
+      aria-label={`Owned near ${size}`}
+      className="my-2 flex flex-wrap items-center gap-2 rounded-md border border-line bg-card p-2">
+      <span className="text-soft">
+        {label} {size}, owned:
+      </span>
       {problem && <Said problem={problem} />}
       {tools.map((tool) => (
         <Button key={tool.name} onClick={() => take(tool.name)}>
           <b className="figures font-bold">{tool.name}</b> <span className="text-soft">{tool.does}</span>
         </Button>
       ))}
-      <Button look="quiet" aria-label="Close" onClick={close}>✕</Button>
+      <Button look="quiet" aria-label="Close" onClick={close}>
+        ✕
+      </Button>
     </div>
   );
 }

@@ -8,8 +8,7 @@ export function NotSaved({ problem, gone }: { problem: Problem | null; gone: boo
       {problem && <Said problem={problem} />}
       {gone && (
         <p role="alert" className="border-l-6 border-stop-edge bg-stop px-3 py-2 text-stop-ink">
-          Not saved: the server does not answer. Everything typed is still here; save again when it
-          is back.
+          Not saved: the server does not answer. Everything typed is still here; save again when it is back.
         </p>
       )}
     </>

@@ -22,8 +22,7 @@ export function PhoneBar({ places, here, ask }: Props) {
                 to={room.path}
                 onClick={() => setOpen(null)}
                 aria-current={room.room === here?.room ? 'page' : undefined}
-                className="flex min-h-12 items-center rounded px-3 text-xl no-underline aria-[current=page]:bg-mark-wash aria-[current=page]:font-semibold"
-              >
+                className="flex min-h-12 items-center rounded px-3 text-xl no-underline aria-[current=page]:bg-mark-wash aria-[current=page]:font-semibold">
                 {room.room}
               </Link>
             </li>
@@ -38,8 +37,7 @@ export function PhoneBar({ places, here, ask }: Props) {
             aria-expanded={open === group}
             aria-current={here?.group === group ? 'true' : undefined}
             onClick={() => setOpen(open === group ? null : group)}
-            className="min-h-14 cursor-pointer text-xl font-medium text-soft aria-[current=true]:font-semibold aria-[current=true]:text-mark aria-expanded:bg-mark-wash"
-          >
+            className="min-h-14 cursor-pointer text-xl font-medium text-soft aria-[current=true]:font-semibold aria-[current=true]:text-mark aria-expanded:bg-mark-wash">
             {group}
           </button>
         ))}
@@ -49,8 +47,7 @@ export function PhoneBar({ places, here, ask }: Props) {
             setOpen(null);
             ask();
           }}
-          className="min-h-14 cursor-pointer border-l border-line text-xl font-semibold"
-        >
+          className="min-h-14 cursor-pointer border-l border-line text-xl font-semibold">
           Ask
         </button>
       </div>

@@ -21,8 +21,7 @@ export function Question({ calculator, asked }: Props) {
         type="button"
         aria-expanded={unfolded}
         onClick={() => setUnfolded(!unfolded)}
-        className="flex min-h-11 w-full items-center gap-2 border-b-2 border-mark text-left sm:hidden"
-      >
+        className="flex min-h-11 w-full items-center gap-2 border-b-2 border-mark text-left sm:hidden">
         <span className="min-w-0 flex-1 truncate text-xl font-semibold">{reply?.read_as ?? calculator.title}</span>
         <span className="text-mark">{unfolded ? 'Fold' : 'Change'}</span>
       </button>

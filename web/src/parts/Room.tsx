@@ -40,7 +40,12 @@ export function Room({ calculator }: { calculator: Calculator }) {
   const bench = useOver() === 'bench';
   const ready = Boolean(reply) && !problem;
   const hasBench = !own.noBench;
-  useKey('b', useCallback(() => void (ready && hasBench && openOver('bench')), [ready, hasBench]));
+  useKey(
+    'b',
+    useCallback(() => {
+      if (ready && hasBench) openOver('bench');
+    }, [ready, hasBench]),
+  );
   const given: Given | null = useMemo(
     () => (reply ? { reply, typed, change, unit, stale: Boolean(problem) } : null),
     [reply, typed, change, unit, problem],
@@ -49,7 +54,8 @@ export function Room({ calculator }: { calculator: Calculator }) {
   return (
     <>
       {calculator.door.group === 'Cut' && <StandIn />}
-      <div className={`grid gap-x-6 gap-y-5 ${own.side ? 'lg:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)]' : 'max-w-5xl'}`}>
+      <div
+        className={`grid gap-x-6 gap-y-5 ${own.side ? 'lg:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)]' : 'max-w-5xl'}`}>
         <div className="min-w-0 space-y-4">
           <RoomTabs room={calculator.door.room} />
           <h1 className="sr-only">{calculator.title}</h1>
@@ -73,7 +79,11 @@ export function Room({ calculator }: { calculator: Calculator }) {
       </div>
       {bench && ready && given && hasBench && (
         <Suspense>
-          {own.bench ? <own.bench {...given} close={closeOver} /> : <PlainBench calculator={calculator} reply={given.reply} />}
+          {own.bench ? (
+            <own.bench {...given} close={closeOver} />
+          ) : (
+            <PlainBench calculator={calculator} reply={given.reply} />
+          )}
         </Suspense>
       )}
     </>

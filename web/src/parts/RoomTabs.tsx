@@ -15,8 +15,7 @@ export function RoomTabs({ room }: { room: string }) {
           key={tab.path}
           to={tab.path}
           aria-current={path === tab.path ? 'page' : undefined}
-          className="inline-flex min-h-11 shrink-0 items-center rounded-md border border-line px-3 text-lg no-underline aria-[current=page]:border-mark aria-[current=page]:bg-mark-wash aria-[current=page]:font-semibold"
-        >
+          className="inline-flex min-h-11 shrink-0 items-center rounded-md border border-line px-3 text-lg no-underline aria-[current=page]:border-mark aria-[current=page]:bg-mark-wash aria-[current=page]:font-semibold">
           {tab.tab}
         </Link>
       ))}

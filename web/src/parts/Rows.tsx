@@ -62,7 +62,9 @@ function AnswerTable({ column, rows }: { column: Column; rows: Record<string, un
                     {inWords(row[one.name])}
                   </th>
                 ) : (
-                  <td key={one.name} className={`pr-3 ${right(one)} ${right(one) === 'text-right' ? 'figures whitespace-nowrap' : ''}`}>
+                  <td
+                    key={one.name}
+                    className={`pr-3 ${right(one)} ${right(one) === 'text-right' ? 'figures whitespace-nowrap' : ''}`}>
                     {inWords(row[one.name])}
                   </td>
                 ),

@@ -20,8 +20,7 @@ export function Rule({ places, here }: Props) {
             <Link
               to={lastIn(group) ?? rooms[0]!.path}
               aria-current={inside ? 'true' : undefined}
-              className={`flex min-h-12 items-center px-3 text-lg no-underline ${inside ? 'font-semibold text-mark' : 'font-medium text-soft hover:text-ink'}`}
-            >
+              className={`flex min-h-12 items-center px-3 text-lg no-underline ${inside ? 'font-semibold text-mark' : 'font-medium text-soft hover:text-ink'}`}>
               {group}
             </Link>
             {inside && rooms.map((room) => <RoomLink key={room.room} place={room} here={room.room === here.room} />)}
@@ -39,8 +38,7 @@ function RoomLink({ place, here }: { place: Place; here: boolean }) {
       aria-current={here ? 'page' : undefined}
       className={`relative flex min-h-12 items-center px-2 text-lg whitespace-nowrap no-underline ${
         here ? 'font-semibold text-ink' : 'font-medium text-soft hover:text-ink'
-      }`}
-    >
+      }`}>
       {place.room}
       {here && (
         <span

@@ -3,11 +3,7 @@ import type { Problem } from '../api/client';
 /** A refusal, in the server's own words, with what to do instead. */
 export function Said({ problem, id }: { problem: Problem; id?: string }) {
   return (
-    <p
-      id={id}
-      role="alert"
-      className="rounded-r-md border-l-6 border-stop-edge bg-stop px-3 py-2 text-stop-ink"
-    >
+    <p id={id} role="alert" className="rounded-r-md border-l-6 border-stop-edge bg-stop px-3 py-2 text-stop-ink">
       {problem.detail.split('`').map((part, index) =>
         // What was typed stands between the marks, so it is every second part.
         index % 2 ? (

@@ -60,11 +60,16 @@ export function Sentence(props: Props) {
               part.slice(leading(part).length)
             )}
           </Fragment>
-        ))}
-        {' '}
-        {template.includes('[') && <Button look="quiet" className="align-middle text-mark" aria-expanded={whole} onClick={() => setWhole(!whole)}>
-          {whole ? 'Say less' : 'Say more'}
-        </Button>}
+        ))}{' '}
+        {template.includes('[') && (
+          <Button
+            look="quiet"
+            className="align-middle text-mark"
+            aria-expanded={whole}
+            onClick={() => setWhole(!whole)}>
+            {whole ? 'Say less' : 'Say more'}
+          </Button>
+        )}
         {size && !owned && (
           <Button look="quiet" className="align-middle text-mark" onClick={() => setOwned(true)}>
             Nearest owned to {size}

@@ -42,7 +42,10 @@ export function Shell({ children }: { children: ReactNode }) {
   };
 
   useKey('/', ask);
-  useKey('?', useCallback(() => openOver('help'), []));
+  useKey(
+    '?',
+    useCallback(() => openOver('help'), []),
+  );
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
@@ -77,16 +80,14 @@ export function Shell({ children }: { children: ReactNode }) {
                   look={prefs.unit === unit ? 'main' : 'plain'}
                   aria-pressed={prefs.unit === unit}
                   onClick={() => chooseUnit(unit)}
-                  className="first:rounded-r-none last:rounded-l-none"
-                >
+                  className="first:rounded-r-none last:rounded-l-none">
                   {unit}
                 </Button>
               ))}
             </div>
             <Button
               aria-label={isDark(prefs) ? 'Day light' : 'Night shed'}
-              onClick={() => setPrefs({ theme: isDark(prefs) ? 'light' : 'dark' })}
-            >
+              onClick={() => setPrefs({ theme: isDark(prefs) ? 'light' : 'dark' })}>
               {isDark(prefs) ? '☀' : '☾'}
             </Button>
             <Button aria-label="Keys and help" onClick={() => openOver('help')} className="max-sm:hidden">
@@ -98,9 +99,9 @@ export function Shell({ children }: { children: ReactNode }) {
       </header>
       {gone && (
         <p role="alert" className="bg-stop px-6 py-2 text-stop-ink">
-          <strong className="font-semibold">Runk’s server does not answer.</strong> What you typed is
-          kept; this page tries again by itself. If it was stopped, start it again with{' '}
-          <code>make demo</code> or <code>runk serve</code>.
+          <strong className="font-semibold">Runk’s server does not answer.</strong> What you typed is kept; this page
+          tries again by itself. If it was stopped, start it again with <code>make demo</code> or{' '}
+          <code>runk serve</code>.
         </p>
       )}
       {notice && (

@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from 'react';
+import { type SubmitEvent, useState } from 'react';
 import { type Problem, ServerGone, call } from '../api/client';
 import { client, refusalOf } from '../api/queries';
 import { unlock } from '../state/door';
@@ -12,7 +12,7 @@ export default function SignIn() {
   const [problem, setProblem] = useState<Problem | null>(null);
   const [gone, setGone] = useState(false);
   const [trying, setTrying] = useState(false);
-  const send = async (event: FormEvent) => {
+  const send = async (event: SubmitEvent) => {
     event.preventDefault();
     setTrying(true);
     setProblem(null);
@@ -31,9 +31,7 @@ export default function SignIn() {
   return (
     <form onSubmit={(event) => void send(event)} className="mx-auto mt-10 max-w-xl space-y-4">
       <h1 className="text-4xl font-semibold">Who is there?</h1>
-      <p className="text-xl">
-        Type the pass-phrase shown where Runk was started. Capitals make no difference.
-      </p>
+      <p className="text-xl">Type the pass-phrase shown where Runk was started. Capitals make no difference.</p>
       <label className="block">
         <span className="text-soft">Pass-phrase</span>
         <input

@@ -1,5 +1,5 @@
 import { Link, useLocation } from 'wouter';
-import { useEffect, useState } from 'react';
+import { startTransition, useOptimistic, useState } from 'react';
 import { type SlateItem, refusalOf, useCalculators, useEngines, useSlate } from '../api/queries';
 import { setPrefs } from '../state/prefs';
 import { setQuestion, type Typed } from '../state/question';
@@ -17,9 +17,7 @@ export function SlateList({ short = false }: { short?: boolean }) {
   if (slate.isPending) return <p className="py-3 text-soft">Fetching the slate …</p>;
   if (items.length === 0) {
     return (
-      <p className="py-3 text-soft">
-        Nothing kept yet. Keep an answer and it waits here for the evening at the lathe.
-      </p>
+      <p className="py-3 text-soft">Nothing kept yet. Keep an answer and it waits here for the evening at the lathe.</p>
     );
   }
   const shown = short ? items.slice(0, SHORT) : items;
@@ -60,8 +58,7 @@ interface ItemProps {
 function Item({ item, short, up, down }: ItemProps) {
   const [, go] = useLocation();
   const calculators = useCalculators();
-  const [ticked, setTicked] = useState(item.ticked);
-  useEffect(() => setTicked(item.ticked), [item.ticked]);
+  const [ticked, showTicked] = useOptimistic(item.ticked);
   const reopen = () => {
     setPrefs({ unit: item.page_unit === 'inch' ? 'inch' : 'mm' });
     setQuestion(item.calculator, asText(item.question));
@@ -81,16 +78,18 @@ function Item({ item, short, up, down }: ItemProps) {
             className="size-6 accent-(--mark)"
             checked={ticked}
             onChange={(event) => {
-              setTicked(event.target.checked);
-              void changeItem(item.id, { ticked: event.target.checked });
+              const now = event.target.checked;
+              startTransition(async () => {
+                showTicked(now);
+                await changeItem(item.id, { ticked: now }).catch(() => undefined);
+              });
             }}
           />
         </label>
         <button
           type="button"
           onClick={reopen}
-          className={`min-h-11 min-w-0 flex-1 cursor-pointer text-left hover:underline ${ticked ? 'text-soft' : ''}`}
-        >
+          className={`min-h-11 min-w-0 flex-1 cursor-pointer text-left hover:underline ${ticked ? 'text-soft' : ''}`}>
           <span className={short ? 'line-clamp-2' : 'block text-xl'}>
             {short ? item.title.split(',')[0] : item.title}
           </span>
@@ -113,11 +112,7 @@ function Item({ item, short, up, down }: ItemProps) {
           ✕
         </Button>
       </div>
-      {short ? (
-        item.note && <p className="pl-12 text-soft wrap-anywhere">{item.note}</p>
-      ) : (
-        <Hung item={item} />
-      )}
+      {short ? item.note && <p className="pl-12 text-soft wrap-anywhere">{item.note}</p> : <Hung item={item} />}
     </li>
   );
 }
@@ -159,12 +154,9 @@ function Hung({ item }: { item: SlateItem }) {
         <select
           value={item.part_id ?? ''}
           onChange={(event) =>
-            void changeItem(item.id, {
-              part_id: event.target.value === '' ? null : Number(event.target.value),
-            })
+            void changeItem(item.id, { part_id: event.target.value === '' ? null : Number(event.target.value) })
           }
-          className="min-h-11 min-w-0 max-w-full rounded sm:max-w-72 border border-line bg-card px-2"
-        >
+          className="min-h-11 min-w-0 max-w-full rounded sm:max-w-72 border border-line bg-card px-2">
           <option value="">no part</option>
           {(engines.data ?? []).map((engine) => (
             <optgroup key={engine.id} label={engine.name}>

@@ -21,22 +21,22 @@ export function TypedWord({ label, value, placeholder, wrong, unit, pad: wanted,
   return (
     <>
       <input
-      aria-label={label}
-      aria-invalid={wrong}
-      value={value}
-      placeholder={placeholder}
-      onChange={(event) => onChange(event.target.value)}
-      autoComplete="off"
-      spellCheck={false}
-      {...pad.props}
-      onFocus={(event) => {
-        pad.props.onFocus(event);
-        onFocus?.();
-      }}
-      style={{ width: `${Math.max(text.length, 2) * 0.56 + 0.9}em` }}
-      className={`mx-0.5 min-h-11 max-w-full border-b-2 bg-transparent px-1 text-center font-semibold placeholder:font-normal placeholder:text-soft hover:bg-mark-wash ${
-        wrong ? 'border-stop-edge text-stop-edge' : 'border-mark'
-      }`}
+        aria-label={label}
+        aria-invalid={wrong}
+        value={value}
+        placeholder={placeholder}
+        onChange={(event) => onChange(event.target.value)}
+        autoComplete="off"
+        spellCheck={false}
+        {...pad.props}
+        onFocus={(event) => {
+          pad.props.onFocus(event);
+          onFocus?.();
+        }}
+        style={{ width: `${Math.max(text.length, 2) * 0.56 + 0.9}em` }}
+        className={`mx-0.5 min-h-11 max-w-full border-b-2 bg-transparent px-1 text-center font-semibold placeholder:font-normal placeholder:text-soft hover:bg-mark-wash ${
+          wrong ? 'border-stop-edge text-stop-edge' : 'border-mark'
+        }`}
       />
       {pad.shown}
       {bare && unit && <span className="text-soft">{unit}</span>}

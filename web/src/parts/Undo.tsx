@@ -22,8 +22,7 @@ export function Undo() {
             onClick={() => {
               void done.undo();
               offerUndo(null);
-            }}
-          >
+            }}>
             Undo
           </Button>
         </div>

@@ -35,8 +35,7 @@ export function Working({ steps, children }: { steps: Step[]; children?: ReactNo
           {steps.map((step) => (
             <li
               key={step.label + step.words}
-              className="grid gap-x-4 border-b border-line py-1.5 last:border-0 sm:grid-cols-[11rem_1fr_auto]"
-            >
+              className="grid gap-x-4 border-b border-line py-1.5 last:border-0 sm:grid-cols-[11rem_1fr_auto]">
               <span className="text-soft">{step.label}</span>
               <span className="min-w-0">
                 <span className="figures text-base wrap-anywhere">{step.words}</span>

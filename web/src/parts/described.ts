@@ -12,7 +12,8 @@ export function columnsOf(calculator: Calculator, reply: AnyReply): Column[] {
 export const isFigure = (value: Value): value is Figure =>
   typeof value === 'object' && value !== null && 'working' in value;
 
-export const rowsOf = (value: Value): Record<string, Value>[] => (Array.isArray(value) ? value : []);
+export const rowsOf = (value: Value): Record<string, Value>[] =>
+  Array.isArray(value) ? (value as Record<string, Value>[]) : [];
 
 /** A value apart: the number, and its unit behind it. */
 export function parted(value: Value): { shown: string; unit: string } | null {
@@ -20,7 +21,7 @@ export function parted(value: Value): { shown: string; unit: string } | null {
   if (isFigure(value)) return { shown: value.shown, unit: value.unit };
   if (typeof value === 'boolean') return { shown: value ? 'yes' : 'no', unit: '' };
   if (Array.isArray(value)) return value.length ? { shown: value.join(', '), unit: '' } : null;
-  return { shown: String(value), unit: '' };
+  return { shown: typeof value === 'string' ? value : JSON.stringify(value), unit: '' };
 }
 
 /** A value in words; empty where there is nothing to say. */

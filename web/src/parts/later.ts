@@ -3,6 +3,7 @@ import { type ComponentType, lazy } from 'react';
 const WAIT_MS = 1500;
 
 // Props are the part's own affair, as they are for React's lazy.
+// eslint-disable-next-line @typescript-eslint/no-explicit-any
 type Part = ComponentType<any>;
 type Load<T extends Part> = () => Promise<{ default: T }>;
 

@@ -15,11 +15,8 @@ export function useAsked(calculator: Calculator) {
   const reply = useLastGood(answer.data);
   const options = useMemo(() => {
     const named = (metals.data ?? []).map((m) => ({ key: m.key, label: m.name }));
-    const machine = (shop.data?.machines ?? []).map(({ machine }) => ({
-      key: machine.key,
-      label: machine.name,
-    }));
-    return { metal: named, machine } as Record<string, typeof named>;
+    const machine = (shop.data?.machines ?? []).map(({ machine }) => ({ key: machine.key, label: machine.name }));
+    return { metal: named, machine };
   }, [metals.data, shop.data]);
   const problem = refusalOf(answer.error);
   return { unit, typed, change, calculator, reply, problem, options, fetching: answer.isFetching };

@@ -1,10 +1,8 @@
-import { useEffect, useRef } from 'react';
+import { useState } from 'react';
 
 /** The last value there was, while a refusal or a silent server leaves none. */
 export function useLastGood<T>(value: T | undefined): T | undefined {
-  const last = useRef(value);
-  useEffect(() => {
-    if (value !== undefined) last.current = value;
-  }, [value]);
-  return value ?? last.current;
+  const [last, setLast] = useState(value);
+  if (value !== undefined && value !== last) setLast(() => value);
+  return value ?? last;
 }

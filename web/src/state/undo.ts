@@ -3,7 +3,7 @@ import { createStore } from './store';
 /** Something just done that can be taken back. */
 export interface Undoable {
   says: string;
-  undo: () => Promise<unknown> | void;
+  undo: () => unknown;
 }
 
 const last = createStore<Undoable | null>(null);

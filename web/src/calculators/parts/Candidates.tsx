@@ -22,8 +22,7 @@ export function Candidates({ candidates }: { candidates: Candidate[] }) {
           <tr key={candidate.metal} className="border-b border-line">
             <th
               scope="row"
-              className={`py-2 pr-3 text-left ${candidate.fits ? 'font-semibold' : 'font-normal text-soft'}`}
-            >
+              className={`py-2 pr-3 text-left ${candidate.fits ? 'font-semibold' : 'font-normal text-soft'}`}>
               {candidate.name}
             </th>
             <td className="figures pr-3 text-right text-base max-sm:hidden">{candidate.density_g_per_cm3.shown}</td>

@@ -14,11 +14,10 @@ export function Schools(props: { answer: SpeedAnswer; change: (change: Typed) =>
             key={school.school}
             aria-pressed={school.chosen}
             className={school.chosen ? 'border-2 border-mark! font-semibold' : ''}
-            onClick={() => props.change({ school: school.school })}
-          >
+            onClick={() => props.change({ school: school.school })}>
             {school.title}:{' '}
             <span className="figures text-base">
-              {school.rpm.shown} ({Number(school.off_percent.value) > 0 ? '+' : ''}
+              {school.rpm.shown} ({school.off_percent.value > 0 ? '+' : ''}
               {school.off_percent.shown} %)
             </span>
           </Button>

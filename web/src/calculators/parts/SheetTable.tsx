@@ -13,7 +13,11 @@ interface Props {
 export function SheetTable({ answer, open }: Props) {
   return (
     <>
-      <div className="overflow-x-auto rounded-lg border border-line bg-card" tabIndex={0} role="region" aria-label="The sheet">
+      <div
+        className="overflow-x-auto rounded-lg border border-line bg-card"
+        tabIndex={0}
+        role="region"
+        aria-label="The sheet">
         <table className="w-full">
           <caption className="px-3 py-2 text-left text-2xl font-semibold">{answer.title}</caption>
           <thead>
@@ -45,11 +49,8 @@ export function SheetTable({ answer, open }: Props) {
                           type="button"
                           aria-label={`${row.name}, ${column.label}: ${shown(cell)}, ${spoken(cell, answer)}`}
                           onClick={() => open(row.metal, column.mm)}
-                          className="figures min-h-11 w-full min-w-11 cursor-pointer text-2xl font-bold hover:bg-mark-wash"
-                        >
-                          <span className={cell.state === 'slow' ? 'border-b-2 border-ink' : ''}>
-                            {shown(cell)}
-                          </span>
+                          className="figures min-h-11 w-full min-w-11 cursor-pointer text-2xl font-bold hover:bg-mark-wash">
+                          <span className={cell.state === 'slow' ? 'border-b-2 border-ink' : ''}>{shown(cell)}</span>
                         </button>
                       )}
                     </td>

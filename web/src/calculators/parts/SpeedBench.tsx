@@ -8,10 +8,11 @@ export function SpeedBench({ reply, close }: { reply: SpeedReply; close: () => v
 }
 
 function stepsOf(reply: SpeedReply): Step[] {
-  const operation = String(reply.question.operation ?? 'turn');
-  const first = cutSteps(reply.answer, operation, '');
+  const { operation } = reply.question;
+  const name = typeof operation === 'string' ? operation : 'turn';
+  const first = cutSteps(reply.answer, name, '');
   const then = reply.answer.then;
-  return then ? [...first, ...cutSteps(then, operation, 'Then, under the skin: ')] : first;
+  return then ? [...first, ...cutSteps(then, name, 'Then, under the skin: ')] : first;
 }
 
 function cutSteps(answer: SpeedAnswer, operation: string, before: string): Step[] {
@@ -23,12 +24,7 @@ function cutSteps(answer: SpeedAnswer, operation: string, before: string): Step[
           unit: answer.gear,
           under: `${answer.set_rpm.shown} rev/min`,
         }
-      : {
-          does: `${before}Set the spindle to`,
-          number: answer.set_rpm.shown,
-          unit: 'rev/min',
-          under: answer.gear,
-        },
+      : { does: `${before}Set the spindle to`, number: answer.set_rpm.shown, unit: 'rev/min', under: answer.gear },
   ];
   const feed = `feed ${answer.feed_mm_per_rev.shown} ${answer.feed_mm_per_rev.unit}, ${answer.coolant}`;
   if (answer.dial_divisions) {
@@ -39,12 +35,7 @@ function cutSteps(answer: SpeedAnswer, operation: string, before: string): Step[
       under: `${wound(answer, operation)}; ${feed}`,
     });
   } else {
-    steps.push({
-      does: 'Feed',
-      number: answer.feed_mm_per_min.shown,
-      unit: answer.feed_mm_per_min.unit,
-      under: feed,
-    });
+    steps.push({ does: 'Feed', number: answer.feed_mm_per_min.shown, unit: answer.feed_mm_per_min.unit, under: feed });
   }
   return steps;
 }

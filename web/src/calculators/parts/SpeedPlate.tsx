@@ -41,8 +41,7 @@ export function SpeedPlate({ answer, machine, operation }: Props) {
           )}
           <p className="mt-4 flex items-baseline gap-3">
             <span
-              className={`figures leading-none font-bold ${stepped ? 'text-7xl max-sm:text-6xl' : 'text-[9rem] max-sm:text-8xl'}`}
-            >
+              className={`figures leading-none font-bold ${stepped ? 'text-7xl max-sm:text-6xl' : 'text-[9rem] max-sm:text-8xl'}`}>
               {answer.set_rpm.shown}
             </span>
             <span className="text-3xl text-plate-soft">rev/min</span>
@@ -62,7 +61,10 @@ export function SpeedPlate({ answer, machine, operation }: Props) {
               under={wound(answer, operation)}
             />
           ) : (
-            answer.depth_mm && !['drill', 'centre', 'ream', 'countersink', 'spot-face'].includes(operation) && <Row name="Depth of cut" figure={answer.depth_mm} />
+            answer.depth_mm &&
+            !['drill', 'centre', 'ream', 'countersink', 'spot-face'].includes(operation) && (
+              <Row name="Depth of cut" figure={answer.depth_mm} />
+            )
           )}
         </dl>
         <dl className="flex flex-wrap gap-x-8 gap-y-2 border-t border-plate-line pt-3 md:col-span-2">

@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from 'react';
+import { type SubmitEvent, useState } from 'react';
 import { type Metal, client } from '../../api/queries';
 import type { Schemas } from '../../api/client';
 import { Both } from '../../parts/Both';
@@ -33,19 +33,15 @@ export function MetalEditor({ from, like, copy, close }: Props) {
   const send = (version: number) => {
     const given = Object.entries(figures).filter(([, text]) => text.trim() !== '');
     const sent = Object.fromEntries(given.map(([n, text]) => [n, text.trim().replace(',', '.')]));
-    return save({
-      metal: { key: key ?? '', name, like: like.key, designation, magnet, figures: sent },
-      version,
-    });
+    return save({ metal: { key: key ?? '', name, like: like.key, designation, magnet, figures: sent }, version });
   };
   return (
     <form
       className="space-y-4 rounded-lg border border-line bg-card p-4"
-      onSubmit={(event: FormEvent) => {
+      onSubmit={(event: SubmitEvent) => {
         event.preventDefault();
         void send(from.version);
-      }}
-    >
+      }}>
       <h1 className="text-3xl font-semibold">{copy ? `A metal like ${from.name}` : `Change ${from.name}`}</h1>
       <p className="text-soft">A box left blank keeps the figure of {like.name}. What you type is marked as yours.</p>
       <div className="grid gap-3 sm:grid-cols-3">
@@ -54,7 +50,9 @@ export function MetalEditor({ from, like, copy, close }: Props) {
         <label>
           <span className="text-soft">A magnet bites</span>
           <select className={`${BOX} border-line`} value={magnet} onChange={(e) => setMagnet(e.target.value)}>
-            <option value="">as {like.name}: {like.magnet}</option>
+            <option value="">
+              as {like.name}: {like.magnet}
+            </option>
             {['yes', 'faintly', 'no'].map((o) => (
               <option key={o}>{o}</option>
             ))}
@@ -94,7 +92,8 @@ function Brief({ name, figures }: { name: string; figures: Record<string, string
   const said = Object.entries(figures).filter(([, value]) => value !== '');
   return (
     <p>
-      {name}: {said.map(([figure, value]) => `${figure.replaceAll('_', ' ')} ${value}`).join(', ') || 'no figure changed'}
+      {name}:{' '}
+      {said.map(([figure, value]) => `${figure.replaceAll('_', ' ')} ${value}`).join(', ') || 'no figure changed'}
     </p>
   );
 }

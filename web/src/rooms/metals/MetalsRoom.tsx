@@ -44,8 +44,8 @@ export default function MetalsRoom() {
         The metals
       </h1>
       <p className="text-soft">
-        Copy one to put in figures of your own: from a supplier’s sheet, or what your shop has learned. Yours are
-        used everywhere.
+        Copy one to put in figures of your own: from a supplier’s sheet, or what your shop has learned. Yours are used
+        everywhere.
       </p>
       <table className="mt-2 w-full">
         <thead>
@@ -57,8 +57,7 @@ export default function MetalsRoom() {
               <th
                 key={name}
                 scope="col"
-                className={`py-1 pr-3 text-right font-medium ${WIDE_ONLY.has(name) ? 'max-lg:hidden' : 'max-sm:hidden'}`}
-              >
+                className={`py-1 pr-3 text-right font-medium ${WIDE_ONLY.has(name) ? 'max-lg:hidden' : 'max-sm:hidden'}`}>
                 {heading}
               </th>
             ))}
@@ -85,15 +84,17 @@ export default function MetalsRoom() {
                 .map((figure) => (
                   <td
                     key={figure.name}
-                    className={`figures pr-3 text-right text-base ${WIDE_ONLY.has(figure.name) ? 'max-lg:hidden' : 'max-sm:hidden'}`}
-                  >
+                    className={`figures pr-3 text-right text-base ${WIDE_ONLY.has(figure.name) ? 'max-lg:hidden' : 'max-sm:hidden'}`}>
                     {figure.value}
                     {figure.source.tag === 'yours' && <Mine />}
                   </td>
                 ))}
               <td className="pr-3 max-lg:hidden">{metal.magnet}</td>
               <td className="text-right whitespace-nowrap">
-                <Button look="quiet" aria-label={`Copy ${metal.name}`} onClick={() => setEditing({ from: metal, copy: true })}>
+                <Button
+                  look="quiet"
+                  aria-label={`Copy ${metal.name}`}
+                  onClick={() => setEditing({ from: metal, copy: true })}>
                   Copy
                 </Button>
                 {metal.own && (
@@ -101,8 +102,7 @@ export default function MetalsRoom() {
                     <Button
                       look="quiet"
                       aria-label={`Change ${metal.name}`}
-                      onClick={() => setEditing({ from: metal, copy: false })}
-                    >
+                      onClick={() => setEditing({ from: metal, copy: false })}>
                       Change
                     </Button>
                     <Button look="quiet" aria-label={`Take out ${metal.name}`} onClick={() => void remove(metal)}>

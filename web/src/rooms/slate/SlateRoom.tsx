@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from 'react';
+import { type SubmitEvent, useState } from 'react';
 import { call } from '../../api/client';
 import { client, refusalOf, useEngines } from '../../api/queries';
 import { Button } from '../../parts/Button';
@@ -6,10 +6,7 @@ import { SlateList } from '../../parts/SlateList';
 import { offerUndo } from '../../state/undo';
 
 const refresh = () =>
-  Promise.all([
-    client.invalidateQueries({ queryKey: ['engines'] }),
-    client.invalidateQueries({ queryKey: ['slate'] }),
-  ]);
+  Promise.all([client.invalidateQueries({ queryKey: ['engines'] }), client.invalidateQueries({ queryKey: ['slate'] })]);
 
 /** Everything kept, and the engines and parts to hang it on. */
 export default function SlateRoom() {
@@ -34,9 +31,7 @@ function Engines() {
   return (
     <section aria-label="Engines and parts">
       <h2 className="border-b border-line pb-2 text-3xl font-semibold">Engines</h2>
-      {engines.data?.length === 0 && (
-        <p className="py-3 text-soft">No engine yet. Name one, then its parts.</p>
-      )}
+      {engines.data?.length === 0 && <p className="py-3 text-soft">No engine yet. Name one, then its parts.</p>}
       {(engines.data ?? []).map((engine) => (
         <article key={engine.id} className="py-3">
           <div className="flex items-center justify-between">
@@ -44,8 +39,7 @@ function Engines() {
             <Button
               look="quiet"
               aria-label={`Remove ${engine.name}`}
-              onClick={() => void remove(`/engines/${engine.id}`, engine.name)}
-            >
+              onClick={() => void remove(`/engines/${engine.id}`, engine.name)}>
               ✕
             </Button>
           </div>
@@ -58,8 +52,7 @@ function Engines() {
                   <Button
                     look="quiet"
                     aria-label={`Remove ${part.name}`}
-                    onClick={() => void remove(`/parts/${part.id}`, part.name)}
-                  >
+                    onClick={() => void remove(`/parts/${part.id}`, part.name)}>
                     ✕
                   </Button>
                 </span>
@@ -80,7 +73,7 @@ function Engines() {
 function AddName({ label, add }: { label: string; add: (name: string) => Promise<unknown> }) {
   const [name, setName] = useState('');
   const [said, setSaid] = useState('');
-  const submit = async (event: FormEvent) => {
+  const submit = async (event: SubmitEvent) => {
     event.preventDefault();
     try {
       await add(name);

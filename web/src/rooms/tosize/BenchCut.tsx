@@ -32,12 +32,12 @@ export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) 
             event.preventDefault();
             if (!touched()) field.current?.focus();
           }}
-          className="fixed inset-0 z-50 flex flex-col overflow-auto bg-plate p-5 text-plate-ink sm:p-8"
-        >
+          className="fixed inset-0 z-50 flex flex-col overflow-auto bg-plate p-5 text-plate-ink sm:p-8">
           <Dialog.Title className="text-2xl text-plate-soft">{cut.title}</Dialog.Title>
           <div className="flex flex-1 flex-col items-center justify-center text-center" aria-live="polite">
             <p className="text-4xl text-plate-soft">{verb}</p>
-            <p className={`figures leading-none font-bold ${big.length <= 6 ? 'text-[min(30vw,16rem)]' : 'text-[min(12vw,7rem)]'}`}>
+            <p
+              className={`figures leading-none font-bold ${big.length <= 6 ? 'text-[min(30vw,16rem)]' : 'text-[min(12vw,7rem)]'}`}>
               {big}
             </p>
             <p className="mt-4 max-w-4xl text-3xl max-sm:text-2xl">{cut.answer.next_detail}</p>
@@ -45,7 +45,10 @@ export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) 
               .filter((caution) => caution.word === 'Stop' || caution.figure === 'next')
               .map((caution) => (
                 <p key={caution.about} className="mt-3 max-w-4xl rounded-md bg-straw px-4 py-2 text-2xl text-straw-ink">
-                  <b className="font-semibold">{caution.word} {caution.about}:</b> {caution.says}
+                  <b className="font-semibold">
+                    {caution.word} {caution.about}:
+                  </b>{' '}
+                  {caution.says}
                 </p>
               ))}
           </div>
@@ -53,9 +56,17 @@ export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) 
             <ReadingField cut={cut} act={act} unit={unit} field={field} gauge={cut.simulated ? gauge : undefined} />
           </div>
           <div className="mt-3 flex flex-wrap justify-between gap-3">
-            <Button className={DARK} onClick={close}>Close</Button>
-            {cut.simulated && <Button className={DARK} onClick={gauge}>Read the gauge <kbd className="text-base text-plate-soft">G</kbd></Button>}
-            <Button className={DARK} onClick={undo} disabled={cut.undoes === null}>Undo the last</Button>
+            <Button className={DARK} onClick={close}>
+              Close
+            </Button>
+            {cut.simulated && (
+              <Button className={DARK} onClick={gauge}>
+                Read the gauge <kbd className="text-base text-plate-soft">G</kbd>
+              </Button>
+            )}
+            <Button className={DARK} onClick={undo} disabled={cut.undoes === null}>
+              Undo the last
+            </Button>
           </div>
         </Dialog.Content>
       </Dialog.Portal>

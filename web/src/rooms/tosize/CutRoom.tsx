@@ -1,6 +1,7 @@
 import { Link, useParams } from 'wouter';
 import { Suspense, useCallback, useRef } from 'react';
-import { onceKey, useCut, useCutAct } from '../../api/cuts';
+import { useCut, useCutAct } from '../../api/cuts';
+import { onceKey } from '../../api/once';
 import { refusalOf } from '../../api/queries';
 import { Staircase } from '../../drawings/Staircase';
 import { Button } from '../../parts/Button';
@@ -30,9 +31,15 @@ export default function CutRoom() {
 
   const gauge = useCallback(() => {
     if (!cut?.simulated || act.isPending) return;
-    act.mutate({ what: 'gauge', body: { event_key: onceKey(), after: cut.last_event, again: cut.answer.state !== 'cut' } });
+    act.mutate({
+      what: 'gauge',
+      body: { event_key: onceKey(), after: cut.last_event, again: cut.answer.state !== 'cut' },
+    });
   }, [cut, act]);
-  useKey('b', useCallback(() => openOver('bench'), []));
+  useKey(
+    'b',
+    useCallback(() => openOver('bench'), []),
+  );
   useKey('g', gauge);
 
   const problem = refusalOf(error);
@@ -40,7 +47,9 @@ export default function CutRoom() {
     return (
       <div className="max-w-3xl space-y-4">
         <Said problem={problem} />
-        <Link to="/to-size" className="text-mark">All cuts</Link>
+        <Link to="/to-size" className="text-mark">
+          All cuts
+        </Link>
       </div>
     );
   }
@@ -54,7 +63,9 @@ export default function CutRoom() {
       <div className="min-w-0 space-y-4">
         <div className="flex flex-wrap items-baseline justify-between gap-2">
           <h1 className="text-2xl font-semibold">{cut.title}</h1>
-          <Link to="/to-size" className="inline-flex min-h-11 items-center text-mark">All cuts</Link>
+          <Link to="/to-size" className="inline-flex min-h-11 items-center text-mark">
+            All cuts
+          </Link>
         </div>
         <NextPlate plan={answer} first={cut.last_event === 0} />
         {answer.ways_out.length > 0 && <WaysOut plan={answer} />}
@@ -78,7 +89,9 @@ export default function CutRoom() {
         <Links links={cut.links} />
         <Working
           steps={stepsOf([
-            answer.left_mm, answer.over_mm, answer.spring_mm,
+            answer.left_mm,
+            answer.over_mm,
+            answer.spring_mm,
             ...answer.passes.flatMap((pass) => [pass.take_mm, pass.to_mm]),
           ])}
         />

@@ -22,7 +22,9 @@ export function NextPlate({ plan, first }: { plan: Plan; first: boolean }) {
           </div>
           {told && (
             <dl className="flex flex-wrap gap-x-8 gap-y-2">
-              {told.kind !== 'first' && <Beside name={told.kind === 'plunge' ? 'Width it takes' : 'Takes'} figure={told.take_mm} />}
+              {told.kind !== 'first' && (
+                <Beside name={told.kind === 'plunge' ? 'Width it takes' : 'Takes'} figure={told.take_mm} />
+              )}
               {told.kind !== 'plunge' && <Beside name="Then measures" figure={told.to_mm} />}
             </dl>
           )}

@@ -12,11 +12,23 @@ export function Passes({ plan }: { plan: Plan }) {
         </caption>
         <thead>
           <tr className="text-right text-soft">
-            <th scope="col" className="text-left font-normal">Pass</th>
-            <th scope="col" className="text-left font-normal">Wind on</th>
-            <th scope="col" className="font-normal">{groove ? 'Edge at' : 'Takes'}</th>
-            {!groove && <th scope="col" className="font-normal">Leaves</th>}
-            <th scope="col" className="pl-4 text-left font-normal">Then</th>
+            <th scope="col" className="text-left font-normal">
+              Pass
+            </th>
+            <th scope="col" className="text-left font-normal">
+              Wind on
+            </th>
+            <th scope="col" className="font-normal">
+              {groove ? 'Edge at' : 'Takes'}
+            </th>
+            {!groove && (
+              <th scope="col" className="font-normal">
+                Leaves
+              </th>
+            )}
+            <th scope="col" className="pl-4 text-left font-normal">
+              Then
+            </th>
           </tr>
         </thead>
         <tbody>

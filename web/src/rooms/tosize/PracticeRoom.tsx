@@ -23,7 +23,8 @@ export default function PracticeRoom() {
   const exercises = useQuery({ queryKey: ['exercises'], queryFn: () => call<Exercise[]>('GET', '/practice') });
   const play = useQuery({
     queryKey: ['practice', exercise, seed, moves, advised, finished, unit],
-    queryFn: ({ signal }) => call<Practice>('POST', '/practice', { exercise, seed, moves, advised, finished, unit }, signal),
+    queryFn: ({ signal }) =>
+      call<Practice>('POST', '/practice', { exercise, seed, moves, advised, finished, unit }, signal),
     placeholderData: keepPreviousData,
   });
   const afresh = (key: string) => {
@@ -39,12 +40,21 @@ export default function PracticeRoom() {
       <h1 className="text-3xl font-semibold">Practice</h1>
       <div className="flex flex-wrap gap-2" role="group" aria-label="Piece">
         {(exercises.data ?? []).map((one) => (
-          <Button key={one.key} look={one.key === exercise ? 'main' : 'plain'} aria-pressed={one.key === exercise} onClick={() => afresh(one.key)}>
+          <Button
+            key={one.key}
+            look={one.key === exercise ? 'main' : 'plain'}
+            aria-pressed={one.key === exercise}
+            onClick={() => afresh(one.key)}>
             {one.name}
           </Button>
         ))}
         <label className="ml-auto flex min-h-11 items-center gap-2 text-lg">
-          <input type="checkbox" checked={advised} onChange={(e) => setAdvised(e.target.checked)} className="size-6 accent-mark" />
+          <input
+            type="checkbox"
+            checked={advised}
+            onChange={(e) => setAdvised(e.target.checked)}
+            className="size-6 accent-mark"
+          />
           With Runk’s advice
         </label>
       </div>
@@ -52,7 +62,10 @@ export default function PracticeRoom() {
       {piece && (
         <>
           <p className="text-2xl">
-            <b className="font-semibold">{piece.task}</b> <span className="text-soft">{piece.lesson} {piece.dial}</span>
+            <b className="font-semibold">{piece.task}</b>{' '}
+            <span className="text-soft">
+              {piece.lesson} {piece.dial}
+            </span>
           </p>
           {piece.score ? (
             <Scored piece={piece} again={() => afresh(exercise)} />
@@ -99,7 +112,10 @@ function Controls({ piece, ready, move, back, finish }: ControlProps) {
           <p className="figures text-6xl font-bold max-sm:text-4xl">{piece.advice}</p>
           <p className="mt-1 text-xl">{piece.advice_detail}</p>
           {piece.advice_divisions !== null && (
-            <Button className="mt-3" disabled={!ready} onClick={() => make(piece.advice_divisions!, piece.advice_fine, true)}>
+            <Button
+              className="mt-3"
+              disabled={!ready}
+              onClick={() => make(piece.advice_divisions!, piece.advice_fine, true)}>
               Do just that, and measure
             </Button>
           )}
@@ -110,8 +126,7 @@ function Controls({ piece, ready, move, back, finish }: ControlProps) {
         onSubmit={(event) => {
           event.preventDefault();
           if (ready && wind.trim() && !wrong) make(number, fine, true);
-        }}
-      >
+        }}>
         <label>
           <span className="mb-1 block text-soft">Wind on, divisions (0 for a spring pass, −5 to wind back)</span>
           <input
@@ -126,19 +141,39 @@ function Controls({ piece, ready, move, back, finish }: ControlProps) {
           />
         </label>
         <label className="flex min-h-14 items-center gap-2">
-          <input type="checkbox" checked={fine} onChange={(e) => setFine(e.target.checked)} className="size-6 accent-mark" />
+          <input
+            type="checkbox"
+            checked={fine}
+            onChange={(e) => setFine(e.target.checked)}
+            className="size-6 accent-mark"
+          />
           at the finishing feed
         </label>
-        <Button look="main" type="submit" className="min-h-14">Cut and measure</Button>
-        <Button className="min-h-14" disabled={!ready || !wind.trim() || wrong} onClick={() => make(number, fine, false)}>
+        <Button look="main" type="submit" className="min-h-14">
+          Cut and measure
+        </Button>
+        <Button
+          className="min-h-14"
+          disabled={!ready || !wind.trim() || wrong}
+          onClick={() => make(number, fine, false)}>
           Cut only
         </Button>
-        <Button className="min-h-14" disabled={!ready} onClick={() => move({ wind: null, fine: false, measure: true })}>Measure again</Button>
+        <Button className="min-h-14" disabled={!ready} onClick={() => move({ wind: null, fine: false, measure: true })}>
+          Measure again
+        </Button>
       </form>
-      {wrong && <p role="alert" className="bg-stop px-3 py-2 text-stop-ink">“{wind}” is no number of divisions.</p>}
+      {wrong && (
+        <p role="alert" className="bg-stop px-3 py-2 text-stop-ink">
+          “{wind}” is no number of divisions.
+        </p>
+      )}
       <div className="flex flex-wrap gap-2">
-        <Button onClick={finish} disabled={!ready || piece.passes === 0}>It is to size: take it out</Button>
-        <Button onClick={back} disabled={!ready || piece.moves.length === 0}>Undo the last</Button>
+        <Button onClick={finish} disabled={!ready || piece.passes === 0}>
+          It is to size: take it out
+        </Button>
+        <Button onClick={back} disabled={!ready || piece.moves.length === 0}>
+          Undo the last
+        </Button>
       </div>
     </div>
   );
@@ -147,29 +182,44 @@ function Controls({ piece, ready, move, back, finish }: ControlProps) {
 function Scored({ piece, again }: { piece: Practice; again: () => void }) {
   const score = piece.score!;
   return (
-    <div role="status" className={`rounded-lg p-5 ring-1 ${score.inside ? 'bg-plate text-plate-ink ring-plate-line' : 'bg-stop text-stop-ink ring-stop-edge'}`}>
+    <div
+      role="status"
+      className={`rounded-lg p-5 ring-1 ${score.inside ? 'bg-plate text-plate-ink ring-plate-line' : 'bg-stop text-stop-ink ring-stop-edge'}`}>
       <p className="text-3xl font-semibold">{score.says}</p>
-      <p className="figures mt-2 text-7xl font-bold max-sm:text-5xl">{score.points} <span className="text-3xl">points</span></p>
-      <p className="mt-2 text-xl">
-        It is truly {score.size_mm.toFixed(3)} mm after {score.passes} {score.passes === 1 ? 'pass' : 'passes'}. Runk’s advice on the same lathe:{' '}
-        {score.advised_inside ? 'inside' : 'outside'} after {score.advised_passes}.
+      <p className="figures mt-2 text-7xl font-bold max-sm:text-5xl">
+        {score.points} <span className="text-3xl">points</span>
       </p>
-      <p className="mt-1">100 for inside, 40 with metal left on, none with too much gone; 4 less for each pass more than the advice needs.</p>
-      <Button className="mt-3" onClick={again}>Another piece</Button>
+      <p className="mt-2 text-xl">
+        It is truly {score.size_mm.toFixed(3)} mm after {score.passes} {score.passes === 1 ? 'pass' : 'passes'}. Runk’s
+        advice on the same lathe: {score.advised_inside ? 'inside' : 'outside'} after {score.advised_passes}.
+      </p>
+      <p className="mt-1">
+        100 for inside, 40 with metal left on, none with too much gone; 4 less for each pass more than the advice needs.
+      </p>
+      <Button className="mt-3" onClick={again}>
+        Another piece
+      </Button>
     </div>
   );
 }
 
 function Done({ piece }: { piece: Practice }) {
-  if (piece.moves.length === 0) return <p className="text-soft">Nothing cut yet. The dial stands at nought, the tool touches.</p>;
+  if (piece.moves.length === 0)
+    return <p className="text-soft">Nothing cut yet. The dial stands at nought, the tool touches.</p>;
   return (
     <table className="w-full max-w-xl">
       <caption className="text-left text-xl font-semibold">Done so far</caption>
       <thead>
         <tr className="text-right text-soft">
-          <th scope="col" className="text-left font-normal">Move</th>
-          <th scope="col" className="font-normal">Wound on</th>
-          <th scope="col" className="font-normal">Micrometer</th>
+          <th scope="col" className="text-left font-normal">
+            Move
+          </th>
+          <th scope="col" className="font-normal">
+            Wound on
+          </th>
+          <th scope="col" className="font-normal">
+            Micrometer
+          </th>
         </tr>
       </thead>
       <tbody>

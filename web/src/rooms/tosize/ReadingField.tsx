@@ -1,6 +1,7 @@
 import { type RefObject, useState } from 'react';
 import type { Problem } from '../../api/client';
-import { type Cut, onceKey, type useCutAct } from '../../api/cuts';
+import type { Cut, useCutAct } from '../../api/cuts';
+import { onceKey } from '../../api/once';
 import { refusalOf } from '../../api/queries';
 import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
@@ -49,8 +50,7 @@ export function ReadingField({ cut, act, unit, field, gauge }: Props) {
         event.preventDefault();
         if (text.trim()) send(text);
         else gauge?.();
-      }}
-    >
+      }}>
       <div className="flex flex-wrap items-end gap-2">
         <label className="min-w-40 flex-1">
           <span className="mb-1 block text-lg font-semibold">What does it measure now?</span>

@@ -9,20 +9,36 @@ export function Readings({ cut }: { cut: Cut }) {
   return (
     <table className="w-full">
       <caption className="text-left text-xl font-semibold">
-        Readings{hidden > 0 && <span className="text-base font-normal text-soft"> · the last {cut.readings.length} of {cut.count}</span>}
+        Readings
+        {hidden > 0 && (
+          <span className="text-base font-normal text-soft">
+            {' '}
+            · the last {cut.readings.length} of {cut.count}
+          </span>
+        )}
       </caption>
       <thead>
         <tr className="text-right text-soft">
-          <th scope="col" className="text-left font-normal">Pass</th>
-          <th scope="col" className="font-normal">Measured</th>
-          <th scope="col" className="font-normal">Came off</th>
-          <th scope="col" className="font-normal">Against plan</th>
+          <th scope="col" className="text-left font-normal">
+            Pass
+          </th>
+          <th scope="col" className="font-normal">
+            Measured
+          </th>
+          <th scope="col" className="font-normal">
+            Came off
+          </th>
+          <th scope="col" className="font-normal">
+            Against plan
+          </th>
         </tr>
       </thead>
       <tbody>
         {cut.readings.map((one) => (
           <tr key={one.event} className="border-b border-line text-right">
-            <th scope="row" className="py-1.5 text-left font-normal">{one.kind}</th>
+            <th scope="row" className="py-1.5 text-left font-normal">
+              {one.kind}
+            </th>
             <td className="figures font-bold">{one.size_mm.toFixed(3)}</td>
             <td className="figures">{one.took_mm.toFixed(3)}</td>
             <td className="figures">{signed(one.off_mm)}</td>

@@ -20,7 +20,10 @@ const KINDS: Record<string, { series: string[]; fields: string[] }> = {
   'measuring tool': { series: [''], fields: ['resolution'] },
 };
 const LABELS: Record<string, string> = {
-  reach: 'How deep it reaches', lead: 'Length of its lead', width: 'How thick', resolution: 'Reads to',
+  reach: 'How deep it reaches',
+  lead: 'Length of its lead',
+  width: 'How thick',
+  resolution: 'Reads to',
 };
 const EMPTY: Record<string, string> = {};
 
@@ -45,24 +48,57 @@ export function AddTool({ done }: { done: (name: string) => void }) {
   };
   return (
     <section aria-labelledby="one" className="border-t border-line pt-4">
-      <h2 id="one" className="text-xl font-semibold">Add one tool</h2>
+      <h2 id="one" className="text-xl font-semibold">
+        Add one tool
+      </h2>
       <form
         className="mt-2 grid items-end gap-3 sm:grid-cols-3 lg:grid-cols-6"
         onSubmit={(event) => {
           event.preventDefault();
           void add();
-        }}
-      >
-        <Choose label="Kind" value={kind} options={Object.keys(KINDS)} change={(next) => { setKind(next); setSeries(KINDS[next]!.series[0]!); }} />
+        }}>
+        <Choose
+          label="Kind"
+          value={kind}
+          options={Object.keys(KINDS)}
+          change={(next) => {
+            setKind(next);
+            setSeries(KINDS[next]!.series[0]!);
+          }}
+        />
         {about.series.length > 1 && <Choose label="Sort" value={series} options={about.series} change={setSeries} />}
-        <Box label="Size" value={typed.size ?? ''} wrong={problem?.field === 'size'} placeholder='7/16"' onChange={put('size')} />
-        <Box label="Name" value={typed.name ?? ''} wrong={problem?.field === 'name'} placeholder="from its size" onChange={put('name')} />
+        <Box
+          label="Size"
+          value={typed.size ?? ''}
+          wrong={problem?.field === 'size'}
+          placeholder='7/16"'
+          onChange={put('size')}
+        />
+        <Box
+          label="Name"
+          value={typed.name ?? ''}
+          wrong={problem?.field === 'name'}
+          placeholder="from its size"
+          onChange={put('name')}
+        />
         {about.fields.map((field) => (
-          <Box key={field} label={LABELS[field]!} value={typed[field] ?? ''} wrong={problem?.field === field} onChange={put(field)} />
+          <Box
+            key={field}
+            label={LABELS[field]!}
+            value={typed[field] ?? ''}
+            wrong={problem?.field === field}
+            onChange={put(field)}
+          />
         ))}
-        <Button look="main" type="submit">Add it</Button>
+        <Button look="main" type="submit">
+          Add it
+        </Button>
       </form>
-      {problem && <div className="mt-2"><Said problem={problem} /></div>}
+      {problem && (
+        <div className="mt-2">
+          <Said problem={problem} />
+        </div>
+      )}
     </section>
   );
 }
@@ -78,8 +114,13 @@ function Choose({ label, value, options, change }: ChooseProps) {
   return (
     <label>
       <span className="text-soft">{label}</span>
-      <select value={value} onChange={(event) => change(event.target.value)} className="block min-h-11 w-full rounded border border-line bg-card px-2 text-lg">
-        {options.map((option) => <option key={option}>{option}</option>)}
+      <select
+        value={value}
+        onChange={(event) => change(event.target.value)}
+        className="block min-h-11 w-full rounded border border-line bg-card px-2 text-lg">
+        {options.map((option) => (
+          <option key={option}>{option}</option>
+        ))}
       </select>
     </label>
   );

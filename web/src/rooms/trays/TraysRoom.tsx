@@ -84,13 +84,22 @@ export default function TraysRoom() {
         <div role="radiogroup" aria-label="A click marks a tool" className="flex flex-wrap items-center">
           <span className="pr-2 text-lg">A click marks it</span>
           {STATES.map((state) => (
-            <Button key={state} role="radio" aria-checked={mark === state} look={mark === state ? 'main' : 'plain'} onClick={() => setMark(state)}>
+            <Button
+              key={state}
+              role="radio"
+              aria-checked={mark === state}
+              look={mark === state ? 'main' : 'plain'}
+              onClick={() => setMark(state)}>
               {state}
             </Button>
           ))}
         </div>
-        <a href="/api/tools/csv" download className="inline-flex min-h-11 items-center text-mark">Save as CSV</a>
-        <Button onClick={() => file.current?.click()} disabled={busy}>{busy ? 'Working …' : 'Bring in a CSV'}</Button>
+        <a href="/api/tools/csv" download className="inline-flex min-h-11 items-center text-mark">
+          Save as CSV
+        </a>
+        <Button onClick={() => file.current?.click()} disabled={busy}>
+          {busy ? 'Working …' : 'Bring in a CSV'}
+        </Button>
         <input
           ref={file}
           type="file"
@@ -121,16 +130,21 @@ export default function TraysRoom() {
         </section>
       ))}
       <section aria-labelledby="sets" className="border-t border-line pt-4">
-        <h2 id="sets" className="text-xl font-semibold">Add a whole set</h2>
+        <h2 id="sets" className="text-xl font-semibold">
+          Add a whole set
+        </h2>
         <div className="mt-2 flex flex-wrap gap-2">
           {sets.map((set) => (
-            <Button key={set.key} disabled={busy} onClick={() => void act(() => call('POST', `/tools/sets/${set.key}`), `Added: ${set.name}.`)}>
+            <Button
+              key={set.key}
+              disabled={busy}
+              onClick={() => void act(() => call('POST', `/tools/sets/${set.key}`), `Added: ${set.name}.`)}>
               {set.name}
             </Button>
           ))}
         </div>
       </section>
-      <AddTool done={(name) => void act(async () => undefined, `Added: ${name}.`)} />
+      <AddTool done={(name) => void act(() => Promise.resolve(), `Added: ${name}.`)} />
       {!stand_in && <TakeOut tools={tools} remove={(tool) => void remove(tool)} />}
     </div>
   );
@@ -163,7 +177,8 @@ function counted(tools: Tool[]): string {
 function ToolButton({ tool, fixed, click }: { tool: Tool; fixed: boolean; click: () => void }) {
   const sound = tool.state === 'sound';
   const more = [
-    tool.resolution_mm && `reads ${tool.resolution_mm}`, tool.lead_mm && `lead ${tool.lead_mm}`,
+    tool.resolution_mm && `reads ${tool.resolution_mm}`,
+    tool.lead_mm && `lead ${tool.lead_mm}`,
     tool.width_mm && `${tool.width_mm} thick`,
   ].filter(Boolean);
   return (
@@ -172,13 +187,14 @@ function ToolButton({ tool, fixed, click }: { tool: Tool; fixed: boolean; click:
       disabled={fixed}
       onClick={click}
       className={`min-h-12 min-w-18 rounded border px-2 py-1 text-left leading-tight enabled:cursor-pointer ${
-        sound ? 'border-line bg-card enabled:hover:border-ink' : 'border-dashed border-straw-edge bg-straw text-straw-ink'
-      }`}
-    >
+        sound
+          ? 'border-line bg-card enabled:hover:border-ink'
+          : 'border-dashed border-straw-edge bg-straw text-straw-ink'
+      }`}>
       <span className={`figures block text-base font-bold ${tool.state === 'missing' ? 'line-through' : ''}`}>
         {tool.name.replace(/^letter /, '')}
       </span>
-      <span className="block text-base">{sound ? (more.join(', ') || tool.size_mm.toFixed(2)) : tool.state}</span>
+      <span className="block text-base">{sound ? more.join(', ') || tool.size_mm.toFixed(2) : tool.state}</span>
     </button>
   );
 }
@@ -188,9 +204,15 @@ function TakeOut({ tools, remove }: { tools: Tool[]; remove: (tool: Tool) => voi
   const tool = tools.find((one) => String(one.id) === id);
   return (
     <section aria-labelledby="out" className="border-t border-line pt-4">
-      <h2 id="out" className="text-xl font-semibold">Take one out</h2>
+      <h2 id="out" className="text-xl font-semibold">
+        Take one out
+      </h2>
       <div className="mt-2 flex flex-wrap gap-2">
-        <select aria-label="Tool to take out" value={id} onChange={(event) => setId(event.target.value)} className="min-h-11 rounded border border-line bg-card px-2 text-lg">
+        <select
+          aria-label="Tool to take out"
+          value={id}
+          onChange={(event) => setId(event.target.value)}
+          className="min-h-11 rounded border border-line bg-card px-2 text-lg">
           <option value="">choose a tool</option>
           {tools.map((one) => (
             <option key={one.id} value={one.id}>
@@ -198,7 +220,14 @@ function TakeOut({ tools, remove }: { tools: Tool[]; remove: (tool: Tool) => voi
             </option>
           ))}
         </select>
-        <Button disabled={!tool} onClick={() => { if (tool) remove(tool); setId(''); }}>Take it out</Button>
+        <Button
+          disabled={!tool}
+          onClick={() => {
+            if (tool) remove(tool);
+            setId('');
+          }}>
+          Take it out
+        </Button>
       </div>
     </section>
   );

@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from 'react';
+import { type SubmitEvent, useState } from 'react';
 import { type MachineOut, client } from '../../api/queries';
 import { Both } from '../../parts/Both';
 import { Box } from '../../parts/Box';
@@ -20,31 +20,25 @@ export function Editor({ start, machineKey, version, close }: Props) {
   const [draft, setDraft] = useState(start);
   const { save: send, problem, gone } = useSaving('/machines', machineKey, close);
   const field = problem?.field?.replace(/^machine\./, '') ?? null;
-  const save = (atVersion: number) =>
-    send({ machine: bodyOf(draft, machineKey ?? ''), version: atVersion });
+  const save = (atVersion: number) => send({ machine: bodyOf(draft, machineKey ?? ''), version: atVersion });
   const theirs = problem?.status === 409 ? (problem.theirs as MachineOut) : null;
-  const plain = (name: string, value: string) =>
-    setDraft({ ...draft, plain: { ...draft.plain, [name]: value } });
+  const plain = (name: string, value: string) => setDraft({ ...draft, plain: { ...draft.plain, [name]: value } });
 
   return (
     <form
       className="space-y-5"
-      onSubmit={(event: FormEvent) => {
+      onSubmit={(event: SubmitEvent) => {
         event.preventDefault();
         void save(version);
-      }}
-    >
-      <h1 className="text-3xl font-semibold">
-        {machineKey === null ? 'A new machine' : `Change ${start.plain.name}`}
-      </h1>
+      }}>
+      <h1 className="text-3xl font-semibold">{machineKey === null ? 'A new machine' : `Change ${start.plain.name}`}</h1>
       <div className="grid gap-3 sm:grid-cols-3">
         <label>
           <span className="text-soft">Kind</span>
           <select
             className="block min-h-11 w-full rounded border border-line bg-card px-2"
             value={draft.plain.kind}
-            onChange={(event) => plain('kind', event.target.value)}
-          >
+            onChange={(event) => plain('kind', event.target.value)}>
             {['lathe', 'mill', 'drill press'].map((kind) => (
               <option key={kind}>{kind}</option>
             ))}
@@ -55,8 +49,7 @@ export function Editor({ start, machineKey, version, close }: Props) {
           <select
             className="block min-h-11 w-full rounded border border-line bg-card px-2"
             value={draft.plain.drive}
-            onChange={(event) => plain('drive', event.target.value)}
-          >
+            onChange={(event) => plain('drive', event.target.value)}>
             {['straight off the mains', 'variable-speed drive'].map((drive) => (
               <option key={drive}>{drive}</option>
             ))}

@@ -28,8 +28,7 @@ export function Rows({ title, name, rows, fresh, columns, wrong, set }: Props) {
       {rows.length > 0 && (
         <div
           className="mt-1 hidden gap-2 text-soft sm:grid"
-          style={{ gridTemplateColumns: `repeat(${columns.length}, minmax(0, 1fr)) 2.75rem` }}
-        >
+          style={{ gridTemplateColumns: `repeat(${columns.length}, minmax(0, 1fr)) 2.75rem` }}>
           {columns.map((column) => (
             <span key={column.name}>{column.label}</span>
           ))}
@@ -40,8 +39,7 @@ export function Rows({ title, name, rows, fresh, columns, wrong, set }: Props) {
           // Rows have no name of their own until they are saved.
           key={index}
           className="mt-1 grid gap-2 max-sm:grid-cols-2! max-sm:border-b max-sm:border-line max-sm:pb-2"
-          style={{ gridTemplateColumns: `repeat(${columns.length}, minmax(0, 1fr)) 2.75rem` }}
-        >
+          style={{ gridTemplateColumns: `repeat(${columns.length}, minmax(0, 1fr)) 2.75rem` }}>
           {columns.map((column) => {
             const label = `${column.label}, row ${index + 1}`;
             const value = row[column.name] ?? '';
@@ -52,8 +50,7 @@ export function Rows({ title, name, rows, fresh, columns, wrong, set }: Props) {
                   aria-label={label}
                   value={value}
                   onChange={(event) => change(index, column.name, event.target.value)}
-                  className={`${BOX} border-line`}
-                >
+                  className={`${BOX} border-line`}>
                   {column.among.map((option) => (
                     <option key={option}>{option}</option>
                   ))}
@@ -75,8 +72,7 @@ export function Rows({ title, name, rows, fresh, columns, wrong, set }: Props) {
           <Button
             look="quiet"
             aria-label={`Take out row ${index + 1} of ${title}`}
-            onClick={() => set(rows.filter((_, i) => i !== index))}
-          >
+            onClick={() => set(rows.filter((_, i) => i !== index))}>
             ✕
           </Button>
         </div>

@@ -26,16 +26,16 @@ export function Tablet() {
           <div className="max-w-prose space-y-2">
             <p className="figures text-3xl font-bold break-all">{address}</p>
             <p>
-              Point the tablet’s camera at the code, or type the address. It asks for the pass-phrase. What
-              travels is not encrypted: a network of your own only.
+              Point the tablet’s camera at the code, or type the address. It asks for the pass-phrase. What travels is
+              not encrypted: a network of your own only.
             </p>
             <Button onClick={() => void leave()}>Sign out here</Button>
           </div>
         </div>
       ) : (
         <p className="mt-1 max-w-prose">
-          Only this machine can reach Runk now. To let a tablet of the same network in, stop Runk and start it
-          with <code>runk serve --lan</code>: it asks for a pass-phrase, and shows the address here.
+          Only this machine can reach Runk now. To let a tablet of the same network in, stop Runk and start it with{' '}
+          <code>runk serve --lan</code>: it asks for a pass-phrase, and shows the address here.
         </p>
       )}
     </section>

@@ -24,12 +24,7 @@ export default function WorkshopRoom() {
   const [editing, setEditing] = useState<Editing | null>(null);
   if (editing) {
     return (
-      <Editor
-        start={editing.draft}
-        machineKey={editing.key}
-        version={editing.version}
-        close={() => setEditing(null)}
-      />
+      <Editor start={editing.draft} machineKey={editing.key} version={editing.version} close={() => setEditing(null)} />
     );
   }
   if (!shop.data) return <p className="py-10 text-soft">Fetching the machines …</p>;
@@ -60,15 +55,14 @@ export default function WorkshopRoom() {
         <Button onClick={() => setEditing({ draft: EMPTY, key: null, version: 0 })}>The long form</Button>
         <Link
           to="/workshop/new"
-          className="inline-flex min-h-11 items-center rounded-md bg-mark px-4 text-lg font-semibold text-on-mark no-underline"
-        >
+          className="inline-flex min-h-11 items-center rounded-md bg-mark px-4 text-lg font-semibold text-on-mark no-underline">
           Add a machine in one line
         </Link>
       </div>
       {stand_in && (
         <p className="mb-4 border-l-6 border-mark bg-mark-wash px-3 py-2">
-          No machine of yours is kept yet. These belong to Back Shed, an invented workshop, and stand in
-          until you add your own; copy one to start from it.
+          No machine of yours is kept yet. These belong to Back Shed, an invented workshop, and stand in until you add
+          your own; copy one to start from it.
         </p>
       )}
       <div className="grid gap-5 lg:grid-cols-2">
@@ -77,9 +71,7 @@ export default function WorkshopRoom() {
             key={kept.machine.key}
             kept={kept}
             standIn={stand_in}
-            edit={() =>
-              setEditing({ draft: draftOf(kept.machine), key: kept.machine.key, version: kept.version })
-            }
+            edit={() => setEditing({ draft: draftOf(kept.machine), key: kept.machine.key, version: kept.version })}
             copy={() => copy(kept)}
             remove={() => void remove(kept)}
           />
@@ -122,13 +114,22 @@ function MachineCard({ kept, standIn, edit, copy, remove }: CardProps) {
             to="/sheet"
             aria-label={`Wall sheet of ${machine.name}`}
             onClick={() => setQuestion('sheet', sheetOf(machine))}
-            className="inline-flex min-h-11 items-center rounded-md px-3 text-lg text-ink no-underline hover:bg-mark-wash"
-          >
+            className="inline-flex min-h-11 items-center rounded-md px-3 text-lg text-ink no-underline hover:bg-mark-wash">
             Wall sheet
           </Link>
-          {!standIn && <Button look="quiet" aria-label={`Change ${machine.name}`} onClick={edit}>Change</Button>}
-          <Button look="quiet" aria-label={`Copy ${machine.name}`} onClick={copy}>Copy</Button>
-          {!standIn && <Button look="quiet" aria-label={`Take out ${machine.name}`} onClick={remove}>✕</Button>}
+          {!standIn && (
+            <Button look="quiet" aria-label={`Change ${machine.name}`} onClick={edit}>
+              Change
+            </Button>
+          )}
+          <Button look="quiet" aria-label={`Copy ${machine.name}`} onClick={copy}>
+            Copy
+          </Button>
+          {!standIn && (
+            <Button look="quiet" aria-label={`Take out ${machine.name}`} onClick={remove}>
+              ✕
+            </Button>
+          )}
         </div>
       </div>
       {gears.map((gear) => (
@@ -155,18 +156,18 @@ function MachineCard({ kept, standIn, edit, copy, remove }: CardProps) {
           rev/min
         </p>
       ))}
-      {(machine.limits ?? []).length > 0 && (
+      {machine.limits.length > 0 && (
         <p className="mt-3">
           <span className="text-soft">Never faster than: </span>
-          {(machine.limits ?? []).map((l) => `${l.holding} ${l.max_rpm}`).join(', ')}
+          {machine.limits.map((l) => `${l.holding} ${l.max_rpm}`).join(', ')}
         </p>
       )}
-      {(machine.dials ?? []).length > 0 && (
+      {machine.dials.length > 0 && (
         <ul className="mt-3">
-          {(machine.dials ?? []).map((dial) => (
+          {machine.dials.map((dial) => (
             <li key={dial.slide}>
-              <span className="text-soft">{dial.slide}:</span> {dial.division}{' '}
-              {dial.unit === 'inch' ? 'in' : 'mm'} a division, {dial.per_turn} a turn
+              <span className="text-soft">{dial.slide}:</span> {dial.division} {dial.unit === 'inch' ? 'in' : 'mm'} a
+              division, {dial.per_turn} a turn
               {(dial.slide === 'cross-slide' || dial.reads === 'diameter') && `, reads ${dial.reads}`}
             </li>
           ))}

@@ -25,8 +25,16 @@ export const PLAIN = [
 ] as const;
 
 export const HOLDINGS = [
-  'three-jaw', 'four-jaw', 'collet', 'between centres', 'chuck and centre', 'faceplate', 'mandrel',
-  'vice', 'clamped to the table', 'vertical slide',
+  'three-jaw',
+  'four-jaw',
+  'collet',
+  'between centres',
+  'chuck and centre',
+  'faceplate',
+  'mandrel',
+  'vice',
+  'clamped to the table',
+  'vertical slide',
 ];
 export const SLIDES = ['cross-slide', 'top-slide', 'tailstock', 'table', 'saddle', 'head', 'vertical slide'];
 
@@ -56,15 +64,23 @@ export function draftOf(machine: Machine): Draft {
   const { steps, ranges, limits, dials, read_out, ...plain } = machine;
   return {
     plain: asRow(plain),
-    read_out: read_out ?? false,
-    steps: (steps ?? []).map(asRow),
-    ranges: (ranges ?? []).map(asRow),
-    limits: (limits ?? []).map(asRow),
-    dials: (dials ?? []).map(asRow),
+    read_out,
+    steps: steps.map(asRow),
+    ranges: ranges.map(asRow),
+    limits: limits.map(asRow),
+    dials: dials.map(asRow),
   };
 }
 
-const OPTIONAL = new Set(['driver_rpm', 'back_gear_ratio', 'swing_mm', 'between_mm', 'spindle_bore_mm', 'driver_mm', 'driven_mm']);
+const OPTIONAL = new Set([
+  'driver_rpm',
+  'back_gear_ratio',
+  'swing_mm',
+  'between_mm',
+  'spindle_bore_mm',
+  'driver_mm',
+  'driven_mm',
+]);
 
 /** A blank optional box says nothing; a decimal comma is a decimal point. */
 function sent(row: Row): Record<string, string | null> {
