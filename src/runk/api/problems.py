@@ -32,10 +32,7 @@ _PROBLEM = {"$ref": "#/components/schemas/Problem"}
 # Written as a reference, not as a model: a model would be built anew for every route and status,
 # some five hundred of them while somebody waits for the first page. ``openapi`` adds what it names.
 PROBLEMS: dict[int | str, dict[str, Any]] = {
-    code: {
-        "description": words,
-        "content": {"application/problem+json": {"schema": _PROBLEM}},
-    }
+    code: {"description": words, "content": {"application/problem+json": {"schema": _PROBLEM}}}
     for code, words in (
         (400, "A body or address that cannot be read"),
         (401, "Not signed in"),
