@@ -144,7 +144,7 @@ def _asked_fields(asked: Asked) -> dict[str, Any]:
 
 def spoken(asked: Asked, page: PageUnit) -> list[str]:
     """An answer in lines of text: the question said back, the figures, what to mind."""
-    lines = [asked.read_as, "", f"  {worded(asked.calculator.headline(asked.answer, page), page)}"]
+    lines = [asked.read_as, "", f"  {worded(asked.calculator.heads(asked.answer, page), page)}"]
     lines += told(asked.answer, page)
     cautions = getattr(asked.answer, "cautions", ())
     lines += [f"  {c.word} {c.about}: {worded(c.says, page)}" for c in cautions]

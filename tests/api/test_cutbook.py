@@ -21,7 +21,7 @@ from runk.store.database import Store
 from runk.store.kept import Stale
 from tests.core.test_plan import PLAIN
 
-SAID = Said("belt 2", "belt 2", 0.06, 0.02, "Lathe", (("Mind", "the dust", "Mask on."),))
+SAID = Said("belt 2", "belt 2", 0.06, 0.02, "Lathe", (("Mind", "the dust", "Mask on.", ""),))
 _keys = (f"event-key-{n:08d}" for n in itertools.count())
 
 

@@ -18,6 +18,7 @@ from runk.core.threads import find_thread
 from runk.core.threads.cover import CoverQuestion, cover
 from runk.core.threads.die import DieQuestion, die
 from runk.core.threads.die import needs as die_needs
+from runk.core.threads.engage import School
 from runk.core.threads.stud import StudQuestion, stud
 from runk.core.threads.stud import needs as stud_needs
 from runk.core.threads.tap import needs as tap_needs
@@ -47,7 +48,7 @@ def about(question: HoleQuestion, workshop: Workshop = WORKSHOP) -> dict[str, st
         ({"slope": 20.0}, "the slope", "Mind"),
         ({"finish": Finish.MACHINE_REAMED}, "the axis", "Mind"),
         ({"finish": Finish.MACHINE_REAMED, "metal": "gunmetal"}, "closing in", "Mind"),
-        ({"metal": "brass"}, "the snatch", "Stop"),
+        ({"metal": "brass"}, "the snatch", "Mind"),
         ({"metal": "stainless-304"}, "the work hardening", "Mind"),
         ({"bearings": 3, "span": Fraction(60)}, "the line", "Mind"),
         (
@@ -136,7 +137,7 @@ THREADED = TapQuestion(find_thread("M4"), "mild-steel", Fraction(8))
         ({"metal": "copper"}, "grabbing", True),
         ({"thread": find_thread("M4.5")}, "the drawer", True),
         ({"last": LastTap.SECOND}, "the drawer", False),
-        ({"metal": "stainless-303"}, "the tap", True),
+        ({"metal": "silver-steel", "school": School.BOOK}, "the tap", True),
         ({"metal": "brass"}, "the tap", False),
     ],
 )

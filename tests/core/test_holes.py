@@ -190,7 +190,7 @@ def test_a_blind_hole_warns_of_its_point_and_of_a_hand_reamers_lead() -> None:
     by_hand = HoleQuestion(Fraction(4), "brass", Finish.HAND_REAMED, Ends.BLIND, Fraction(12))
     answer = hole(by_hand, needs(by_hand, WORKSHOP))
     assert ("Stop", "the lead") in {(c.word, c.about) for c in answer.cautions}
-    assert ("Stop", "the snatch") in {(c.word, c.about) for c in answer.cautions}
+    assert ("Mind", "the snatch") in {(c.word, c.about) for c in answer.cautions}
 
 
 def test_a_hand_reamer_in_the_machine_keeps_its_lead_and_its_small_bite() -> None:

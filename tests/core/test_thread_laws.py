@@ -6,6 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from runk.core.cutting import tapping
 from runk.core.holes import laws as hole_laws
 from runk.core.holes.pick import above, below, exact, nearest, ream_allowance
 from runk.core.threads import laws, threads
@@ -31,9 +32,9 @@ def test_more_thread_is_more_groove_and_more_torque(
 ) -> None:
     low, high = sorted((one, other))
     form, p = thread.form, thread.pitch_mm  # type: ignore[attr-defined]
-    areas = [laws.groove_mm2(form.crest * p, share * p, form.angle_deg) for share in (low, high)]
+    areas = [tapping.groove_mm2(form.crest * p, share * p, form.angle_deg) for share in (low, high)]
     assert areas[0] <= areas[1]
-    torques = [laws.tap_nm(area, 2000.0, 4.0, 1.3) for area in areas]
+    torques = [tapping.tap_nm(area, 2000.0, 4.0, 1.3) for area in areas]
     assert torques[0] <= torques[1]
 
 

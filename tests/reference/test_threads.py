@@ -9,6 +9,7 @@ import numpy as np
 import pytest
 from scipy.integrate import quad
 
+from runk.core.cutting import tapping
 from runk.core.threads import find_thread, threads
 from runk.core.threads import laws as law
 from runk.core.threads.clearance import iso_273
@@ -166,15 +167,17 @@ def test_the_groove_a_tap_cuts_by_sampling_its_profile(engaged: float, area: flo
     form = forms()["iso"]
     deep = engaged * form.working
     wide, _ = quad(lambda y: form.crest + 2 * y * tan(radians(30)), 0, deep)
-    assert law.groove_mm2(form.crest, deep, 60.0) == pytest.approx(wide)
-    assert law.groove_mm2(form.crest, deep, 60.0) == pytest.approx(area, abs=0.001)
+    assert tapping.groove_mm2(form.crest, deep, 60.0) == pytest.approx(wide)
+    assert tapping.groove_mm2(form.crest, deep, 60.0) == pytest.approx(area, abs=0.001)
 
 
 def test_the_full_groove_is_the_handbooks_quarter_of_p_squared() -> None:
     """p² D kc / 8000: a full 83 % groove taken as a quarter of p². From memory."""
-    full = law.groove_mm2(0.125, 0.541266, 60.0)
+    full = tapping.groove_mm2(0.125, 0.541266, 60.0)
     assert full == pytest.approx(0.25, abs=0.02)
-    assert law.tap_nm(0.25 * 0.7**2, 2000.0, 4.0, 1.0) == pytest.approx(0.7**2 * 4 * 2000 / 8000)
+    assert tapping.tap_nm(0.25 * 0.7**2, 2000.0, 4.0, 1.0) == pytest.approx(
+        0.7**2 * 4 * 2000 / 8000
+    )
 
 
 @pytest.mark.parametrize("name", ["M4", "1/4-20", "2BA", "1/4x40"])
@@ -195,7 +198,7 @@ def test_the_ridge_a_hole_leaves_on_the_screw_by_sampling(name: str) -> None:
 def test_breaking_torque_by_integrating_the_stress() -> None:
     core, shear = 1.0, 1100.0
     torque, _ = quad(lambda r: 2 * pi * r**2 * shear * r / core, 0, core)
-    assert law.break_nm(4.0, 0.5, shear) == pytest.approx(torque / 1000)
+    assert tapping.break_nm(4.0, 0.5, shear) == pytest.approx(torque / 1000)
 
 
 def test_stripping_shares_of_the_handbook_by_the_thread_itself() -> None:

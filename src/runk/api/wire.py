@@ -58,6 +58,7 @@ class CautionWire(BaseModel):
     says: str
     figure: str | None
     source: SourceWire
+    instead: str
 
 
 class LinkWire(BaseModel):
@@ -123,6 +124,7 @@ def _caution(caution: Caution, page: PageUnit) -> dict[str, Any]:
         "says": worded(caution.says, page),
         "figure": caution.figure,
         "source": _source(caution.source),
+        "instead": worded(caution.instead, page),
     }
 
 
@@ -269,7 +271,7 @@ def reply(
         "version": calculator.version,
         "question": typed,
         "read_as": read_as or sentence(calculator, read, page, workshop),
-        "headline": worded(calculator.headline(answer, page), page),
+        "headline": worded(calculator.heads(answer, page), page),
         "words": words(calculator, read, page, workshop),
         "readings": {
             name: {"mm": float(r.mm), "echo": r.echo, "plain": r.plain}

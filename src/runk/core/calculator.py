@@ -9,6 +9,7 @@ from enum import StrEnum
 from functools import cached_property
 from typing import Any, Generic, TypeVar
 
+from runk.core.figures import instead_of
 from runk.core.kinds import Kind
 from runk.core.lengths import Reading
 from runk.core.shown import Column, described
@@ -154,6 +155,11 @@ class Calculator(Generic[Q, S, A]):
     def ask(self, question: Q, workshop: Workshop) -> A:
         """Answer a question in a workshop."""
         return self.compute(question, self.needs(question, workshop))
+
+    def heads(self, answer: A, page: PageUnit) -> str:
+        """The headline; where a Stop stands beside it, what to do instead."""
+        instead = instead_of(getattr(answer, "cautions", ()))
+        return f"Stop: {instead}" if instead else self.headline(answer, page)
 
     def todays(self, typed: Mapping[str, Any], version: int) -> dict[str, Any]:
         """A question stored by an older version, as it would be typed today."""

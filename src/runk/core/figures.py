@@ -8,7 +8,7 @@ together only when somebody looks, so working costs nothing in a sweep.
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, field
 from typing import TYPE_CHECKING, Any, TypeVar
 
@@ -222,6 +222,7 @@ class Caution:
         says: The sentence.
         figure: Key of the figure it stands beside, if any.
         source: Who says so.
+        instead: Of a ``Stop``: what to do instead, in a few words. It takes the headline's place.
     """
 
     word: str
@@ -229,6 +230,34 @@ class Caution:
     says: str
     figure: str | None = None
     source: Source = field(default=MECHANICS)
+    instead: str = ""
+
+
+def stop(
+    about: str, instead: str, says: str, figure: str | None = None, source: Source = MECHANICS
+) -> Caution:
+    """A caution where the work must not go on as asked.
+
+    Args:
+        about: What to mind, two or three words.
+        instead: What to do instead, in a few words: nobody is left with a number that is forbidden.
+        says: The sentence.
+        figure: Key of the figure it stands beside, if any.
+        source: Who says so.
+
+    >>> stop("the length", "hold it shorter", "It whirls.").word
+    'Stop'
+    """
+    return Caution("Stop", about, says, figure, source, instead)
+
+
+def instead_of(cautions: Iterable[Caution]) -> str:
+    """What a Stop among these says to do instead; empty where nothing stops the work.
+
+    >>> instead_of([Caution("Mind", "the heat", "Let it cool.")])
+    ''
+    """
+    return next((c.instead for c in cautions if c.instead), "")
 
 
 @dataclass(frozen=True, slots=True)

@@ -59,7 +59,7 @@ class KeptCut:
 
 def _cut(row: CutRow) -> KeptCut:
     spec = CutSpec(**(row.spec | {"job": Job(row.spec["job"])}))
-    cautions = tuple((word, about, says) for word, about, says in row.said["cautions"])
+    cautions = tuple(tuple((*kept, "")[:4]) for kept in row.said["cautions"])
     said = Said(**(row.said | {"cautions": cautions}))
     return KeptCut(
         row.id,

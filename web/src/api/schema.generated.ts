@@ -182,6 +182,8 @@ export interface components {
             about: string;
             /** Figure */
             figure: string | null;
+            /** Instead */
+            instead: string;
             /** Says */
             says: string;
             source: components["schemas"]["SourceWire"];
@@ -1988,14 +1990,23 @@ export interface components {
         Problem: {
             /** Detail */
             detail: string;
-            /** Field */
-            field?: string | null;
+            /**
+             * Field
+             * @default null
+             */
+            field: string | null;
             /** Status */
             status: number;
-            /** Suggest */
-            suggest?: string | null;
-            /** Theirs */
-            theirs?: unknown;
+            /**
+             * Suggest
+             * @default null
+             */
+            suggest: string | null;
+            /**
+             * Theirs
+             * @default null
+             */
+            theirs: unknown;
             /** Title */
             title: string;
             /**

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { HoleSection } from '../drawings/HoleSection';
 import type { Extras, Given } from '../house';
 import { BenchSteps } from '../parts/BenchSteps';
+import { stopsAmong } from '../parts/StopPlate';
 import { Button } from '../parts/Button';
 import { createStore } from '../state/store';
 import { StepPlate } from './parts/StepPlate';
@@ -54,7 +55,15 @@ function Section({ reply, typed }: Hole) {
 
 function Bench({ reply, close }: Hole & { close: () => void }) {
   const [steps] = useState(() => stepsOfHole(reply).map(benchStep));
-  return <BenchSteps title={reply.read_as} steps={steps} ends="The hole is done." close={close} />;
+  return (
+    <BenchSteps
+      title={reply.read_as}
+      stops={stopsAmong(reply.cautions)}
+      steps={steps}
+      ends="The hole is done."
+      close={close}
+    />
+  );
 }
 
 export default { plate: ToPutIn, side: Section, bench: Bench } satisfies Extras<HoleReply>;

@@ -1,6 +1,8 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
+import type { Caution } from '../api/queries';
 import { Button } from './Button';
+import { sentenced } from './StopPlate';
 
 export interface BenchStep {
   does: string;
@@ -13,17 +15,20 @@ export interface BenchStep {
 
 interface Props {
   title: string;
+  /** What must be put right before any number is set. */
+  stops: Caution[];
   steps: BenchStep[];
   ends: string;
   close: () => void;
 }
 
 /** One number to set, one thing next, one way back: read from two metres. */
-export function BenchSteps({ title, steps, ends, close }: Props) {
+export function BenchSteps({ title, stops, steps: toSet, ends, close }: Props) {
   const [at, setAt] = useState(0);
+  const steps = [...stops.map(asStep), ...toSet];
   const step = steps[Math.min(at, steps.length - 1)]!;
   const next = steps[at + 1];
-  const size = step.number.length <= 5 ? 'text-[min(40vw,22rem)]' : 'text-[min(16vw,10rem)]';
+  const size = sizeOf(step.number);
   return (
     <Dialog.Root open onOpenChange={(open) => !open && close()}>
       <Dialog.Portal>
@@ -32,8 +37,10 @@ export function BenchSteps({ title, steps, ends, close }: Props) {
           className="fixed inset-0 z-50 flex flex-col overflow-auto bg-plate p-5 text-plate-ink sm:p-8">
           <Dialog.Title className="text-2xl text-plate-soft">{title}</Dialog.Title>
           <div className="flex flex-1 flex-col items-center justify-center text-center" aria-live="polite">
-            <p className="text-4xl text-plate-soft">{step.does}</p>
-            <p className={`figures leading-none font-bold ${size}`}>{step.number}</p>
+            <p className={`text-4xl ${at < stops.length ? 'font-semibold text-stop-plate' : 'text-plate-soft'}`}>
+              {step.does}
+            </p>
+            <p className={`leading-none font-bold ${size} ${at < stops.length ? '' : 'figures'}`}>{step.number}</p>
             <p className="mt-2 text-6xl max-sm:text-4xl">{step.unit}</p>
             <p className="mt-3 max-w-5xl text-3xl text-plate-soft">{step.under}</p>
           </div>
@@ -54,4 +61,17 @@ export function BenchSteps({ title, steps, ends, close }: Props) {
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+const asStep = (stop: Caution): BenchStep => ({
+  does: 'Stop',
+  number: sentenced(stop.instead),
+  unit: '',
+  under: stop.says,
+  ahead: 'a stop',
+});
+
+function sizeOf(number: string): string {
+  if (number.length <= 5) return 'text-[min(40vw,22rem)]';
+  return number.length <= 16 ? 'text-[min(16vw,10rem)]' : 'text-[min(9vw,6rem)]';
 }

@@ -7,6 +7,7 @@ import { usePrefs } from '../state/prefs';
 import { AnswerPlate } from './AnswerPlate';
 import { type BenchStep, BenchSteps } from './BenchSteps';
 import { Button } from './Button';
+import { HeldBack, StopPlate, stopsAmong } from './StopPlate';
 import { Cautions } from './Cautions';
 import { KeepButton } from './KeepButton';
 import { Links } from './Links';
@@ -99,12 +100,14 @@ function Answer({ calculator, own, given }: { calculator: Calculator; own: Extra
   const left = columns.filter((column) => !column.drawn);
   const rows = left.filter((column) => column.rank === 'row');
   const folded = left.filter((column) => column.rank === 'folded');
-  const stops = reply.cautions.filter((caution) => caution.word === 'Stop');
+  const stops = stopsAmong(reply.cautions);
   return (
     <>
       {own.above && <own.above {...given} />}
-      {own.plate ? <own.plate {...given} /> : <AnswerPlate columns={columns} answer={answer} />}
-      <Cautions cautions={stops} />
+      <StopPlate stops={stops} />
+      <HeldBack stopped={stops.length > 0}>
+        {own.plate ? <own.plate {...given} /> : <AnswerPlate columns={columns} answer={answer} />}
+      </HeldBack>
       <div className="flex flex-wrap gap-2">
         {own.actions && <own.actions {...given} />}
         {!own.noBench && (
@@ -139,5 +142,13 @@ function PlainBench({ calculator, reply }: { calculator: Calculator; reply: AnyR
         under: column.under ? inWords(reply.answer[column.under]) : '',
       };
     });
-  return <BenchSteps title={reply.read_as} steps={steps} ends="That is all." close={closeOver} />;
+  return (
+    <BenchSteps
+      title={reply.read_as}
+      stops={stopsAmong(reply.cautions)}
+      steps={steps}
+      ends="That is all."
+      close={closeOver}
+    />
+  );
 }

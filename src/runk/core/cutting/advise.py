@@ -4,21 +4,20 @@ from __future__ import annotations
 
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.cutting.question import Meets, SpeedQuestion, Stage, Surface, Tool
-from runk.core.cutting.spindle import Cut
-from runk.core.figures import Caution, Figure
+from runk.core.cutting.reach import of_reach
+from runk.core.cutting.spindle import PLANNED_SHARE, Cut
+from runk.core.figures import Caution, Figure, stop
 from runk.core.machines.machine import Holding, Machine, Setting
 from runk.core.metals import Metal
 from runk.core.sources import PRACTICE
 
 _PLAIN = {Family.DRILLED: "drill", Family.TAPPED: "", Family.MILLED: "end-mill"}
-_GUIDED = frozenset({Operation.REAM, Operation.SPOT_FACE})
-"""Guided by its hole or its pilot: what a drill's lips do, these do not."""
+_GUIDED = frozenset({Operation.REAM, Operation.SPOT_FACE, Operation.CENTRE})
+"""Guided by its hole or its pilot, or too short to grab: what a drill's lips do, these do not."""
 ALSO_AS = {
     op: "" if op in _GUIDED else _PLAIN.get(facts.family, "turn") for op, facts in FACTS.items()
 }
 """The plain operation whose cautions about the metal a rarer one shares; none of a tap's."""
-LONG_FREE, LONG_HELD, LONG_BAR = 4.0, 10.0, 4.0
-"""Overhangs in diameters: past these work wants a centre, a steady; a bar a warning."""
 SPRING_WORTH_A_PASS_MM = 0.01
 FAR_UNDER, FAR_OVER = 0.6, 1.15
 
@@ -41,10 +40,10 @@ def cautions_for(
 ) -> tuple[Caution, ...]:
     """Everything to mind about this cut, most pressing first."""
     found = [
+        *of_reach(question, held, spring, SPRING_WORTH_A_PASS_MM),
         *_of_speed(question, machine, setting, target),
         *_of_load(question, cut),
-        *_of_reach(question, held, spring),
-        *_of_holding(held),
+        *_of_holding(question, held, setting),
         *_of_operation(question),
         *_of_metal(question, metal),
     ]
@@ -68,15 +67,14 @@ def _of_speed(
             ways.insert(0, "do it by hand")
         elif not FACTS[question.operation].of_work:
             ways.insert(0, "use a smaller tool")
+        says = (
+            f"Even the slowest that can be set is {ratio - 1:.0%} too fast for this: "
+            f"{', or '.join(ways)}."
+        )
         found.append(
-            Caution(
-                "Stop" if ratio > 1.5 else "Mind",
-                "the speed",
-                f"Even the slowest that can be set is {ratio - 1:.0%} too fast for this: "
-                f"{', or '.join(ways)}.",
-                "set_rpm",
-                PRACTICE,
-            )
+            stop("the speed", ways[0], says, "set_rpm", PRACTICE)
+            if ratio > 1.5
+            else Caution("Mind", "the speed", says, "set_rpm", PRACTICE)
         )
     elif ratio < FAR_UNDER and setting.rpm >= _fastest(machine) * 0.999:
         found.append(
@@ -105,7 +103,8 @@ def _of_load(question: SpeedQuestion, cut: Cut) -> list[Caution]:
         Caution(
             "Mind",
             "the load",
-            f"The {what} turned down to what this belt can give: a large diameter is a long arm.",
+            f"The {what} turned down to {PLANNED_SHARE:.0%} of what this belt can give: a large "
+            "diameter is a long arm, and a dull edge takes a third more.",
             f"{cut.reduced}_mm",
             PRACTICE,
         )
@@ -121,29 +120,6 @@ def _of_load(question: SpeedQuestion, cut: Cut) -> list[Caution]:
             )
         )
     return found
-
-
-def _of_reach(question: SpeedQuestion, held: Holding, spring: Figure | None) -> list[Caution]:
-    if question.overhang is None:
-        return []
-    if question.operation is Operation.BORE:
-        if question.bar is None:
-            return []
-        times, what, most = float(question.overhang / question.bar), "boring bar", LONG_BAR
-        cure = "Use a thicker bar or less overhang."
-    else:
-        times, what = float(question.overhang / question.diameter), "work"
-        free = held not in (Holding.CENTRES, Holding.CHUCK_AND_CENTRE)
-        most = LONG_FREE if free else LONG_HELD
-        cure = "Give its end a centre." if free else "Give it a steady."
-    says = []
-    if times > most:
-        says.append(f"{times:.1f} times as long as thick. {cure}")
-    if spring is not None and 2 * spring.value > SPRING_WORTH_A_PASS_MM:
-        says.append(f"It springs about {spring.words()}: leave two passes at the last setting.")
-    if not says:
-        return []
-    return [Caution("Mind", f"the {what}", " ".join(says), "spring_mm", PRACTICE)]
 
 
 def _of_operation(question: SpeedQuestion) -> list[Caution]:
@@ -183,19 +159,21 @@ def _of_operation(question: SpeedQuestion) -> list[Caution]:
     return [Caution(word, about, words, None, PRACTICE)]
 
 
-def _of_holding(held: Holding) -> list[Caution]:
+_DEAD_CENTRE_RPM = 500.0
+"""Past about this a dead centre wants oil all the time, or a revolving one: common practice."""
+
+
+def _of_holding(question: SpeedQuestion, held: Holding, setting: Setting) -> list[Caution]:
+    of_work = FACTS[question.operation].of_work
     if held is Holding.FACEPLATE:
-        return [
-            Caution(
-                "Stop",
-                "the balance",
-                "Work off centre swings the faceplate: balance it, turn it by hand first, "
-                "start slow.",
-                "set_rpm",
-                PRACTICE,
-            )
-        ]
-    if held is Holding.BONDED:
+        says = (
+            "Work off centre swings the faceplate: balance it, turn it by hand first, start slow."
+        )
+        return [Caution("Mind", "the balance", says, "set_rpm", PRACTICE)]
+    if held in (Holding.CENTRES, Holding.CHUCK_AND_CENTRE) and setting.rpm > _DEAD_CENTRE_RPM:
+        says = "A dead centre burns at this speed: keep oil on it, or use a revolving one."
+        return [Caution("Mind", "the centre", says, "set_rpm", PRACTICE)]
+    if held is Holding.BONDED and of_work:
         return [
             Caution(
                 "Mind",
@@ -258,6 +236,7 @@ def _of_metal(question: SpeedQuestion, metal: Metal) -> list[Caution]:
     found += [
         Caution(known.word, known.about, known.says, None, known.source)
         for known in metal.cautions
+        if known.from_mm <= float(question.diameter)
         if "*" in known.operations
         or question.operation in known.operations
         or ALSO_AS.get(question.operation, "") in known.operations

@@ -17,6 +17,7 @@ POINT_SHARE = 0.30
 """Length of a 118° point for each millimetre of diameter."""
 WHY = {
     Operation.REAM: "two to three times a drill's feed",
+    Operation.CENTRE: "half a drill's feed",
     Operation.COUNTERSINK: "half a drill's feed",
     Operation.SPOT_FACE: "half a drill's feed",
 }
@@ -72,10 +73,10 @@ def drilled(bench: Bench) -> Cut:
     trial = laws.drill_nm(bench.trial(feed / 2 * LIP_SIN), feed, bench.diameter)
     trial *= REAM_SHARE if reaming else 1.0
     asked = laws.shaft_w(trial, bench.setting.rpm)
-    reduced = asked > bench.available.value
+    reduced = asked > bench.planned_w
     if reduced:
         # Torque goes as feed to the power (1 - mc), so this lands on the power there is.
-        share = (bench.available.value / asked) ** (1 / (1 - metal["mc"]))
+        share = (bench.planned_w / asked) ** (1 / (1 - metal["mc"]))
         feed = max(w(eased_mm_per_rev, feed_mm_per_rev=feed, share=share), _THINNEST_FEED)
     per_rev = w.figure(feed, "feed_mm_per_rev", since=start)
     start = len(w.steps)

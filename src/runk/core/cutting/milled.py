@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from math import acos
+from math import acos, ceil
 
 from runk.core.cutting import laws
 from runk.core.cutting.operations import Operation
@@ -15,6 +15,12 @@ from runk.core.sources import PRACTICE
 RUB_MM = 0.005
 """A tooth taking less than this rubs: common practice."""
 USUAL_THICKNESS_MM = 1.0
+SAW_CUTS = 1 / 3
+"""Share of a saw's teeth that cut: it never runs quite true (common practice)."""
+FINISH_TOOTH = 0.5
+"""Share of a tooth's chip when finishing: common practice."""
+IN_PASSES = (Operation.SLOT, Operation.KEYWAY)
+"""Cut in passes whatever depth is wanted in all."""
 ON_EDGE = (Operation.SAW, Operation.GEAR_CUT)
 FULL_WIDTH = (Operation.SLOT, Operation.KEYWAY)
 
@@ -27,6 +33,16 @@ def practice_mm_per_tooth(table_mm_per_tooth: float, share: float) -> float:
     0.005
     """
     return max(table_mm_per_tooth * share, RUB_MM)
+
+
+@law("Depth of each pass", "{deep_mm} ÷ {passes} passes")
+def pass_mm(deep_mm: float, passes: float) -> float:
+    """A slot's depth shared among its passes.
+
+    >>> pass_mm(5.0, 4.0)
+    1.25
+    """
+    return deep_mm / passes
 
 
 @law("Mean chip", "{chip_mm_per_tooth} meaned over {wide_mm} of a {diameter_mm} cutter")
@@ -70,8 +86,14 @@ def _engaged(bench: Bench, depth: float) -> Engaged:
 
 def _depth(bench: Bench) -> float:
     w, question = bench.w, bench.question
-    if question.depth is not None:
-        return float(question.depth)
+    asked = None if question.depth is None else float(question.depth)
+    if asked is not None and question.operation in IN_PASSES:
+        share = cut_shapes()[question.operation].depth[bench.metal.chip]
+        if asked > bench.diameter * share:
+            passes = ceil(asked / (bench.diameter * share) - 1e-9)
+            return w(pass_mm, deep_mm=asked, passes=float(passes))
+    if asked is not None:
+        return asked
     if bench.finishing:
         return w(practice_mm, table_mm=FINISH_DEPTH_MM[question.tool], share=1.0, why="finishing")
     share = cut_shapes()[question.operation].depth[bench.metal.chip]
@@ -86,12 +108,21 @@ def milled(bench: Bench) -> Cut:
     tooth = w(
         practice_mm_per_tooth,
         table_mm_per_tooth=by_diameter("tooth", diameter),
-        share=chip_groups()[bench.metal.chip].tooth * shape.feed,
+        share=chip_groups()[bench.metal.chip].tooth
+        * shape.feed
+        * (FINISH_TOOTH if bench.finishing else 1.0),
+        why="half a chip for finishing" if bench.finishing else "",
     )
     per_tooth = w.figure(tooth, "feed_mm_per_tooth", since=start)
     teeth = float(question.teeth or shape.teeth)
+    sawing = question.operation is Operation.SAW
     per_rev = w.of(
-        laws.tooth_mm_per_rev, "feed_mm_per_rev", since=start, chip_mm_per_tooth=tooth, teeth=teeth
+        laws.tooth_mm_per_rev,
+        "feed_mm_per_rev",
+        since=start,
+        chip_mm_per_tooth=tooth,
+        teeth=teeth * (SAW_CUTS if sawing else 1.0),
+        why="a saw runs out: a third of its teeth cut" if sawing else "",
     )
     per_min = bench.per_min(per_rev.value)
     start = len(w.steps)
@@ -99,9 +130,9 @@ def milled(bench: Bench) -> Cut:
     meets = _engaged(bench, depth)
     trial = bench.trial(mean_chip_mm(tooth, meets.radial, diameter))
     asked = laws.milling_w(trial, meets.axial, meets.radial, per_min.value)
-    reduced = asked > bench.available.value
+    reduced = asked > bench.planned_w
     if reduced:
-        depth *= bench.available.value / asked
+        depth *= bench.planned_w / asked
     dial = bench.machine.dial("head", "vertical slide")
     deep, divisions = bench.on_dial(dial, depth, start, reduced)
     meets = _engaged(bench, deep.value)

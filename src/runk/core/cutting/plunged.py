@@ -37,11 +37,11 @@ def plunged(bench: Bench) -> Cut:
     )
     wide = float(question.width) if question.width is not None else USUAL_WIDTH_MM
     asked = laws.cut_w(bench.trial(feed) * wide * feed, bench.surface)
-    reduced = asked > bench.available.value
+    reduced = asked > bench.planned_w
     if reduced:
         # Force goes as feed to the power (1 - mc).
-        ease = (bench.available.value / asked) ** (1 / (1 - bench.metal["mc"]))
-        feed = w(practice_mm_per_rev, table_mm_per_rev=feed, share=ease, why="all this belt gives")
+        ease = (bench.planned_w / asked) ** (1 / (1 - bench.metal["mc"]))
+        feed = w(practice_mm_per_rev, table_mm_per_rev=feed, share=ease, why="all that is planned")
     per_rev = w.figure(feed, "feed_mm_per_rev", since=start)
     start = len(w.steps)
     specific = bench.specific(feed)

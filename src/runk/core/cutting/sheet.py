@@ -10,6 +10,7 @@ from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.cutting.able import LARGEST_TOOL_MM, holding_of
+from runk.core.cutting.caps import of_tool
 from runk.core.cutting.marks import SheetMark, short_marks
 from runk.core.cutting.operations import CHOICES, FACTS, Family, Operation
 from runk.core.cutting.question import SpeedQuestion, Tool
@@ -219,8 +220,9 @@ def sheet(question: SheetQuestion, shop: SheetShop) -> SheetAnswer:
         value, _ = target_speed(w, plain, metal)
         speeds.append(w.figure(value, "surface_speed_m_min"))
     diameters = [c.mm for c in columns]
+    most = of_tool(question.operation, machine)
     targets, chosen = sheet_rpm(
-        [s.value for s in speeds], diameters, machine, held, question.school
+        [s.value for s in speeds], diameters, machine, held, question.school, most
     )
     # Refuses a holding that no speed of the machine is slow enough for.
     slowest = choose(machine, 1e-9, held, question.school)
@@ -231,7 +233,7 @@ def sheet(question: SheetQuestion, shop: SheetShop) -> SheetAnswer:
             name=metal.name,
             surface_speed_m_min=figure,
             cells=tuple(
-                _cell(machine, question, marks, mm, wanted, rpm, slowest.rpm)
+                _cell(machine, question, marks, mm, min(wanted, most or wanted), rpm, slowest.rpm)
                 for mm, wanted, rpm in zip(diameters, row_wanted, row_rpm, strict=True)
             ),
         )

@@ -10,16 +10,18 @@ from runk.core.cutting import bend, laws
 from runk.core.cutting.able import check, holding_of
 from runk.core.cutting.advise import cautions_for
 from runk.core.cutting.answer import SpeedAnswer
+from runk.core.cutting.caps import Cap, lowest
 from runk.core.cutting.drilled import POINT_SHARE, drilled
 from runk.core.cutting.height import height_error
 from runk.core.cutting.milled import milled
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.cutting.plunged import knurled, plunged
 from runk.core.cutting.question import SpeedQuestion, Surface
+from runk.core.cutting.reach import as_long, far_sprung, reach_mm
 from runk.core.cutting.spindle import Bench, Cut, at_bench
 from runk.core.cutting.stepped import dial_says, explain, schools, set_speed, turns_say
 from runk.core.cutting.target import SpeedShop, target_speed
-from runk.core.cutting.threaded import cannot_stop, of_the_hand, stoppable, threaded, time_to_stop
+from runk.core.cutting.threaded import of_the_hand, threaded, time_to_stop
 from runk.core.cutting.turned import turned
 from runk.core.cutting.words import PITCHED, SENTENCES
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
@@ -86,12 +88,6 @@ def settle(
     return replace(question, machine=machine.name, held=holding_of(question, machine), pitch=pitch)
 
 
-_HAND = {
-    Operation.SCREW_CUT: "Your hand can stop it in the groove from",
-    Operation.POWER_TAP: "Your hand can stop a tap from",
-}
-
-
 @dataclass(frozen=True, slots=True)
 class Worked:
     """The heart of a cut: what to set, and what the tool then does."""
@@ -106,8 +102,8 @@ class Worked:
     cut: Cut
     school: School
     """By which the step was chosen: never over where a hand must stop it, whatever was asked."""
-    stopped: bool
-    """Whether it is the hand in the relief groove that sets the speed."""
+    cap: Cap | None
+    """What sets the speed, where it is not the metal: a hand, a whirl, a head out of balance."""
 
     def cautions(
         self, question: SpeedQuestion, shop: SpeedShop, spring: Figure | None = None
@@ -124,11 +120,10 @@ class Worked:
             spring,
         )
         hand = of_the_hand(question)
-        if self.stopped and self.setting.rpm > self.target.value * (1 + 1e-9):
+        if self.cap is not None and self.setting.rpm > self.target.value * (1 + 1e-9):
             # No tip or finer feed helps here, as it would where the metal wants it slower.
             others = (c for c in found if c.about not in ("the speed", "the stop"))
-            hand = [cannot_stop(question, self.setting.rpm)]
-            return (*hand, *others)
+            return (self.cap.over(self.setting.rpm), *others)
         return (*hand, *found)
 
 
@@ -144,6 +139,7 @@ def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
     machine = shop.machine
     held = holding_of(question, machine)
     check(question, machine, held)
+    question = as_long(question, held)
     wanted, metal = target_speed(w, question, shop.metal)
     target = w.of(
         laws.spindle_rpm,
@@ -154,19 +150,20 @@ def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
     )
     wanted_by = "The metal would take"
     setting = choose(machine, target.value, held, question.school)
-    limit = stoppable(w, question)
-    stopped = limit is not None and limit.value < max(setting.rpm, target.value)
-    if stopped and limit is not None:
-        if limit.value < target.value:
-            target, wanted_by = limit, _HAND[question.operation]
-        # A metal forgives a step over; a shoulder does not.
+    cap = lowest(w, question, shop.metal, machine, held)
+    if cap is not None and cap.rpm.value >= max(setting.rpm, target.value):
+        cap = None
+    if cap is not None:
+        if cap.rpm.value < target.value:
+            target, wanted_by = cap.rpm, cap.by
+        # A metal forgives a step over; a shoulder, or a bar that whirls, does not.
         question = replace(question, school=School.NEVER_OVER)
         setting = choose(machine, target.value, held, question.school)
     set_rpm = set_speed(w, question, machine, setting, target)
     bench = at_bench(w, question, metal, machine, setting)
     cut = HOW[FACTS[question.operation].family](bench)
     return Worked(
-        held, metal, target, wanted_by, setting, set_rpm, bench, cut, question.school, stopped
+        held, metal, target, wanted_by, setting, set_rpm, bench, cut, question.school, cap
     )
 
 
@@ -197,6 +194,9 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
     target, setting, bench = run.target, run.setting, run.bench
     diameter, family = float(question.diameter), FACTS[question.operation].family
     spring = _spring(w, question, held, metal, cut)
+    cautions = run.cautions(question, shop, spring)
+    if spring is not None and far_sprung(question, spring.value):
+        spring = None
     then = None
     if question.surface is Surface.SKIN and shop.metal.cast:
         then = speed(replace(question, surface=Surface.SOUND), shop)
@@ -236,8 +236,8 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
         height_error_mm=height_error(w, question, cut.depth),
         coolant=metal.coolant_drill if drilling else metal.coolant,
         machine=machine.name,
-        schools=() if run.stopped else schools(w, question, machine, held, target.value, setting),
-        cautions=run.cautions(question, shop, spring),
+        schools=() if run.cap else schools(w, question, machine, held, target.value, setting),
+        cautions=cautions,
         links=_links(question, machine),
         then=then,
     )
@@ -246,8 +246,10 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
 def _spring(
     w: Working, question: SpeedQuestion, held: Holding, metal: Metal, cut: Cut
 ) -> Figure | None:
-    turning = FACTS[question.operation].family is Family.TURNED
-    if question.overhang is None or cut.force is None or not turning:
+    out = reach_mm(question)
+    # Facing pushes along the work; on a mandrel it is the mandrel that bends, of unknown size.
+    bends = question.operation in (Operation.TURN, Operation.BORE)
+    if out is None or cut.force is None or not bends or held is Holding.MANDREL:
         return None
     if question.operation is Operation.BORE:
         if question.bar is None:
@@ -257,7 +259,6 @@ def _spring(
         thick, modulus = float(question.diameter), metal["e_gpa"]
     shape = {
         Holding.CENTRES: bend.between_centres_mm,
-        Holding.MANDREL: bend.between_centres_mm,
         Holding.CHUCK_AND_CENTRE: bend.chuck_and_centre_mm,
     }.get(held, bend.cantilever_mm)
     if question.operation is Operation.BORE:
@@ -265,9 +266,7 @@ def _spring(
     start = len(w.steps)
     force = w(laws.radial_n, force_n=cut.force.value, share=RADIAL_SHARE, why="0.3 to 0.6 of it")
     section = w(bend.second_moment_mm4, diameter_mm=thick)
-    spring = w(
-        shape, force_n=force, length_mm=float(question.overhang), e_gpa=modulus, section_mm4=section
-    )
+    spring = w(shape, force_n=force, length_mm=out, e_gpa=modulus, section_mm4=section)
     return w.figure(spring, "spring_mm", since=start, places=3)
 
 

@@ -14,6 +14,8 @@ from runk.core.sources import PRACTICE
 
 BELT_SHARE = 0.8
 """Share of the motor's power that reaches the spindle: common practice."""
+PLANNED_SHARE = 0.7
+"""Share of what the belt gives that is planned on: a dull edge takes a third more (practice)."""
 EDGE = {Tool.HSS: 1.3, Tool.COBALT: 1.3, Tool.CARBIDE: 1.0}
 """How much more force an edge asks than sharp carbide at its own speed."""
 FINISH_DEPTH_MM = {Tool.HSS: 0.0625, Tool.COBALT: 0.0625, Tool.CARBIDE: 0.2}
@@ -81,6 +83,16 @@ class Bench:
     surface: float
     available: Figure
     available_torque: Figure
+
+    @property
+    def planned_w(self) -> float:
+        """Power a cut is planned on, something kept in hand for a dull edge."""
+        return self.available.value * PLANNED_SHARE
+
+    @property
+    def austenitic(self) -> bool:
+        """Whether the metal hardens under an edge that rubs."""
+        return self.metal.family == "stainless" and self.metal.kind != "stainless-416"
 
     @property
     def finishing(self) -> bool:

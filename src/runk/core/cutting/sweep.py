@@ -9,6 +9,7 @@ import numpy as np
 
 from runk.core.cutting import laws
 from runk.core.cutting.able import check, holding_of
+from runk.core.cutting.caps import of_tool
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.target import SpeedShop, target_speed
 from runk.core.figures import Working
@@ -68,6 +69,7 @@ def sheet_rpm(
     machine: Machine,
     held: Holding,
     school: School = School.A_LITTLE_OVER,
+    most_rpm: float | None = None,
 ) -> tuple[list[list[float]], list[list[float]]]:
     """Speeds wanted and speeds set, metals by diameters.
 
@@ -77,19 +79,37 @@ def sheet_rpm(
         machine: With steps or ranges.
         held: Its limit is kept.
         school: How a step is chosen.
+        most_rpm: The fastest the tool itself is turned, never gone over.
 
     Raises:
         Refused: Every speed of the machine is over the limit of the holding.
     """
     targets = targets_rpm(np.array(surface_m_min), np.array(diameters_mm))
     if not machine.steps:
-        chosen = [[choose(machine, t, held, school).rpm for t in row] for row in targets.tolist()]
-        return targets.tolist(), chosen
+
+        def one(target: float) -> float:
+            rpm = choose(machine, target, held, school).rpm
+            if most_rpm is None or max(rpm, target) <= most_rpm:
+                return rpm
+            return choose(machine, min(target, most_rpm), held, School.NEVER_OVER).rpm
+
+        return targets.tolist(), [[one(t) for t in row] for row in targets.tolist()]
     limit = machine.limit_for(held)
     ladder = [s.rpm for s in machine.ladder if limit is None or s.rpm <= limit * (1 + 1e-9)]
     if not ladder:
         choose(machine, 1.0, held, school)
-    return targets.tolist(), chosen_steps(targets, np.array(ladder), school).tolist()
+    return targets.tolist(), _capped(targets, np.array(ladder), school, most_rpm).tolist()
+
+
+def _capped(
+    targets: FloatArray, ladder_rpm: FloatArray, school: School, most_rpm: float | None
+) -> FloatArray:
+    """Steps by a school's rule, and where the tool's own limit binds never over that."""
+    chosen = chosen_steps(targets, ladder_rpm, school)
+    if most_rpm is None:
+        return chosen
+    under = chosen_steps(np.minimum(targets, most_rpm), ladder_rpm, School.NEVER_OVER)
+    return np.where(np.maximum(chosen, targets) > most_rpm, under, chosen)
 
 
 @dataclass(frozen=True, slots=True)
@@ -141,7 +161,8 @@ def fan(question: SpeedQuestion, shop: SpeedShop) -> Fan:
     steps = machine.ladder
     if steps:
         allowed = [s.rpm for s in steps if limit is None or s.rpm <= limit] or [steps[0].rpm]
-        set_rpm = chosen_steps(targets, np.array(allowed), question.school)
+        most = of_tool(question.operation, machine)
+        set_rpm = _capped(targets, np.array(allowed), question.school, most)
     else:
         ratio = machine.frequency_ratio
         low = min(r.low_rpm for r in machine.ranges) * ratio

@@ -4,20 +4,20 @@ from __future__ import annotations
 
 from math import ceil
 
-from runk.core.cutting import laws
+from runk.core.cutting import laws, tapping
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.spindle import Bench, Cut
-from runk.core.figures import Caution, Figure, Num, Working, law
+from runk.core.figures import Caution, Figure, Num, Working, law, stop
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
-from runk.core.sources import MECHANICS, PRACTICE, Held, Source
+from runk.core.sources import MECHANICS, PRACTICE
 
 STOP_S = 1.0
 """Least time a hand needs to open the half-nuts or stop the lathe: common practice."""
-TAP_LAW = Source("tapping", Held.RECALLED)
-TOOTH_SHARE = 0.1
-"""Chip of a tap's tooth as a share of the pitch: common practice."""
+_CREST, _WORKING, _ANGLE_DEG = 0.125, 0.649519, 60.0
+"""A metric thread's own proportions, of the pitch; others are near enough for a torque."""
+_ENGAGED, _LEAD_THREADS = 0.75, 8.0
 
 
 @law("Time to stop", "60 × ({relief_mm} - {tool_mm}) ÷ ({pitch_mm} × {speed_rpm})")
@@ -56,28 +56,6 @@ def pitch_mm_per_rev(pitch_mm: Num) -> Num:
     0.7
     """
     return pitch_mm
-
-
-@law("Torque of the tap", "{pitch_mm}² × {diameter_mm} × {specific_n_per_mm2} ÷ 8000", TAP_LAW)
-def tap_nm(pitch_mm: Num, diameter_mm: Num, specific_n_per_mm2: Num) -> Num:
-    """Torque of a tap cutting the full groove.
-
-    Source: a tapping handbook's formula, from memory.
-
-    >>> tap_nm(1.0, 6.0, 4000.0)
-    3.0
-    """
-    return pitch_mm**2 * diameter_mm * specific_n_per_mm2 / 8000.0
-
-
-@law("Chip of a tooth", "{pitch_mm} × {share}", PRACTICE)
-def tooth_mm(pitch_mm: Num, share: Num) -> Num:
-    """Chip thickness of one tooth of a tap.
-
-    >>> tooth_mm(1.0, 0.1)
-    0.1
-    """
-    return pitch_mm * share
 
 
 def pitch_of(question: SpeedQuestion) -> float:
@@ -162,9 +140,9 @@ def of_the_hand(question: SpeedQuestion) -> list[Caution]:
     small = float(question.diameter) < LEAST_TAPPED_MM
     if question.operation is Operation.POWER_TAP and small:
         return [
-            Caution(
-                "Stop",
+            stop(
                 "the tap",
+                "tap it by hand",
                 "A tap this small is turned by hand, held true by the tailstock or a follower: "
                 "under power it breaks before a hand can stop.",
                 "set_rpm",
@@ -187,9 +165,9 @@ def relief_wanted_mm(tool_mm: Num, pitch_mm: Num, speed_rpm: Num, time_s: Num) -
 def cannot_stop(question: SpeedQuestion, speed_rpm: float) -> Caution:
     """That no speed of this machine leaves a hand time enough, and what does."""
     if question.operation is Operation.POWER_TAP:
-        return Caution(
-            "Stop",
+        return stop(
             "the tap",
+            "turn the spindle by hand",
             f"Even the slowest there is, {speed_rpm:.0f}, is faster than a hand stops a tap from: "
             "turn the spindle by hand.",
             "set_rpm",
@@ -200,9 +178,9 @@ def cannot_stop(question: SpeedQuestion, speed_rpm: float) -> Caution:
     wide = relief_wanted_mm(tool, pitch_of(question), speed_rpm, STOP_S)
     # Rounded up: the width named has to be enough.
     wide = ceil(wide * 10 - 1e-9) / 10
-    return Caution(
-        "Stop",
+    return stop(
         "the stop",
+        f"turn by hand, or a groove {mm_said(wide, 1)} wide",
         f"Even the slowest there is leaves {left:.1f} s in this groove: make "
         f"it {mm_said(wide, 1)} wide, turn the spindle by hand, or cut outwards from the groove.",
         "set_rpm",
@@ -230,16 +208,33 @@ def threaded(bench: Bench) -> Cut:
     if question.operation is Operation.SCREW_CUT:
         # Passes and their depths belong to the plan of the thread, not to its speed.
         return Cut(feed, per_min, None, None, None, None, None, None, None, None, None, "")
-    start = len(w.steps)
-    chip = w(tooth_mm, pitch_mm=pitch, share=TOOTH_SHARE)
-    specific = bench.specific(chip)
-    torque = w.of(
-        tap_nm,
-        "torque_nm",
-        since=start,
-        pitch_mm=pitch,
-        diameter_mm=bench.diameter,
-        specific_n_per_mm2=specific,
-    )
+    torque = _torque(bench, pitch)
     power = w.of(laws.shaft_w, "power_w", torque_nm=torque.value, speed_rpm=bench.setting.rpm)
     return Cut(feed, per_min, None, None, None, None, None, None, power, torque, None, "")
+
+
+def _torque(bench: Bench, pitch: float) -> Figure:
+    """Torque of a tap by the law a hand tap is judged by, at three quarters of a thread."""
+    w, start = bench.w, len(bench.w.steps)
+    deep = _WORKING * _ENGAGED * pitch
+    area = w(tapping.groove_mm2, crest_mm=_CREST * pitch, deep_mm=deep, angle_deg=_ANGLE_DEG)
+    flutes = tapping.flutes_of(bench.diameter)
+    chip = w(tapping.tooth_chip_mm, deep_mm=deep, lead_threads=_LEAD_THREADS, flutes=flutes)
+    specific = w(
+        laws.specific_n_per_mm2,
+        kc11_n_per_mm2=bench.metal["kc11_n_per_mm2"],
+        mc=bench.metal["mc"],
+        chip_mm=chip,
+        edge=1.0,
+        source=bench.metal.source("kc11_n_per_mm2"),
+        why="at the chip of one tooth",
+    )
+    return w.of(
+        tapping.tap_nm,
+        "torque_nm",
+        since=start,
+        area_mm2=area,
+        specific_n_per_mm2=specific,
+        major_mm=bench.diameter,
+        friction=tapping.FRICTION_USUAL,
+    )

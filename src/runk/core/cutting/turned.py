@@ -15,6 +15,10 @@ from runk.core.sources import PRACTICE
 SKIN_DEPTH_MM = 0.8
 """Least depth that gets under a casting's skin in one bite: common practice."""
 TIP_RADIUS_MM = {Tool.HSS: 0.5, Tool.COBALT: 0.5, Tool.CARBIDE: 0.4}
+AUSTENITIC_DEPTH_MM, AUSTENITIC_FEED_MM = 0.1, 0.05
+"""Less than this an edge rubs in austenitic stainless and hardens it: common practice."""
+CARBIDE_FEED_MM = 0.04
+"""A carbide edge is not keen enough for less: common practice."""
 BORING_FEED = 0.8
 BORING_DEPTH = 0.65
 
@@ -45,6 +49,9 @@ def _depth(bench: Bench, boring: bool) -> float:
         return float(question.depth)
     if bench.finishing:
         allowance = FINISH_DEPTH_MM[question.tool]
+        if bench.austenitic and allowance < AUSTENITIC_DEPTH_MM:
+            why = "less would rub in its hardened skin"
+            return w(practice_mm, table_mm=AUSTENITIC_DEPTH_MM, share=1.0, why=why)
         return w(practice_mm, table_mm=allowance, share=1.0, why="half the finishing allowance")
     share = chip_groups()[bench.metal.chip].depth * (BORING_DEPTH if boring else 1.0)
     table = by_diameter("depth", bench.diameter)
@@ -88,6 +95,26 @@ def _finish_feed(bench: Bench, radius: float) -> Figure | None:
     return w.figure(feed, "feed_mm_per_rev", since=start)
 
 
+@law("Never finer than", "{least_mm_per_rev} a turn", PRACTICE)
+def keen_mm_per_rev(least_mm_per_rev: Num) -> Num:
+    """The finest feed an edge still cuts at in that metal.
+
+    >>> keen_mm_per_rev(0.05)
+    0.05
+    """
+    return least_mm_per_rev
+
+
+def _keen(bench: Bench, feed: Figure) -> Figure:
+    """The feed, or the finest that does not rub."""
+    least = CARBIDE_FEED_MM if bench.question.tool is Tool.CARBIDE else 0.0
+    if bench.austenitic:
+        least = max(least, AUSTENITIC_FEED_MM)
+    if feed.value >= least:
+        return feed
+    return bench.w.of(keen_mm_per_rev, "feed_mm_per_rev", least_mm_per_rev=least)
+
+
 def turned(bench: Bench) -> Cut:
     """Feed, depth and load of turning, facing or boring."""
     w, question = bench.w, bench.question
@@ -95,19 +122,31 @@ def turned(bench: Bench) -> Cut:
     facing = question.operation is Operation.FACE
     reasons = ["a third for finishing"] * bench.finishing + ["lighter for boring"] * boring
     radius = float(question.tip_radius or TIP_RADIUS_MM[question.tool])
-    feed = _finish_feed(bench, radius) or w.of(
-        practice_mm_per_rev,
-        "feed_mm_per_rev",
-        table_mm_per_rev=by_diameter("turn", bench.diameter),
-        share=(1 / 3 if bench.finishing else 1.0) * (BORING_FEED if boring else 1.0),
-        why=", ".join(reasons),
+    since = len(w.steps)
+    feed = _finish_feed(bench, radius) or _keen(
+        bench,
+        w.of(
+            practice_mm_per_rev,
+            "feed_mm_per_rev",
+            table_mm_per_rev=by_diameter("turn", bench.diameter),
+            share=(1 / 3 if bench.finishing else 1.0) * (BORING_FEED if boring else 1.0),
+            why=", ".join(reasons),
+        ),
     )
     start = len(w.steps)
     depth = _depth(bench, boring)
     asked = laws.cut_w(bench.trial(feed.value) * depth * feed.value, bench.surface)
-    reduced = asked > bench.available.value
+    weak = asked > bench.planned_w
+    # Under a skin it is the depth that matters: the feed goes down, not the cut.
+    skin = question.surface is Surface.SKIN and bench.metal.cast
+    reduced = weak and not skin
     if reduced:
-        depth *= bench.available.value / asked
+        depth *= bench.planned_w / asked
+    elif weak:
+        # Force goes as feed to the power (1 - mc).
+        ease = (bench.planned_w / asked) ** (1 / (1 - bench.metal["mc"]))
+        eased = w(practice_mm_per_rev, table_mm_per_rev=feed.value, share=ease, why="weak belt")
+        feed = w.figure(eased, "feed_mm_per_rev", since=since)
     dial = (
         bench.machine.dial("top-slide", "saddle") if facing else bench.machine.dial("cross-slide")
     )
@@ -130,5 +169,5 @@ def turned(bench: Bench) -> Cut:
         power=w.of(laws.cut_w, "power_w", force_n=force.value, surface_m_min=bench.surface),
         torque=w.of(laws.cut_nm, "torque_nm", force_n=force.value, diameter_mm=bench.diameter),
         roughness=w.of(laws.roughness_um, feed_mm_per_rev=feed.value, tip_radius_mm=radius),
-        reduced="depth" if reduced else "",
+        reduced="depth" if reduced else "feed" if weak else "",
     )

@@ -16,7 +16,7 @@ from runk.core.cutting.speed import speed
 from runk.core.cutting.target import SpeedShop, target_speed
 from runk.core.faults.question import CUTTING, SENTENCES, TAPERED, FaultQuestion, Sign
 from runk.core.faults.taper import read_taper
-from runk.core.figures import Caution, Figure, Num, Working, law
+from runk.core.figures import Caution, Figure, Num, Working, law, stop
 from runk.core.lengths import Reading
 from runk.core.machines.machine import Machine, Setting
 from runk.core.metals import Metal
@@ -328,7 +328,11 @@ def _run_out(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
         check = f"{thou:.1f} thou at the work may well do. {check}"
     elif thou >= TOO_MUCH_THOU:
         says = f"{thou:.0f} thou will not do for anything that has to run true."
-        cautions = (Caution("Stop", "the run-out", says, None, PRACTICE),)
+        cautions = (
+            stop(
+                "the run-out", f"clean and look at {worst}, then read again", says, None, PRACTICE
+            ),
+        )
     return RunOutAnswer(
         first=f"most of it comes in at {worst}",
         first_check=check,

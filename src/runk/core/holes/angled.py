@@ -8,7 +8,7 @@ from math import atan, degrees, floor
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Working
+from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.holes.laws import (
     along_mm,
     flat_depth_mm,
@@ -182,15 +182,14 @@ def _fits(room: float, across: float, drill: float) -> str:
 def _cautions(question: AngledQuestion, wall: Figure | None) -> tuple[Caution, ...]:
     drill, found = float(question.drill), []
     if wall is not None and wall.value < THIN_TIMES * drill:
-        word = "Stop" if wall.value <= 0 else "Mind"
-        says = (
-            f"Its mouth cuts into the end by {mm_said(-wall.value, 2)}."
-            if wall.value <= 0
-            else (
+        if wall.value <= 0:
+            says = f"Its mouth cuts into the end by {mm_said(-wall.value, 2)}."
+            found.append(stop("the wall", "a smaller angle, or a smaller drill", says, "wall_mm"))
+        else:
+            says = (
                 f"Only {mm_said(wall.value, 2)} is left beside its mouth: less than half the drill."
             )
-        )
-        found.append(Caution(word, "the wall", says, "wall_mm", MECHANICS))
+            found.append(Caution("Mind", "the wall", says, "wall_mm", MECHANICS))
     if question.angle > _FLAT_FROM_DEG:
         found.append(
             Caution(

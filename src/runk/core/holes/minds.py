@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from runk.core.figures import Caution, Link
+from runk.core.figures import Caution, Link, stop
 from runk.core.holes.answer import HoleStep
 from runk.core.holes.finish import LEAST_BORE_MM, Finishing
 from runk.core.holes.question import Ends, Finish
@@ -52,9 +52,9 @@ def _of_depth(question: Question, drills: Sequence[HoleStep]) -> list[Caution]:
         over = lowest - float(question.thick)
         if over >= 0:
             found.append(
-                Caution(
-                    "Stop",
+                stop(
                     "the point",
+                    "end it with a flat-ended tool",
                     f"The drill's point comes out by {mm_said(over, 2)}: only "
                     f"{mm_said(question.thick - float(question.deep), 2)} is left under the "
                     f"hole, and the tip goes {mm_said(lowest - float(question.deep), 2)} deeper. "
@@ -108,23 +108,22 @@ def _of_reamer(maker: Maker, plan: Finishing) -> list[Caution]:
             if question.size >= LEAST_BORE_MM
             else "Go in many times, clearing it each time, or make a D-bit."
         )
+        says = (
+            f"{mm_said(left.value, 2)} is {'far ' if far else ''}more than such a tool takes "
+            f"({number_said(leave.low_mm, 2)} to {mm_said(leave.high_mm, 2)}): no drill between "
+            f"can be used. {closer}"
+        )
+        instead = closer[0].lower() + closer[1:].rstrip(".")
         found.append(
-            Caution(
-                "Stop" if far else "Mind",
-                "what is left",
-                f"{mm_said(left.value, 2)} is "
-                f"{'far ' if far else ''}more than such a tool takes "
-                f"({number_said(leave.low_mm, 2)} to "
-                f"{mm_said(leave.high_mm, 2)}): no drill between can be used. {closer}",
-                "left_mm",
-                PRACTICE,
-            )
+            stop("what is left", instead, says, "left_mm", PRACTICE)
+            if far
+            else Caution("Mind", "what is left", says, "left_mm", PRACTICE)
         )
     if plan.tapered and question.ends is Ends.BLIND:
         found.append(
-            Caution(
-                "Stop",
+            stop(
                 "the lead",
+                "drill it deeper, or ream it with a machine reamer",
                 f"A hand reamer is tapered for its first "
                 f"{mm_said(plan.pass_mm.value if plan.pass_mm else 0, 0)} and cannot ream a blind "
                 "hole to the bottom: drill deeper, or use a machine reamer or a D-bit.",

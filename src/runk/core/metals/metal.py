@@ -28,6 +28,8 @@ class MetalCaution:
     about: str
     says: str
     source: Source
+    from_mm: float = 0.0
+    """The smallest diameter it is worth saying at."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -99,6 +101,7 @@ def shipped_metals() -> dict[str, Metal]:
             row["about"],
             row["says"],
             Source(row["authority"], Held.RECALLED),
+            float(row["from_mm"] or 0),
         )
         for key in row["metal"].split():
             cautions.setdefault(key, []).append(caution)

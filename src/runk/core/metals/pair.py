@@ -7,7 +7,7 @@ from functools import cache
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution
+from runk.core.figures import Caution, stop
 from runk.core.kinds import OfMetal
 from runk.core.metals.metal import Metal
 from runk.core.shown import Rank, Show
@@ -90,7 +90,13 @@ def pair(question: PairQuestion, shop: PairShop) -> PairAnswer:
     cautions: tuple[Caution, ...] = ()
     if verdict == "no":
         cautions = (
-            Caution("Stop", "picking up", f"{says} Put {between} between them.", None, row.source),
+            stop(
+                "picking up",
+                f"put {between} between them",
+                f"{says} Put {between} between them.",
+                None,
+                row.source,
+            ),
         )
     return PairAnswer(
         verdict=verdict,

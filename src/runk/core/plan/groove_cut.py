@@ -83,7 +83,7 @@ def settled_groove(
         feed,
         feed,
         machine.name,
-        tuple((c.word, c.about, c.says) for c in (LOCKED, *cut.cautions)),
+        tuple((c.word, c.about, c.says, c.instead) for c in (LOCKED, *cut.cautions)),
     )
     return Settled(spec, said, Working(), None)
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import asin, degrees, hypot
 
-from runk.core.figures import Caution
+from runk.core.figures import Caution, stop
 from runk.core.machines.dials import JUDGED
 from runk.core.plan.follow import Followed
 from runk.core.plan.passes import Pass, PassKind
@@ -103,9 +103,9 @@ def _of_places(spec: CutSpec, where: Followed) -> list[Caution]:
     found = []
     if last.spread_mm > spec.high_mm - spec.low_mm:
         found.append(
-            Caution(
-                "Stop",
+            stop(
                 "the places",
+                "find the taper or oval before the next cut",
                 f"They differ by {mm_said(last.spread_mm, 3)}, more than the "
                 "limits allow: taper or oval. No cut brings all of them inside; find the "
                 "cause first.",

@@ -56,7 +56,8 @@ class Said:
     rough_feed_mm: float | None
     finish_feed_mm: float | None
     machine: str
-    cautions: tuple[tuple[str, str, str], ...]
+    cautions: tuple[tuple[str, str, str, str], ...]
+    """Each its word, what it is about, what it says, and what to do instead."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -228,7 +229,7 @@ def settled(
         rough.feed_mm_per_rev.value if rough else None,
         finish.feed_mm_per_rev.value if finish else None,
         machine.name,
-        tuple((c.word, c.about, c.says) for c in cautions),
+        tuple((c.word, c.about, c.says, c.instead) for c in cautions),
     )
     return Settled(spec, said, w, rough)
 

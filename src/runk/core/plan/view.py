@@ -175,7 +175,10 @@ def view(spec: CutSpec, said: Said, where: Followed, working: Iterable[object] =
         )
     cautions = [
         *minds(spec, where, made[0] if state == "cut" else None),
-        *(Caution(word, about, words, None, PRACTICE) for word, about, words in said.cautions),
+        *(
+            Caution(word, about, words, None, PRACTICE, instead)
+            for word, about, words, instead in said.cautions
+        ),
     ]
 
     def mm(value: float, key: str, places: int = 3) -> Figure:

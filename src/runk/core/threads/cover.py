@@ -8,7 +8,7 @@ from math import ceil, pi
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop
 from runk.core.kinds import Count, Length, Number, Pressure
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
@@ -294,7 +294,7 @@ def _cautions(
 ) -> tuple[Caution, ...]:
     found = [
         Caution(
-            "Stop",
+            "Mind",
             "stored energy",
             "Steam and air under pressure kill. This is guidance: "
             "hydraulic test, safety valve, and your club's or a licensed inspector and the "
@@ -305,9 +305,9 @@ def _cautions(
     ]
     if stress.value > allowed:
         found.append(
-            Caution(
-                "Stop",
+            stop(
                 "the stress",
+                "more studs, or larger ones",
                 f"{stress.value:.0f} N/mm² is over the {allowed:.0f} "
                 "allowed: more studs, or larger ones.",
                 "stress_n_per_mm2",

@@ -67,66 +67,6 @@ def tapping_mm(major_mm: Num, working_mm: Num, percent: Num) -> Num:
     return major_mm - 2.0 * working_mm * percent / 100.0
 
 
-@law("Groove the tap cuts", "{crest_mm} × {deep_mm} + tan({angle_deg}° ÷ 2) × {deep_mm}²")
-def groove_mm2(crest_mm: float, deep_mm: float, angle_deg: float) -> float:
-    """Section of the groove left to cut, from the drill to the major diameter.
-
-    Source: mechanics, a trapezium: its narrow side at the major diameter.
-
-    >>> round(groove_mm2(0.125, 0.487, 60.0), 3)
-    0.198
-    """
-    return crest_mm * deep_mm + tan(radians(angle_deg) / 2) * deep_mm**2
-
-
-@law("Chip of one tooth", "{deep_mm} ÷ ({lead_threads} × {flutes})")
-def tooth_chip_mm(deep_mm: Num, lead_threads: Num, flutes: Num) -> Num:
-    """How thick a chip each tooth of the lead takes.
-
-    >>> tooth_chip_mm(0.32, 8.0, 4.0)
-    0.01
-    """
-    return deep_mm / (lead_threads * flutes)
-
-
-@law(
-    "Torque of the tap",
-    "{area_mm2} × {specific_n_per_mm2} × {major_mm} ÷ 2000 × {friction}",
-    Source("tapping", Held.RECALLED),
-)
-def tap_nm(area_mm2: Num, specific_n_per_mm2: Num, major_mm: Num, friction: Num) -> Num:
-    """Torque a tap wants.
-
-    Args:
-        area_mm2: Of the groove; a quarter of p² makes the handbook's p² D kc / 8000.
-        friction: Times the cutting alone, 1.3 to 2.
-
-    >>> round(tap_nm(0.25 * 0.49, 2000.0, 4.0, 1.0), 3)
-    0.49
-    """
-    return area_mm2 * specific_n_per_mm2 * major_mm / 2000.0 * friction
-
-
-@law(
-    "Torque it breaks at",
-    "π × ({core_share} × {major_mm})³ ÷ 16 × {shear_n_per_mm2} ÷ 1000",
-    HANDBOOK,
-)
-def break_nm(major_mm: Num, core_share: Num, shear_n_per_mm2: Num) -> Num:
-    """Torque that twists a fluted tap off.
-
-    Args:
-        core_share: Its core as a share of its diameter, about a half.
-        shear_n_per_mm2: Shear strength of hard high-speed steel.
-
-    Source: torsion of a round bar; the strength from memory.
-
-    >>> round(break_nm(4.0, 0.5, 1100.0), 2)
-    1.73
-    """
-    return pi * (core_share * major_mm) ** 3 / 16.0 * shear_n_per_mm2 / 1000.0
-
-
 @law(
     "Ridge at the drill",
     "π × {drill_mm} × (0.5 + ({effective_mm} - {drill_mm}) × tan({angle_deg}° ÷ 2) ÷ {pitch_mm})",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from runk.core.figures import Caution, Figure
+from runk.core.figures import Caution, Figure, stop
 from runk.core.holes.question import Ends
 from runk.core.metals.metal import Metal
 from runk.core.said import mm_said
@@ -12,7 +12,8 @@ from runk.core.threads.tap_torque import TapTorque
 from runk.core.tools import ShopTool
 
 BOOK_ME_PERCENT = 95.0
-NEAR_PERCENT = 60.0
+NEAR_PERCENT, STOP_PERCENT = 80.0, 130.0
+"""Of what breaks a tap, as usual: from here it is minded, past there it is not turned."""
 SMALL_MM = 3.0
 
 
@@ -60,9 +61,9 @@ def _of_depth(question: TapQuestion, hole: Figure | None) -> list[Caution]:
     ]
     if question.thick is not None and hole.value >= float(question.thick):
         found.append(
-            Caution(
-                "Stop",
+            stop(
                 "breaking through",
+                "a shorter lead, less thread, or a flat-ended drill",
                 f"The drill's tip ends at {mm_said(hole.value, 2)} and "
                 f"the part is {mm_said(question.thick)} thick: take a tap with a shorter lead, "
                 "less thread, or a flat-ended drill.",
@@ -76,17 +77,14 @@ def _of_depth(question: TapQuestion, hole: Figure | None) -> list[Caution]:
 def _of_torque(torque: TapTorque) -> list[Caution]:
     if torque.near.value < NEAR_PERCENT:
         return []
-    word = "Stop" if torque.near.value >= 100 else "Mind"
-    return [
-        Caution(
-            word,
-            "the tap",
-            f"At its worst it wants {torque.near.value:.0f} % of what breaks "
-            "it: a larger drill, a fresh tap, more oil, and back off often.",
-            "torque_nm",
-            MECHANICS,
-        )
-    ]
+    says = (
+        f"As usual it wants {torque.near.value:.0f} % of what breaks it, with packed chips "
+        f"{torque.high.words()} of {torque.breaks.words()}: a larger drill, a fresh tap, more oil, "
+        "and back off often."
+    )
+    if torque.near.value >= STOP_PERCENT:
+        return [stop("the tap", "drill it larger, or tap it less deep", says, "torque_nm")]
+    return [Caution("Mind", "the tap", says, "torque_nm", MECHANICS)]
 
 
 def _of_taps(question: TapQuestion, taps: tuple[ShopTool, ...]) -> list[Caution]:

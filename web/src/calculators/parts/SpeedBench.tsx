@@ -1,10 +1,19 @@
 import type { SpeedAnswer, SpeedReply } from '../../api/queries';
 import { type BenchStep as Step, BenchSteps } from '../../parts/BenchSteps';
+import { stopsAmong } from '../../parts/StopPlate';
 import { wound } from './SpeedPlate';
 
 /** A cut on the bench: the belt, then the dial or the feed. */
 export function SpeedBench({ reply, close }: { reply: SpeedReply; close: () => void }) {
-  return <BenchSteps title={reply.read_as} steps={stepsOf(reply)} ends="That is all for this cut." close={close} />;
+  return (
+    <BenchSteps
+      title={reply.read_as}
+      stops={stopsAmong(reply.cautions)}
+      steps={stepsOf(reply)}
+      ends="That is all for this cut."
+      close={close}
+    />
+  );
 }
 
 function stepsOf(reply: SpeedReply): Step[] {

@@ -6,6 +6,7 @@ import { refusalOf } from '../../api/queries';
 import { Staircase } from '../../drawings/Staircase';
 import { Button } from '../../parts/Button';
 import { Cautions } from '../../parts/Cautions';
+import { HeldBack, StopPlate, stopsAmong } from '../../parts/StopPlate';
 import { Links } from '../../parts/Links';
 import { Said } from '../../parts/Said';
 import { Working, stepsOf } from '../../parts/Working';
@@ -58,6 +59,7 @@ export default function CutRoom() {
   const undo = () => act.mutate({ what: 'undo', body: { event_key: onceKey(), undoes: cut.undoes } });
   const done = () => act.mutate({ what: 'done', body: { event_key: onceKey(), after: cut.last_event } });
 
+  const stops = stopsAmong(cut.cautions);
   return (
     <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1.6fr)_minmax(20rem,1fr)]">
       <div className="min-w-0 space-y-4">
@@ -67,7 +69,10 @@ export default function CutRoom() {
             All cuts
           </Link>
         </div>
-        <NextPlate plan={answer} first={cut.last_event === 0} />
+        <StopPlate stops={stops} />
+        <HeldBack stopped={stops.length > 0}>
+          <NextPlate plan={answer} first={cut.last_event === 0} />
+        </HeldBack>
         {answer.ways_out.length > 0 && <WaysOut plan={answer} />}
         <ReadingField cut={cut} act={act} unit={unit} field={field} gauge={cut.simulated ? gauge : undefined} />
         <div className="flex flex-wrap gap-2">
@@ -85,7 +90,7 @@ export default function CutRoom() {
             Bench view {keys && <kbd className="text-base text-soft">B</kbd>}
           </Button>
         </div>
-        <Cautions cautions={cut.cautions} />
+        <Cautions cautions={cut.cautions.filter((caution) => caution.word !== 'Stop')} />
         <Links links={cut.links} />
         <Working
           steps={stepsOf([

@@ -1,0 +1,124 @@
+"""What keeps a speed under the one the metal would take: a hand, a whirl, a head out of balance."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from runk.core.cutting.operations import Operation
+from runk.core.cutting.question import SpeedQuestion
+from runk.core.cutting.reach import HOLD_IT, whirls
+from runk.core.cutting.threaded import cannot_stop, stoppable
+from runk.core.figures import Caution, Figure, Num, Working, law, stop
+from runk.core.machines.machine import Holding, Machine, MachineKind
+from runk.core.metals import Metal
+from runk.core.sources import MECHANICS, PRACTICE
+
+BORING_HEAD_RPM = 400.0
+"""A boring head set over is out of balance: faster than this it shakes. Common practice."""
+REAMED_RPM = 500.0
+"""No reamer is turned faster in a small machine: common practice."""
+_HAND = {
+    Operation.SCREW_CUT: "Your hand can stop it in the groove from",
+    Operation.POWER_TAP: "Your hand can stop a tap from",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Cap:
+    """A limit on the speed that is not the metal's.
+
+    Args:
+        rpm: The fastest it allows.
+        by: Who or what allows it, in the words before the number.
+        over: What to say where even the slowest speed there is goes past it.
+    """
+
+    rpm: Figure
+    by: str
+    over: Callable[[float], Caution]
+
+
+@law("No faster than", "{most_rpm}", PRACTICE)
+def most_rpm(most_rpm: Num) -> Num:
+    """The fastest a tool is turned, whatever the metal would take.
+
+    >>> most_rpm(400.0)
+    400.0
+    """
+    return most_rpm
+
+
+def lowest(
+    w: Working, question: SpeedQuestion, metal: Metal, machine: Machine, held: Holding
+) -> Cap | None:
+    """The cap that binds first; None where only the metal counts."""
+    found = [
+        cap
+        for cap in (
+            _of_hand(w, question),
+            _of_whirl(w, question, metal, held),
+            _of_tool(w, question, machine),
+        )
+        if cap is not None
+    ]
+    return min(found, key=lambda cap: cap.rpm.value, default=None)
+
+
+def _of_hand(w: Working, question: SpeedQuestion) -> Cap | None:
+    limit = stoppable(w, question)
+    if limit is None:
+        return None
+    return Cap(limit, _HAND[question.operation], lambda rpm: cannot_stop(question, rpm))
+
+
+def _of_whirl(w: Working, question: SpeedQuestion, metal: Metal, held: Holding) -> Cap | None:
+    limit = whirls(w, question, metal, held)
+    if limit is None:
+        return None
+
+    def over(rpm: float) -> Caution:
+        return stop(
+            "the whirl",
+            HOLD_IT,
+            f"Standing out so far it begins to whirl near {3 * limit.value:.0f} rev/min, and the "
+            f"slowest there is, {rpm:.0f}, is too near that.",
+            "set_rpm",
+            MECHANICS,
+        )
+
+    return Cap(limit, "Standing out so far, a third of where it whirls is", over)
+
+
+def of_tool(operation: Operation, machine: Machine) -> float | None:
+    """The fastest a tool is turned on that machine, whatever its size and metal, rev/min.
+
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> of_tool(Operation.REAM, WORKSHOP.machines[0])
+    500.0
+    """
+    if operation is Operation.REAM:
+        return REAMED_RPM
+    on_mill = machine.kind is not MachineKind.LATHE
+    return BORING_HEAD_RPM if operation is Operation.BORE and on_mill else None
+
+
+def _of_tool(w: Working, question: SpeedQuestion, machine: Machine) -> Cap | None:
+    most = of_tool(question.operation, machine)
+    if most is None:
+        return None
+    reaming = question.operation is Operation.REAM
+    what = "reamer" if reaming else "boring head"
+    by = f"A {what} goes no faster than"
+    limit = w.of(most_rpm, "target_rpm", most_rpm=most)
+
+    def over(rpm: float) -> Caution:
+        return stop(
+            f"the {what}",
+            "turn it by hand, or use a slower machine",
+            f"Even the slowest there is, {rpm:.0f} rev/min, is faster than a {what} is turned.",
+            "set_rpm",
+            PRACTICE,
+        )
+
+    return Cap(limit, by, over)
