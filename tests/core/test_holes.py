@@ -10,13 +10,16 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from runk.core.catalogue import CATALOGUE
 from runk.core.holes.angled import AngledQuestion, angled
 from runk.core.holes.hole import hole, needs
 from runk.core.holes.nearest import For, NearestQuestion, nearest_drill
 from runk.core.holes.nearest import needs as near_needs
 from runk.core.holes.pick import ream_allowance
 from runk.core.holes.question import Ends, Finish, HoleQuestion
+from runk.core.holes.steps import BREAK_OUT_MM
 from runk.core.holes.stops import DepthQuestion, Side, Way, depth
+from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.tools import ShopTool, State, ToolKind
@@ -65,7 +68,9 @@ def test_only_drills_that_can_be_used_and_each_larger_than_the_last(
     for step in answer.drills:
         tool = owned[step.name]
         assert tool.state is State.SOUND
-        assert tool.reach_mm is None or tool.reach_mm >= float(question.deep or 0)
+        # No drill goes in past its flutes; a pilot leaves a diameter of them for its chips.
+        gone, clear = step.depth_mm, tool.mm if step.kind == "pilot" else 0.0
+        assert gone is None or tool.reach_mm is None or gone.value <= tool.reach_mm - clear + 1e-9
         assert step.rpm is not None
         assert step.rpm.value > 0
     for step in answer.then:
@@ -156,7 +161,7 @@ def test_a_marked_drill_that_would_be_nearer_is_named() -> None:
             "deep",
             "through hole",
         ),
-        (HoleQuestion(Fraction(2), deep=Fraction(40)), "deep", "24 mm deep at most"),
+        (HoleQuestion(Fraction(2), deep=Fraction(40)), "deep", "24 mm of flute"),
         (HoleQuestion(Fraction(6), counterbore=Fraction(5)), "counterbore", "larger than its hole"),
         (HoleQuestion(Fraction(6), seat=Fraction(3)), "counterbore", "What size"),
         (HoleQuestion(Fraction(6), bearings=3), "span", "over all the bearings"),
@@ -321,3 +326,80 @@ def test_a_blind_hole_is_drilled_for_what_finishes_it(
     if "hand reamer" not in answer.then[-1].name:
         assert last.value > deep / 10
         assert tip.value - answer.point_mm.value >= last.value + 1 - 1e-9
+
+
+def test_on_a_slope_the_stop_is_counted_from_the_flat() -> None:
+    """6 mm, 15 deep on 45 degrees: the flat is 3.00 deep, the point 1.80, so 13.80 from it."""
+    asked = HoleQuestion(
+        Fraction(6),
+        "mild-steel",
+        Finish.DRILLED,
+        Ends.BLIND,
+        Fraction(15),
+        Fraction(19),
+        machine="mill",
+        slope=45.0,
+    )
+    answer = hole(asked, needs(asked, WORKSHOP))
+    flat, last = answer.first[0], answer.drills[-1]
+    assert flat.kind == "flat"
+    assert flat.depth_mm is not None
+    assert last.depth_mm is not None
+    assert answer.bottom_mm is not None
+    assert last.depth_mm.value == pytest.approx(13.803, abs=0.002)
+    assert flat.depth_mm.value + last.depth_mm.value == pytest.approx(16.803, abs=0.002)
+    assert answer.bottom_mm.value == pytest.approx(16.803, abs=0.002)
+
+
+@pytest.mark.parametrize(
+    ("size", "deep", "pilot_most"),
+    [("10", 60, 4.0), ("12", 90, 5.0), ("13", 95, 5.0), ("12", 80, 5.0)],
+)
+def test_a_deep_hole_keeps_a_pilot_that_leads(size: str, deep: int, pilot_most: float) -> None:
+    """As deep as its flutes clear, and no thicker than what leads a web."""
+    asked = HoleQuestion(Fraction(size), "mild-steel", deep=Fraction(deep))
+    answer = hole(asked, needs(asked, WORKSHOP))
+    pilot = answer.drills[0]
+    assert pilot.kind == "pilot"
+    assert pilot.mm.value <= pilot_most
+    assert pilot.depth_mm is not None
+    assert pilot.depth_mm.value < deep
+    assert "swarf" in " ".join(c.about for c in answer.cautions)
+
+
+def test_it_is_the_pilot_that_is_named_for_its_depth() -> None:
+    asked = HoleQuestion(Fraction(10), "mild-steel", deep=Fraction(25))
+    answer = hole(asked, needs(asked, WORKSHOP))
+    swarf = next(c for c in answer.cautions if c.about == "the swarf")
+    assert answer.drills[0].name in swarf.says
+
+
+@pytest.mark.parametrize(
+    ("calculator", "typed", "tip"),
+    [
+        ("tap", {"thread": "M4", "ends": "blind", "deep": "8", "thick": "12"}, "hole_depth_mm"),
+        ("tap", {"thread": "M10", "ends": "blind", "deep": "15"}, "hole_depth_mm"),
+    ],
+)
+def test_a_tapping_hole_ends_where_its_link_drills_it(
+    calculator: str, typed: dict[str, str], tip: str
+) -> None:
+    one, other = CATALOGUE[calculator], CATALOGUE["hole"]
+    answer = one.ask(read_question(one, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
+    link = next(x for x in answer.links if x.calculator == "hole")
+    question = read_question(other, dict(link.question), PageUnit.MM, WORKSHOP).question
+    there = other.ask(question, WORKSHOP)
+    assert there.bottom_mm.value == pytest.approx(getattr(answer, tip).value, abs=0.006)
+    assert (question.thick is None) is ("thick" not in typed)
+
+
+def test_a_passage_at_an_angle_goes_no_further_by_its_link() -> None:
+    """3 mm at 30 degrees through 12: its far lip out, and no second breaking through."""
+    one, other = CATALOGUE["angled-hole"], CATALOGUE["hole"]
+    typed = {"drill": "3", "angle": "30", "across": "12"}
+    answer = one.ask(read_question(one, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
+    link = next(x for x in answer.links if x.calculator == "hole")
+    question = read_question(other, dict(link.question), PageUnit.MM, WORKSHOP).question
+    there = other.ask(question, WORKSHOP)
+    # Both from the face: what is touched on the flat, and the flat itself.
+    assert there.bottom_mm.value == pytest.approx(answer.travel_mm.value + BREAK_OUT_MM, abs=0.02)

@@ -169,7 +169,7 @@ def angled(question: AngledQuestion, _: None = None) -> AngledAnswer:
         room_mm=None if question.room is None else mm(float(question.room), "room_mm"),
         says=says,
         cautions=_cautions(question, wall),
-        links=_links(question, travel),
+        links=_links(question, length.value + lip),
     )
 
 
@@ -214,10 +214,10 @@ def _cautions(question: AngledQuestion, wall: Figure | None) -> tuple[Caution, .
     return tuple(sorted(found, key=lambda c: c.word != "Stop"))
 
 
-def _links(question: AngledQuestion, travel: Figure) -> tuple[Link, ...]:
+def _links(question: AngledQuestion, through: float) -> tuple[Link, ...]:
     asked = (
         ("size", f"{float(question.drill):g} mm"),
-        ("deep", f"{travel.value:.2f} mm"),
+        ("deep", f"{through:.2f} mm"),
         ("slope", f"{question.angle:g}"),
     )
     return (Link("hole", asked, "The drills for it"),)

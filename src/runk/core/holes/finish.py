@@ -10,7 +10,7 @@ from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import Stage
 from runk.core.figures import Figure, Num, Working, law
 from runk.core.holes.answer import HoleStep
-from runk.core.holes.laws import leaves_mm, past_mm, tip_travel_mm
+from runk.core.holes.laws import leaves_mm, past_mm
 from runk.core.holes.pick import (
     HAND_SHARE,
     Allowance,
@@ -190,7 +190,7 @@ def _reamed(
         more, why = pass_mm.value, "right through by its lead"
         if question.ends is Ends.BLIND:
             more, why = (0.0, "") if tapered else (lead, "past it by its lead")
-        depth = w.of(tip_travel_mm, "depth_mm", deep_mm=float(question.deep), more_mm=more, why=why)
+        depth = maker.travels(float(question.deep), more, why)
     if by_hand:
         says = "Turn it by hand in the tailstock or against a centre, never backwards, oil on it."
         step = maker.step("ream", f"{reamer.name} hand reamer", question.size, None, depth, says)

@@ -4,16 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from math import floor
 
 from runk.core.calculator import Calculator, Door
 from runk.core.cutting.operations import FACTS, Operation
 from runk.core.figures import Figure
 from runk.core.holes.answer import HoleAnswer
 from runk.core.holes.finish import finishing
+from runk.core.holes.laws import tip_travel_mm
 from runk.core.holes.minds import links_of, minds
 from runk.core.holes.pick import Strength, before, exact
 from runk.core.holes.question import SENTENCES, Ends, Finish, HoleQuestion
-from runk.core.holes.starts import seat_step, starts
+from runk.core.holes.starts import flat_on, seat_step, spot_for
 from runk.core.holes.steps import Maker
 from runk.core.lengths import Reading
 from runk.core.machines.machine import Machine
@@ -120,10 +122,14 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     maker = Maker(question, shop.machine, shop.metal)
     size = float(question.size)
     plan = finishing(maker, shop.drills, shop.reamers)
-    maker.flat, maker.beyond_mm = plan.flat, plan.beyond_mm
     strength = Strength(shop.machine, shop.metal, question.tool, maker.held)
-    _check_reach(question, plan.last)
     chain = before(shop.drills, plan.last, strength, float(question.deep or 0))
+    flat = flat_on(maker, shop.cutters, (*chain, plan.last))
+    if flat is not None and flat.depth_mm is not None:
+        # Every tool is touched on the flat: what comes after is worked out from there.
+        maker = maker.on_flat(flat.depth_mm)
+        plan = finishing(maker, shop.drills, shop.reamers)
+    maker.flat, maker.beyond_mm = plan.flat, plan.beyond_mm
     drills = (
         *(maker.drill("pilot" if n == 0 else "step", tool) for n, tool in enumerate(chain)),
         maker.drill("last", plan.last, says=plan.says),
@@ -132,12 +138,16 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     off = None
     if question.finish is Finish.DRILLED and exact((plan.last,), size) is None:
         off = w.figure(plan.last.mm - size, "off_mm", since=len(w.steps), places=3)
+    _check_reach(question, plan.last, drills[-1].depth_mm)
     then = plan.then
     if question.counterbore is not None:
         then = (*then, seat_step(maker, shop.cutters))
     point = maker.point_of(plan.last.mm)
     return HoleAnswer(
-        first=starts(maker, shop.centres, shop.cutters, (*chain, plan.last)),
+        first=(
+            *(() if flat is None else (flat,)),
+            spot_for(maker, shop.centres, (*chain, plan.last)[0]),
+        ),
         drills=drills,
         then=then,
         drill_mm=drills[-1].mm,
@@ -146,7 +156,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
         left_mm=plan.left,
         off_mm=off,
         point_mm=point,
-        bottom_mm=drills[-1].depth_mm,
+        bottom_mm=_bottom(maker, drills[-1].depth_mm),
         pass_mm=plan.pass_mm if question.ends is Ends.THROUGH else None,
         deep_mm=_length(question.deep, "deep_mm"),
         thick_mm=_length(question.thick, "thick_mm"),
@@ -165,14 +175,28 @@ def _length(value: object, key: str) -> Figure | None:
     return None if value is None else Figure(float(value), unit_of(key))  # type: ignore[arg-type]
 
 
-def _check_reach(question: HoleQuestion, tool: ShopTool) -> None:
-    if question.deep is None or tool.reach_mm is None or question.deep <= tool.reach_mm:
+def _bottom(maker: Maker, travel: Figure | None) -> Figure | None:
+    """Where the last drill's tip ends, from the surface the depth is measured from."""
+    if travel is None or not maker.flat_mm:
+        return travel
+    w, start = maker.w, len(maker.w.steps)
+    value = w(tip_travel_mm, deep_mm=travel.value, more_mm=maker.flat_mm, why="under the flat")
+    return w.figure(value, "bottom_mm", since=start)
+
+
+def _check_reach(question: HoleQuestion, tool: ShopTool, travel: Figure | None) -> None:
+    """A drill whose flutes go under the surface packs and breaks."""
+    if question.deep is None or tool.reach_mm is None or travel is None:
         return
+    if travel.value <= tool.reach_mm:
+        return
+    room = tool.reach_mm - (travel.value - float(question.deep))
     raise Refused(
-        f"The {tool.name} drill cuts {mm_said(tool.reach_mm)} deep at most, and the hole is "
-        f"{mm_said(question.deep)}. Use a long drill and clear it often, or drill from both ends.",
+        f"The {tool.name} drill has {mm_said(tool.reach_mm)} of flute, and its tip goes "
+        f"{mm_said(travel.value, 1)}. Use a long drill and clear it often, or drill from both "
+        "ends.",
         field="deep",
-        suggest=mm_said(tool.reach_mm),
+        suggest=mm_said(floor(room * 10) / 10) if room > 0 else None,
     )
 
 

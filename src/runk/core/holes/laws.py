@@ -96,6 +96,26 @@ def flat_depth_mm(cutter_mm: float, slope_deg: float) -> float:
     return cutter_mm / 2 * tan(slope_deg * _DEG)
 
 
+@law("From the flat", "{travel_mm} - {flat_mm}")
+def from_flat_mm(travel_mm: Num, flat_mm: Num) -> Num:
+    """How far a tip goes once it is touched on the flat milled for it, not on the slope.
+
+    >>> from_flat_mm(16.8, 3.0)
+    13.8
+    """
+    return travel_mm - flat_mm
+
+
+@law("Its flutes clear", "{flutes_mm} - {diameter_mm}", PRACTICE)
+def clears_mm(flutes_mm: Num, diameter_mm: Num) -> Num:
+    """How deep a drill goes with a diameter of flute left outside, for its chips to get out.
+
+    >>> clears_mm(24.0, 2.0)
+    22.0
+    """
+    return flutes_mm - diameter_mm
+
+
 @law("Passage is long", "{across_mm} ÷ cos({angle_deg}°)")
 def passage_mm(across_mm: float, angle_deg: float) -> float:
     """Length of a passage drilled at an angle through so much metal.

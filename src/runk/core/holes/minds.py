@@ -14,7 +14,7 @@ from runk.core.machines.machine import Machine
 from runk.core.said import mm_said, number_said
 from runk.core.sources import MECHANICS, PRACTICE
 
-_DEEP_TIMES = 3.0
+_DEEP_TIMES, _DEEP_PILOT_TIMES = 3.0, 6.0
 _THIN_MM = 0.5
 _SAID_ALREADY = {"stalling", "the top speed"}
 """What the plan itself has seen to."""
@@ -23,7 +23,7 @@ _CLOSES = ("gunmetal", "phosphor-bronze", "bearing-bronze")
 
 def minds(maker: Maker, plan: Finishing, drills: Sequence[HoleStep]) -> tuple[Caution, ...]:
     """Cautions of this very hole, the pressing ones first."""
-    found = [*_of_depth(maker.question, drills), *_of_reamer(maker, plan)]
+    found = [*_of_depth(maker.question, drills, maker.flat_mm), *_of_reamer(maker, plan)]
     found += _of_line(maker.question)
     known = {c.about for c in found} | _SAID_ALREADY
     for caution in maker.cautions:
@@ -33,9 +33,8 @@ def minds(maker: Maker, plan: Finishing, drills: Sequence[HoleStep]) -> tuple[Ca
     return tuple(sorted(found, key=lambda c: c.word != "Stop"))
 
 
-def _of_depth(question: Question, drills: Sequence[HoleStep]) -> list[Caution]:
+def _of_depth(question: Question, drills: Sequence[HoleStep], flat_mm: float) -> list[Caution]:
     found = []
-    last = drills[-1].mm.value
     if question.ends is Ends.THROUGH:
         found.append(
             Caution(
@@ -48,7 +47,7 @@ def _of_depth(question: Question, drills: Sequence[HoleStep]) -> list[Caution]:
         )
     elif question.thick is not None and question.deep is not None:
         tip = drills[-1].depth_mm
-        lowest = max(float(question.deep), tip.value if tip else 0.0)
+        lowest = max(float(question.deep), tip.value + flat_mm if tip else 0.0)
         over = lowest - float(question.thick)
         if over >= 0:
             found.append(
@@ -73,17 +72,7 @@ def _of_depth(question: Question, drills: Sequence[HoleStep]) -> list[Caution]:
                     MECHANICS,
                 )
             )
-    if question.deep is not None and float(question.deep) > _DEEP_TIMES * last:
-        found.append(
-            Caution(
-                "Mind",
-                "the swarf",
-                f"Deeper than {_DEEP_TIMES:g} diameters: come right out "
-                "and clear the flutes every diameter from there.",
-                None,
-                PRACTICE,
-            )
-        )
+    found += _of_swarf(question, drills)
     if question.slope:
         found.append(
             Caution(
@@ -96,6 +85,26 @@ def _of_depth(question: Question, drills: Sequence[HoleStep]) -> list[Caution]:
             )
         )
     return found
+
+
+def _of_swarf(question: Question, drills: Sequence[HoleStep]) -> list[Caution]:
+    """It is the thinnest drill that packs and breaks, and stays in the casting."""
+    if question.deep is None:
+        return []
+    if float(question.deep) > _DEEP_TIMES * drills[-1].mm.value:
+        says = f"Deeper than {_DEEP_TIMES:g} diameters: come right out and clear the flutes every "
+        says += "diameter from there."
+    else:
+        times, thin = max(
+            (step.depth_mm.value / step.mm.value, step)
+            for step in drills
+            if step.depth_mm is not None
+        )
+        if times <= _DEEP_PILOT_TIMES:
+            return []
+        says = f"The {thin.name} goes {times:.0f} of its own diameters deep: it is the one that "
+        says += "packs and breaks. Come right out and clear it every diameter."
+    return [Caution("Mind", "the swarf", says, None, PRACTICE)]
 
 
 def _of_reamer(maker: Maker, plan: Finishing) -> list[Caution]:

@@ -6,6 +6,7 @@ from bisect import bisect_left, bisect_right
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cache
+from math import inf
 
 from runk.core.cutting.drilled import LIP_SIN, drill_mm_per_rev
 from runk.core.cutting.laws import drill_nm, shaft_nm, specific_n_per_mm2, spindle_rpm
@@ -29,6 +30,8 @@ _EASED = 0.4
 """Opening a hole, the hand eases the feed to about this share before it goes back a step."""
 _EXACT_MM = 0.006
 _MOST_STEPS = 8
+_STEP_MOST = 0.8
+"""Nearer than this to the drill it leads, a step is hardly one: common practice."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -144,14 +147,15 @@ def before(
 ) -> tuple[ShopTool, ...]:
     """Pilot and steps that come before a drill, each larger than the one before it.
 
-    Only drills whose flutes go as deep as the hole. A pilot about the web of the drill it
-    leads; a step wherever the belt could not drive the next drill in one go.
+    A pilot about the web of the drill it leads, as deep as it reaches; a step wherever the belt
+    could not drive the next drill in one go, the one that reaches deepest where none reaches all
+    the way.
     """
     size = last.mm
     below_it = drills[: bisect_left(drills, size, key=_size)]
     if size <= PILOT_FROM_MM or not below_it:
         return ()
-    smaller = [d for d in below_it if d.reach_mm is None or d.reach_mm >= deep_mm]
+    smaller = list(below_it)
     steps: list[ShopTool] = []
     # From the top down: the smallest hole each drill can be driven from, and so on below it.
     current = size
@@ -163,13 +167,24 @@ def before(
             fits = bisect_left(smaller, current * 0.75, key=_size)
             if fits >= top or steps:
                 break
-        steps.insert(0, smaller[fits])
-        current = smaller[fits].mm
+        step = _deepest(smaller[fits:top], _STEP_MOST * current, deep_mm)
+        steps.insert(0, step)
+        current = step.mm
     if current > PILOT_FROM_MM:
-        pilot = _pilot(smaller, current)
+        pilot = _pilot(below_it, current)
         if pilot is not None:
             steps.insert(0, pilot)
     return tuple(steps)
+
+
+def _deepest(fitting: Sequence[ShopTool], most_mm: float, deep_mm: float) -> ShopTool:
+    """The smallest that clears its chips all the way down; else the one that goes deepest."""
+    fair = [t for t in fitting if t.mm <= most_mm] or fitting[:1]
+    return next((t for t in fair if _clear(t) >= deep_mm), max(fair, key=_clear))
+
+
+def _clear(tool: ShopTool) -> float:
+    return inf if tool.reach_mm is None else tool.reach_mm - tool.mm
 
 
 def _smallest_that_leads(strength: Strength, drill_mm: float, tools: Sequence[ShopTool]) -> int:

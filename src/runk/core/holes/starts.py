@@ -21,18 +21,14 @@ _SLOPE_MATTERS_DEG = 5.0
 _SPOT_SHARE = 0.6
 
 
-def starts(
-    maker: Maker,
-    centres: Sequence[ShopTool],
-    cutters: Sequence[ShopTool],
-    drills: Sequence[ShopTool],
-) -> tuple[HoleStep, ...]:
-    """The flat on a slope, and the spot a drill starts in.
+def flat_on(
+    maker: Maker, cutters: Sequence[ShopTool], drills: Sequence[ShopTool]
+) -> HoleStep | None:
+    """The flat milled on a slope before anything is drilled; None where none is wanted.
 
     Raises:
-        Refused: A slope, and no cutter to make a flat on it.
+        Refused: A slope, and no cutter to make a flat on it; a flat deeper than the hole.
     """
-    found = []
     first, last = drills[0], drills[-1]
     slope = maker.question.slope
     if slope is not None and slope > _SLOPE_MATTERS_DEG:
@@ -52,16 +48,25 @@ def starts(
             slope_deg=slope,
             why="from where its centre touches",
         )
-        found.append(
-            maker.step(
-                "flat",
-                f"{cutter.name} {cutter.kind}",
-                cutter.size_mm,
-                _milling(maker),
-                depth,
-                "A flat square to the hole, or the drill runs down the slope.",
+        if maker.question.deep is not None and depth.value >= maker.question.deep:
+            raise Refused(
+                f"The flat a {cutter.name} cutter makes on that slope is {mm_said(depth.value, 2)} "
+                "deep on the axis, as deep as the hole itself.",
+                field="slope",
             )
+        return maker.step(
+            "flat",
+            f"{cutter.name} {cutter.kind}",
+            cutter.size_mm,
+            _milling(maker),
+            depth,
+            "A flat square to the hole, or the drill runs down the slope.",
         )
+    return None
+
+
+def spot_for(maker: Maker, centres: Sequence[ShopTool], first: ShopTool) -> HoleStep:
+    """The spot its first drill starts in."""
     spot = first.mm * _SPOT_SHARE
     centre = nearest(centres, spot)
     if centre is not None and centre.mm <= first.mm * 2:
@@ -70,8 +75,7 @@ def starts(
     else:
         name, size = f"{first.name} drill, held short", first.size_mm
         says = "No centre drill fits: a short start with the drill itself."
-    found.append(maker.step("spot", name, size, Operation.CENTRE, None, says))
-    return tuple(found)
+    return maker.step("spot", name, size, Operation.CENTRE, None, says)
 
 
 def _milling(maker: Maker) -> Operation:

@@ -13,7 +13,7 @@ from runk.core.cutting.spindle import practice_mm
 from runk.core.cutting.target import SpeedShop
 from runk.core.figures import Caution, Figure, Working
 from runk.core.holes.answer import HoleStep
-from runk.core.holes.laws import point_mm, slow_rpm, stop_mm, tip_travel_mm
+from runk.core.holes.laws import clears_mm, from_flat_mm, point_mm, slow_rpm, stop_mm, tip_travel_mm
 from runk.core.holes.question import Ends, HoleQuestion
 from runk.core.machines.choose import School, choose
 from runk.core.machines.dials import judged_divisions, turns_say
@@ -47,6 +47,8 @@ class Maker:
     """Whether a blind hole's floor is left flat, so that no point may go through it."""
     beyond_mm: float = 0.0
     """How much deeper a blind hole is drilled, for what finishes it."""
+    flat_mm: float = 0.0
+    """How deep the flat lies, on the axis, on which every tool is touched."""
 
     @property
     def held(self) -> Holding:
@@ -92,13 +94,23 @@ class Maker:
                 more, why = more + self.beyond_mm, "and room for the reamer's lead"
         if not blind:
             more += BREAK_OUT_MM
+        return self.travels(float(self.question.deep), more, why, start)
+
+    def travels(self, deep: float, more: float, why: str, since: int | None = None) -> Figure:
+        """How far a tip goes from where it was touched: on the slope's flat, where there is one."""
+        since = len(self.w.steps) if since is None else since
+        travel = self.w.of(
+            tip_travel_mm, "depth_mm", since=since, deep_mm=deep, more_mm=more, why=why
+        )
+        if not self.flat_mm:
+            return travel
         return self.w.of(
-            tip_travel_mm,
+            from_flat_mm,
             "depth_mm",
-            since=start,
-            deep_mm=float(self.question.deep),
-            more_mm=more,
-            why=why,
+            since=since,
+            travel_mm=travel.value,
+            flat_mm=self.flat_mm,
+            why="every tool is touched on the flat",
         )
 
     def stop(self, travel: Figure | None) -> str:
@@ -148,6 +160,16 @@ class Maker:
             says=says,
         )
 
+    def on_flat(self, flat: Figure) -> Maker:
+        """The same, every tool touched on a flat so deep."""
+        return Maker(
+            self.question,
+            self.machine,
+            self.metal,
+            cautions=list(self.cautions),
+            flat_mm=flat.value,
+        )
+
     def slow(
         self, kind: str, name: str, depth: Figure | None, says: str, feed_mm: float | None = None
     ) -> HoleStep:
@@ -169,4 +191,10 @@ class Maker:
     def drill(self, kind: str, tool: ShopTool, says: str = "") -> HoleStep:
         """A twist drill from the trays."""
         depth = self.depth(tool.mm)
+        if kind != "last" and depth is not None and tool.reach_mm is not None:
+            start = len(self.w.steps)
+            clear = self.w(clears_mm, flutes_mm=tool.reach_mm, diameter_mm=tool.mm)
+            if clear < depth.value:
+                depth = self.w.figure(clear, "depth_mm", since=start)
+                says = "As deep as its flutes clear; the next goes on from there, eased."
         return self.step(kind, tool.name, tool.size_mm, Operation.DRILL, depth, says)

@@ -302,7 +302,12 @@ def _taps_say(last: str, blind: bool, taps: tuple[ShopTool, ...]) -> str:
 def _links(question: TapQuestion, drill: ShopTool, hole: Figure | None) -> tuple[Link, ...]:
     asked = [("size", f"{drill.mm:.6g} mm"), ("metal", question.metal), ("ends", question.ends)]
     if hole is not None:
-        asked.append(("deep", f"{hole.value:.2f} mm"))
+        # To the full diameter: the drill's own point comes to it again over there.
+        blind = question.ends is Ends.BLIND
+        full = hole.value - (point_mm(drill.mm, POINT_DEG) if blind else 0.0)
+        asked.append(("deep", f"{full:.2f} mm"))
+    if question.thick is not None:
+        asked.append(("thick", f"{float(question.thick):.6g} mm"))
     return (
         Link("hole", tuple(asked), f"Drill {drill.name}: pilot and stops"),
         Link("clearance", (("thread", question.thread.name),), "The clearance hole of its mate"),
