@@ -21,7 +21,7 @@ from catalogues import with_more
 from http_pair import Pair, packed
 from importing import beside_import
 from measure import Ratio, side_by_side
-from readings import advice_rows, opened, recorded
+from readings import advice_rows, bar_rows, opened, recorded
 from runk.ask import ask
 from runk.core.calculator import Catalogue
 from runk.core.cutting.sheet import SheetQuestion, needs, sheet
@@ -321,6 +321,7 @@ def main() -> None:
         *over_http(),
         *readings(),
         *advice_rows(),
+        *bar_rows(),
         *sweep(),
         *wall_sheet(),
         *first_script(),

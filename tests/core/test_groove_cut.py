@@ -79,20 +79,25 @@ def test_it_is_plunged_first_and_measured_before_anything_is_wound_on() -> None:
     assert passes[0].kind is PassKind.FIRST
     assert passes[0].divisions == 0
     answer = view(cut.spec, cut.said, begin(cut.spec))
-    assert answer.next_says == "Plunge at 17 1/2, then at 0"
+    assert answer.next_says == "Plunge at 96 (4 back); then at 68 3/4 (31 1/4 back); then at 0"
     assert "left edge of the tool to nought" in answer.start_says
     assert "39 1/4 of the cross-slide" in answer.next_detail
-    assert "Come back to 17 1/2 and measure. It should then measure 1.947" in worded(
+    assert "Come back to 68 3/4 (31 1/4 back) and measure. It should then measure 2.293" in worded(
         answer.next_detail, PageUnit.MM
     )
     assert answer.passes[0].measure
     told = plan(RING, needs(RING, WORKSHOP))
-    assert [p.dial for p in told.passes][:2] == ["top-slide to 17 1/2", "top-slide to 0"]
-    after = follow(cut.spec, [Event(1, EventKind.READING, (1.98,))])
+    assert [p.dial for p in told.passes][:2] == [
+        "top-slide to 96 (4 back)",
+        "top-slide to 68 3/4 (31 1/4 back)",
+    ]
+    # What a finishing plunge takes is what is left beside it, both walls alike.
+    assert [round(p.take_mm.value, 3) for p in told.passes][2:] == [0.1, 0.1]
+    after = follow(cut.spec, [Event(1, EventKind.READING, (2.33,))])
     following = view(cut.spec, cut.said, after)
-    assert following.next_says == "Wind on 8"
+    assert following.next_says == "Wind on 2 1/2"
     # From where the last plunge stood, not from nought.
-    assert "the dial at 25 1/2" in following.next_detail
+    assert "the dial at 66 1/4" in following.next_detail
 
 
 def test_the_right_edge_at_nought_stands_the_tool_its_width_farther_on() -> None:

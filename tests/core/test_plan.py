@@ -13,14 +13,19 @@ from hypothesis import strategies as st
 from runk.ask import ask
 from runk.core.machines.machine import Dial
 from runk.core.plan.answer import PlanAnswer
+from runk.core.plan.events import Event, EventKind
+from runk.core.plan.follow import begin, follow
 from runk.core.plan.groove import offsets
 from runk.core.plan.passes import JUDGED, PassKind, after, at_start, every_pass, next_pass
 from runk.core.plan.plan import needs, plan
 from runk.core.plan.question import PlanQuestion
 from runk.core.plan.say import divisions_say, stands_say, wind_say
 from runk.core.plan.settle import limits, settled
+from runk.core.plan.slips import slip
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.refusals import Refused
+from runk.core.tools import ShopTool, ToolKind
+from runk.core.tools.measures import reads
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import LATHE, MILL, WORKSHOP
@@ -183,9 +188,11 @@ def test_a_read_out_is_told_as_a_size() -> None:
 
 
 def test_slender_work_is_roughed_lighter_and_its_spring_is_said() -> None:
-    stiff, slender = _plan("from 8 to 6 mild steel"), _plan("from 8 to 6 mild steel 110 out")
+    stiff, slender = _plan("from 10 to 5 mild steel"), _plan("from 10 to 5 mild steel 49 out")
     assert slender.spring_mm is not None
-    assert slender.passes[0].take_mm.value < stiff.passes[0].take_mm.value
+    rough = [one.take_mm.value for one in slender.passes if one.kind is PassKind.ROUGH]
+    # As thick as it is begun with it takes all, as thin as it gets far less.
+    assert rough[-1] < 0.7 * stiff.passes[0].take_mm.value
     assert any(c.about == "the bend" for c in slender.cautions)
     assert PassKind.SPRING in {one.kind for one in slender.passes}
 
@@ -295,3 +302,62 @@ def test_a_dial_counts_up_going_in_and_down_coming_out(quarters: int, per_turn: 
     assert all(0 <= mark < per_turn for mark in marks)
     assert sum(marks) % per_turn == 0
     assert marks[0] == Fraction(quarters, 4) % per_turn
+
+
+@pytest.mark.parametrize(
+    ("name", "outside", "inside", "depth"),
+    [
+        ("micrometer 0 to 25", True, False, False),
+        ("inside micrometer", False, True, False),
+        ("depth micrometer", False, False, True),
+        ("dial indicator 10", False, False, False),
+        ("caliper", True, True, True),
+        ("telescopic gauge", False, True, False),
+        ("plug gauge", False, True, False),
+    ],
+)
+def test_what_a_measuring_tool_reaches(name: str, outside: bool, inside: bool, depth: bool) -> None:
+    tool = ShopTool(ToolKind.MEASURE, name, Fraction(150), resolution_mm=0.01)
+    assert [reads(tool, what) for what in ("outside", "inside", "depth")] == [
+        outside,
+        inside,
+        depth,
+    ]
+
+
+def test_a_bore_is_read_by_what_reads_bores() -> None:
+    """Nothing in Back Shed's drawer reads a bore but the caliper, to 0.02."""
+    for job, now, wanted, reads_to in ((Job.BORE, 14, 16, 0.02), (Job.OUTSIDE, 16, 14, 0.01)):
+        asked = PlanQuestion(job, now=Fraction(now), wanted=Fraction(wanted))
+        assert needs(asked, WORKSHOP).reads_to_mm == reads_to
+
+
+def test_a_reading_after_done_may_be_of_the_pass_just_told() -> None:
+    """Done, then cut what is told and typed: not a slip, and not the pass before."""
+    spec = replace(PLAIN, spring_ratio=0.2)
+    first = next_pass(spec, begin(spec).at)
+    assert first is not None
+    done = follow(spec, [Event(1, EventKind.DONE)])
+    second = next_pass(spec, done.at)
+    assert second is not None
+    size = spec.size(second.leaves_mm)
+    assert slip(spec, done, size) is None
+    read = follow(spec, [Event(1, EventKind.DONE), Event(2, EventKind.READING, (size,))])
+    assert read.outcomes[-1].passes == 2
+    assert read.outcomes[-1].wound == first.divisions + second.divisions
+    # One that fits the pass before is of that one.
+    before = spec.size(done.at.left_mm)
+    one = follow(spec, [Event(1, EventKind.DONE), Event(2, EventKind.READING, (before,))])
+    assert one.outcomes[-1].passes == 1
+
+
+def test_a_last_cut_that_is_not_known_well_enough_is_taken_in_two() -> None:
+    """Springing as much as it cuts, limits a hundredth apart: half, a reading, then the rest."""
+    spec = replace(
+        PLAIN, spring_ratio=1.0, low_mm=PLAIN.aim_mm - 0.005, high_mm=PLAIN.aim_mm + 0.005
+    )
+    at = replace(at_start(spec), left_mm=spec.finish_mm, load_mm=0.0)
+    told = next_pass(spec, at)
+    assert told is not None
+    assert told.kind is PassKind.MEASURE
+    assert told.leaves_mm > 0

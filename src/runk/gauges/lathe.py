@@ -63,7 +63,7 @@ class SimulatedLathe:
         self.passes += 1
         share = self.spec.finish_share if fine else 1.0
         deep = self.left_mm - self._tool_left_mm
-        took = max(0.0, deep / (1 + self.ratio * share))
+        took = max(0.0, deep / (1 + self.ratio * self.spec.softer(self.left_mm) * share))
         self.left_mm -= took
         self.removed_mm += took
         # The edge wears back, so that the tool stands further out than its dial says.

@@ -37,10 +37,15 @@ def cautions_for(
     target: float,
     cut: Cut,
     spring: Figure | None,
+    slender: SpeedQuestion,
 ) -> tuple[Caution, ...]:
-    """Everything to mind about this cut, most pressing first."""
+    """Everything to mind about this cut, most pressing first.
+
+    Args:
+        slender: The same cut with the work as thin as it will get.
+    """
     found = [
-        *of_reach(question, held, spring, SPRING_WORTH_A_PASS_MM),
+        *of_reach(slender, held, spring, SPRING_WORTH_A_PASS_MM),
         *_of_speed(question, machine, setting, target),
         *_of_load(question, cut),
         *_of_holding(question, held, setting),

@@ -50,14 +50,23 @@ def most_rpm(most_rpm: Num) -> Num:
 
 
 def lowest(
-    w: Working, question: SpeedQuestion, metal: Metal, machine: Machine, held: Holding
+    w: Working,
+    question: SpeedQuestion,
+    slender: SpeedQuestion,
+    metal: Metal,
+    machine: Machine,
+    held: Holding,
 ) -> Cap | None:
-    """The cap that binds first; None where only the metal counts."""
+    """The cap that binds first; None where only the metal counts.
+
+    Args:
+        slender: The same cut with the work as thin as it will get, which is how it whirls.
+    """
     found = [
         cap
         for cap in (
             _of_hand(w, question),
-            _of_whirl(w, question, metal, held),
+            _of_whirl(w, slender, metal, held),
             _of_tool(w, question, machine),
         )
         if cap is not None

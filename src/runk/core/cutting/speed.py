@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door, Sweep
 from runk.core.cutting import bend, laws
@@ -106,7 +107,11 @@ class Worked:
     """What sets the speed, where it is not the metal: a hand, a whirl, a head out of balance."""
 
     def cautions(
-        self, question: SpeedQuestion, shop: SpeedShop, spring: Figure | None = None
+        self,
+        question: SpeedQuestion,
+        shop: SpeedShop,
+        spring: Figure | None = None,
+        slender: SpeedQuestion | None = None,
     ) -> tuple[Caution, ...]:
         """What to mind about it."""
         found = cautions_for(
@@ -118,6 +123,7 @@ class Worked:
             self.target.value,
             self.cut,
             spring,
+            slender or question,
         )
         hand = of_the_hand(question)
         if self.cap is not None and self.setting.rpm > self.target.value * (1 + 1e-9):
@@ -127,11 +133,14 @@ class Worked:
         return (*hand, *found)
 
 
-def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
+def worked(
+    w: Working, question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = None
+) -> Worked:
     """Work a cut out as far as other plans need it: its setting, its feed, its load.
 
     Args:
         w: Where the steps are kept.
+        thin_mm: How thin the work gets, where it will be thinner than what is turned now.
 
     Raises:
         Refused: Where the machine cannot do it.
@@ -139,7 +148,8 @@ def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
     machine = shop.machine
     held = holding_of(question, machine)
     check(question, machine, held)
-    question = as_long(question, held)
+    slender = replace(question, diameter=thin_mm or question.diameter)
+    question = replace(question, set_up=as_long(slender, held).set_up)
     wanted, metal = target_speed(w, question, shop.metal)
     target = w.of(
         laws.spindle_rpm,
@@ -150,7 +160,7 @@ def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
     )
     wanted_by = "The metal would take"
     setting = choose(machine, target.value, held, question.school)
-    cap = lowest(w, question, shop.metal, machine, held)
+    cap = lowest(w, question, slender, shop.metal, machine, held)
     if cap is not None and cap.rpm.value >= max(setting.rpm, target.value):
         cap = None
     if cap is not None:
@@ -167,12 +177,13 @@ def worked(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Worked:
     )
 
 
-def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
+def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = None) -> SpeedAnswer:
     """What speed, feed and depth for this cut on this machine.
 
     Args:
         question: The cut; see :class:`SpeedQuestion`.
         shop: The machine and the metal.
+        thin_mm: How thin the work gets, where a plan goes on from here: so it bends and whirls.
 
     Returns:
         The position to set and everything that follows from it.
@@ -189,13 +200,15 @@ def speed(question: SpeedQuestion, shop: SpeedShop) -> SpeedAnswer:
     ('belt 3, direct', 1123)
     """
     w = Working()
-    run = worked(w, question, shop)
+    run = worked(w, question, shop, thin_mm)
+    slender = replace(question, diameter=thin_mm or question.diameter)
     machine, held, metal, cut = shop.machine, run.held, run.metal, run.cut
     target, setting, bench = run.target, run.setting, run.bench
     diameter, family = float(question.diameter), FACTS[question.operation].family
-    spring = _spring(w, question, held, metal, cut)
-    cautions = run.cautions(question, shop, spring)
-    if spring is not None and far_sprung(question, spring.value):
+    spring = _spring(w, slender, held, metal, cut)
+    cautions = run.cautions(question, shop, spring, slender)
+    # A plan still has to reckon with it, should somebody go on.
+    if thin_mm is None and spring is not None and far_sprung(slender, spring.value):
         spring = None
     then = None
     if question.surface is Surface.SKIN and shop.metal.cast:

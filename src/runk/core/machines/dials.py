@@ -39,6 +39,18 @@ def turns_say(divisions: float, per_turn: int) -> str:
     return said if rest < JUDGED / 2 else f"{said} and {divisions_say(rest)}"
 
 
+def back_say(divisions: float, per_turn: int) -> str:
+    """Where a dial stands that counts up winding in, so many divisions wound out from nought.
+
+    >>> back_say(39.25, 100), back_say(0.0, 100), back_say(117.0, 100)
+    ('60 3/4 (39 1/4 back)', '0', '83 (1 turn and 17 back)')
+    """
+    judged = round(divisions / JUDGED) * JUDGED
+    if not judged:
+        return "0"
+    return f"{divisions_say(-judged % per_turn)} ({turns_say(judged, per_turn)} back)"
+
+
 def judged_divisions(dial: Dial, travel_mm: float) -> float:
     """Divisions for a travel, to the quarter that can be judged.
 

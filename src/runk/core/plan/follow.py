@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
 from math import fsum
+from statistics import fmean
 
 from runk.core.plan.events import Event, EventKind
 from runk.core.plan.laws import cold_mm, learned_ratio
@@ -17,6 +18,8 @@ _NOISE_TIMES = 1.4
 _LEAST_CHANGE = 0.3
 """A change of cut under this share of the last one teaches nothing."""
 _MOST_RATIO = 1.5
+_NEARER = 1 / 3
+"""A reading is of the pass told only where it fits that so much better than the one before."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,7 +117,8 @@ def _done(spec: CutSpec, where: Followed, event: Event) -> Followed:
 
 
 def _read(spec: CutSpec, where: Followed, event: Event) -> Followed:
-    if where.made == 0 and event.wound != 0.0:
+    told = where.made == 0 and event.wound != 0.0
+    if told or (event.wound is None and fits_the_next(spec, where, fmean(event.sizes_mm))):
         # The reading says that the pass told was made.
         where = _done(spec, where, replace(event, kind=EventKind.DONE))
     cold = [
@@ -131,8 +135,10 @@ def _read(spec: CutSpec, where: Followed, event: Event) -> Followed:
     load = expected.load_mm
     if where.made == 1:
         load = share * took
-        change = load - where.read.load_mm
-        if abs(change) > _LEAST_CHANGE * max(abs(load), abs(where.read.load_mm)):
+        # Each load as it would bend the work at the size aimed at.
+        now, before = load * expected.softer, where.read.load_mm * where.read.softer
+        change = now - before
+        if abs(change) > _LEAST_CHANGE * max(abs(now), abs(before)):
             lag_mm2 += change * (wound_mm - took)
             change_mm2 += change * change
     ratio = learned_ratio(spec.spring_ratio, weight_of(spec), lag_mm2, change_mm2)
@@ -162,6 +168,20 @@ def _read(spec: CutSpec, where: Followed, event: Event) -> Followed:
         change_mm2,
         spec.left(worst),
     )
+
+
+def fits_the_next(spec: CutSpec, where: Followed, size_mm: float) -> bool:
+    """Whether a reading after unmeasured passes is of the pass told now, made as well.
+
+    Somebody who presses done, cuts what is told next and then types means that one.
+    """
+    told = next_pass(spec, where.at)
+    if where.made == 0 or told is None or told.kind is PassKind.FIRST:
+        return False
+    made, next_one = spec.size(where.at.left_mm), spec.size(told.leaves_mm)
+    if abs(made - next_one) < 4 * spec.resolution_mm:
+        return False
+    return abs(size_mm - next_one) < _NEARER * abs(size_mm - made)
 
 
 def weight_of(spec: CutSpec) -> float:

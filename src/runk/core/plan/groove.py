@@ -11,7 +11,7 @@ from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.speed import RADIAL_SHARE, speed
 from runk.core.cutting.target import SpeedShop
 from runk.core.figures import Caution, Figure, Num, Working, law
-from runk.core.machines.dials import divisions_say, judged_divisions, turns_say
+from runk.core.machines.dials import back_say, judged_divisions, turns_say
 from runk.core.machines.machine import Dial, Holding, Machine
 from runk.core.metals.metal import Metal
 from runk.core.plan.answer import PlanAnswer, PlannedPass
@@ -56,7 +56,7 @@ def offsets(width_mm: float, tool_mm: float) -> tuple[tuple[str, float], ...]:
         tool_mm: Of the tool, at most the groove's width.
 
     >>> offsets(3.0, 2.0)
-    (('rough', 0.5), ('left', 0.0), ('right', 1.0))
+    (('rough', 0.1), ('rough', 0.9), ('left', 0.0), ('right', 1.0))
     >>> offsets(2.0, 2.0)
     (('only', 0.0),)
     """
@@ -66,10 +66,11 @@ def offsets(width_mm: float, tool_mm: float) -> tuple[tuple[str, float], ...]:
     if room <= 2 * SIDE_MM:
         return (("left", 0.0), ("right", room))
     inner = room - 2 * SIDE_MM
-    steps = ceil(inner / (tool_mm * OVERLAP) - 1e-9)
-    if inner <= tool_mm - 2 * SIDE_MM:
+    if inner <= SIDE_MM:
         rough: list[float] = [room / 2]
     else:
+        # Each wall is left the same little: half a blade cutting on one side only leans away.
+        steps = ceil(inner / (tool_mm * OVERLAP) - 1e-9)
         rough = [SIDE_MM + inner * n / steps for n in range(steps + 1)]
     return (*(("rough", x) for x in rough), ("left", 0.0), ("right", room))
 
@@ -145,7 +146,7 @@ def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer
     width, tool, deep = limits(question)[1], float(question.width), float(question.deep)
     cut, spring, w = checked_groove(question, machine, metal)
     across, inward = machine.dial("top-slide", "saddle"), machine.dial("cross-slide")
-    passes = tuple(_plunge(question, across, kind, x) for kind, x in offsets(width, tool))
+    passes = _plunges(question, across, offsets(width, tool))
     first = passes[0]
     cautions = (LOCKED, *cut.cautions)
     depth_said = depth_says(inward, deep)
@@ -163,7 +164,7 @@ def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer
         high_mm=Figure(high, unit_of("high_mm"), places=3),
         next_says=first.dial[0].upper() + first.dial[1:],
         next_detail=f"{depth_said} The floor of the groove then measures {mm_said(bottom, 2)}.",
-        start_says=nought_of_groove(edge),
+        start_says=nought_of_groove(edge, across.backlash / across.division if across else 0.0),
         dial_says=depth_said,
         rough_set=setting,
         finish_set=setting,
@@ -198,7 +199,24 @@ def _bends(w: Working, question: PlanQuestion, metal: Metal, force: float) -> fl
     )
 
 
-def _plunge(question: PlanQuestion, dial: Dial | None, kind: str, left_edge: float) -> PlannedPass:
+def _plunges(
+    question: PlanQuestion, dial: Dial | None, places: tuple[tuple[str, float], ...]
+) -> tuple[PlannedPass, ...]:
+    """Each plunge, and how wide a strip it takes beside what is cut already."""
+    assert question.width is not None
+    tool = float(question.width)
+    cut: list[float] = []
+    made: list[PlannedPass] = []
+    for kind, place in places:
+        beside = min((abs(place - other) for other in cut), default=tool)
+        made.append(_plunge(question, dial, kind, place, min(beside, tool)))
+        cut.append(place)
+    return tuple(made)
+
+
+def _plunge(
+    question: PlanQuestion, dial: Dial | None, kind: str, left_edge: float, takes: float
+) -> PlannedPass:
     assert question.width is not None
     w = Working()
     tool = float(question.width)
@@ -210,8 +228,7 @@ def _plunge(question: PlanQuestion, dial: Dial | None, kind: str, left_edge: flo
     else:
         count = judged_divisions(dial, at)
         divisions = Figure(count, unit_of("divisions"), tuple(w.steps), 2)
-        line = f"{dial.slide} to {divisions_say(count)}"
-    takes = tool if kind in ("rough", "only") else SIDE_MM
+        line = f"{dial.slide} to {back_say(count, dial.per_turn)}"
     names = {"rough": "plunge", "only": "plunge"}
     return PlannedPass(
         kind=names.get(kind, "finish"),

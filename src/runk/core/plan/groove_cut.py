@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from runk.core.figures import Working
-from runk.core.machines.dials import divisions_say, judged_divisions
+from runk.core.machines.dials import back_say, judged_divisions
 from runk.core.machines.machine import Dial, Machine
 from runk.core.metals.metal import Metal
 from runk.core.plan.groove import LOCKED, OVERLAP, SIDE_MM, checked_groove, depth_says, offsets
@@ -44,7 +44,7 @@ def settled_groove(
     edge = "right" if added else "left"
     last = max(before)
     places = [_place(across, x + added) for x in before]
-    plunges = f"Plunge at {', then at '.join(places)}"
+    plunges = f"Plunge at {'; then at '.join(places)}"
     back = f" Come back to {_place(across, last + added)} and measure." if last else ""
     bottom = float(question.now) - 2 * deep
     spec = CutSpec(
@@ -91,4 +91,4 @@ def settled_groove(
 def _place(dial: Dial | None, mm: float) -> str:
     if dial is None:
         return mm_said(mm, 2)
-    return divisions_say(judged_divisions(dial, mm))
+    return back_say(judged_divisions(dial, mm), dial.per_turn)

@@ -7,19 +7,18 @@ from math import asin, degrees, hypot
 from runk.core.figures import Caution, stop
 from runk.core.machines.dials import JUDGED
 from runk.core.plan.follow import Followed
-from runk.core.plan.passes import Pass, PassKind
+from runk.core.plan.passes import Pass, PassKind, doubts_mm
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE
 
-_RATIO_DOUBT = 0.5
 _SLACK = 1e-9
 _TOP_SLIDE_DEG = degrees(asin(0.1))
 
 
 def unsure_mm(spec: CutSpec, where: Followed, told: Pass) -> float:
     """How far a pass may come out from what is predicted: gauge, dial and spring together."""
-    change = abs(told.load_mm - where.at.load_mm) * where.at.ratio * _RATIO_DOUBT
+    change, _ = doubts_mm(spec, where.at, told)
     gauge = spec.resolution_mm if where.measured else spec.resolution_mm + 0.05 * told.takes_mm
     # Touching off is only good to a division or so; a reading takes that away.
     touch = 0.0 if where.outcomes else spec.division

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from enum import StrEnum
-from math import ceil, floor
+from math import ceil, floor, hypot
 
 from runk.core.machines.dials import JUDGED
 from runk.core.plan.laws import comes_off_mm, wind_on_mm, wind_on_sprung_out_mm
@@ -13,6 +13,8 @@ from runk.core.plan.spec import CutSpec
 _MOST_PASSES = 400
 _MOST_SPRING_PASSES = 3
 _SLACK = 1e-9
+RATIO_DOUBT = 0.5
+"""How far a spring ratio may be out, as a share of itself."""
 
 
 class PassKind(StrEnum):
@@ -32,7 +34,7 @@ class Standing:
     Args:
         left_mm: Metal left to the size aimed at.
         load_mm: What the last pass took, a finishing one at its share: what springs.
-        ratio: Spring for each millimetre of a roughing cut, as known by now.
+        ratio: Spring for each millimetre of a roughing cut, as known by now, at the size aimed at.
         wound: Divisions wound on in all since the dial stood at nought.
         spring_passes: Spring passes made since the last real cut.
         finishing: Whether the last cut was a finishing one.
@@ -44,11 +46,17 @@ class Standing:
     wound: float = 0.0
     spring_passes: int = 0
     finishing: bool = False
+    softer: float = 1.0
+    """How much more the work bent at the last pass than it does at the size aimed at."""
 
     @property
     def lag_mm(self) -> float:
         """What the last pass left behind, sprung away from."""
-        return self.ratio * self.load_mm
+        return self.ratio * self.softer * self.load_mm
+
+    def ratio_now(self, spec: CutSpec) -> float:
+        """The spring ratio of a cut at the size the work has now."""
+        return self.ratio * spec.softer(self.left_mm)
 
 
 @dataclass(frozen=True, slots=True)
@@ -62,11 +70,13 @@ class Pass:
     load_mm: float
     leaves_mm: float
     end: int = 1
+    softer: float = 1.0
 
 
 def at_start(spec: CutSpec) -> Standing:
     """Before the first pass."""
-    return Standing(spec.left(spec.now_mm), 0.0, spec.spring_ratio)
+    left = spec.left(spec.now_mm)
+    return Standing(left, 0.0, spec.spring_ratio, softer=spec.softer(left))
 
 
 def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
@@ -79,7 +89,8 @@ def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
         return Pass(PassKind.FIRST, 0.0, 0.0, 0.0, 0.0, at.left_mm)
     if at.left_mm <= spec.sure_left + _SLACK:
         return None
-    fine = at.ratio * spec.finish_share
+    ratio = at.ratio_now(spec)
+    fine = ratio * spec.finish_share
     sprung = comes_off_mm(0.0, at.lag_mm, fine)
     fresh = at.spring_passes < _MOST_SPRING_PASSES
     if at.finishing and fresh and sprung >= max(0.5 * at.left_mm, spec.resolution_mm / 4):
@@ -91,12 +102,15 @@ def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
     left = at.left_mm - (spec.left(spec.now_mm) / 2 if spec.ends == 2 and end == 1 else 0.0)
     surplus = left - 2 * spec.finish_mm
     if surplus > max(spec.division, spec.finish_mm / 2) + _SLACK:
-        passes = max(1, ceil((surplus - spec.division) / spec.rough_mm - _SLACK))
+        most = spec.rough_mm
+        if spec.most_sprung_mm and ratio * most > spec.most_sprung_mm:
+            most = spec.most_sprung_mm / ratio
+        passes = max(1, ceil((surplus - spec.division) / most - _SLACK))
         # The tool itself never goes past the last cut's allowance, however far the work leans
         # away: what springs back comes off later, whether wanted or not.
-        nearest = (left - spec.finish_mm) / (1 + at.ratio)
-        take = min(surplus / passes, spec.rough_mm, nearest)
-        whole = floor(wind_on_mm(take, at.lag_mm, at.ratio) / spec.division + _SLACK)
+        nearest = (left - spec.finish_mm) / (1 + ratio)
+        take = min(surplus / passes, most, nearest)
+        whole = floor(wind_on_mm(take, at.lag_mm, ratio) / spec.division + _SLACK)
         if whole >= 1:
             return made_pass(spec, at, PassKind.ROUGH, float(whole), end)
     if left > 1.5 * spec.finish_mm + _SLACK:
@@ -104,7 +118,28 @@ def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
         if wind < spec.division * JUDGED:
             return made_pass(spec, at, PassKind.SPRING, 0.0, end)
         return made_pass(spec, at, PassKind.MEASURE, _judged(spec, wind), end)
-    return made_pass(spec, at, PassKind.LAST, _last(spec, at, left), end)
+    last = made_pass(spec, at, PassKind.LAST, _last(spec, at, left), end)
+    half = wind_on_mm(left / 2, at.lag_mm, fine)
+    if left >= 2 * spec.least_mm and half >= spec.division * JUDGED and _half_first(spec, at, last):
+        return made_pass(spec, at, PassKind.MEASURE, _judged(spec, half), end)
+    return last
+
+
+def _half_first(spec: CutSpec, at: Standing, last: Pass) -> bool:
+    """Whether a last cut is surer taken in two, measured between.
+
+    Where the spring is not known well enough to land inside the limits, and it is the spring that
+    is in doubt, not the gauge or the dial: those are no better known after half of it.
+    """
+    springs, fixed = doubts_mm(spec, at, last)
+    return springs > fixed and hypot(springs, fixed) > (spec.high_mm - spec.low_mm) / 2
+
+
+def doubts_mm(spec: CutSpec, at: Standing, made: Pass) -> tuple[float, float]:
+    """How far a pass may come out from what is predicted: by the spring; by gauge and dial."""
+    before = at.load_mm * at.softer
+    springs = abs(made.load_mm * made.softer - before) * at.ratio * RATIO_DOUBT
+    return springs, hypot(spec.resolution_mm, spec.division * JUDGED / 2)
 
 
 def _safe_to_touch(spec: CutSpec, at: Standing) -> bool:
@@ -113,7 +148,8 @@ def _safe_to_touch(spec: CutSpec, at: Standing) -> bool:
     A size that reads inside, but not by enough to be sure, is only cut again where that
     cannot spoil it.
     """
-    least = comes_off_mm(spec.division * JUDGED, at.lag_mm, at.ratio * spec.finish_share)
+    fine = at.ratio_now(spec) * spec.finish_share
+    least = comes_off_mm(spec.division * JUDGED, at.lag_mm, fine)
     guard = spec.most_left - spec.sure_left
     return at.left_mm - least - spec.division * JUDGED / 2 >= spec.least_left + guard
 
@@ -130,7 +166,7 @@ def _judged(spec: CutSpec, wind_mm: float) -> float:
 
 def _last(spec: CutSpec, at: Standing, left: float) -> float:
     """Divisions of the last cut, leaving metal rather than taking too much."""
-    fine = at.ratio * spec.finish_share
+    fine = at.ratio_now(spec) * spec.finish_share
     through = fine * spec.finish_mm > (spec.most_left - spec.least_left) / 4
     wind = wind_on_sprung_out_mm(left, at.lag_mm) if through else wind_on_mm(left, at.lag_mm, fine)
     divisions = _judged(spec, max(wind, spec.division * JUDGED))
@@ -150,8 +186,9 @@ def made_pass(spec: CutSpec, at: Standing, kind: PassKind, divisions: float, end
     """A pass with so many divisions wound on, and what should come of it."""
     wound = divisions * spec.division
     share = 1.0 if kind is PassKind.ROUGH else spec.finish_share
-    takes = comes_off_mm(wound, at.lag_mm, at.ratio * share)
-    return Pass(kind, divisions, wound, takes, share * takes, at.left_mm - takes, end)
+    takes = comes_off_mm(wound, at.lag_mm, at.ratio_now(spec) * share)
+    softer = spec.softer(at.left_mm)
+    return Pass(kind, divisions, wound, takes, share * takes, at.left_mm - takes, end, softer)
 
 
 def after(at: Standing, made: Pass) -> Standing:
@@ -165,6 +202,7 @@ def after(at: Standing, made: Pass) -> Standing:
         at.wound + made.divisions,
         at.spring_passes + 1 if spring else 0,
         made.kind is not PassKind.ROUGH,
+        made.softer,
     )
 
 

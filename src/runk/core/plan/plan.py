@@ -20,6 +20,7 @@ from runk.core.plan.settle import OPERATION, USUAL_READS_TO_MM, Settled, settled
 from runk.core.plan.spec import Job
 from runk.core.plan.view import view
 from runk.core.refusals import Refused
+from runk.core.tools.measures import finest
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -55,12 +56,9 @@ def _reads_to(question: PlanQuestion, workshop: Workshop) -> float:
     if question.reads_to is not None:
         return float(question.reads_to)
     size = max((s for s in (question.now, question.wanted) if s is not None), default=Fraction(0))
-    fitting = [
-        t.resolution_mm
-        for t in workshop.measures
-        if t.size_mm >= size and t.resolution_mm is not None
-    ]
-    return min(fitting, default=USUAL_READS_TO_MM)
+    what = {Job.BORE: "inside", Job.GROOVE: "inside", Job.SLOT: "depth"}
+    found = finest(workshop.measures, what.get(question.job, "outside"), float(size))
+    return found or USUAL_READS_TO_MM
 
 
 def settle(question: PlanQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> PlanQuestion:

@@ -20,12 +20,13 @@ def feeler_divisions(spec: CutSpec) -> float:
 def stands_say(spec: CutSpec, wound: float) -> str:
     """Where the dial stands with so many divisions wound on since nought.
 
-    A dial counts up as its slide goes in. A bore is cut winding out, so there it counts down.
+    A dial counts up as its slide goes in. A bore is cut winding out, and a groove opened away from
+    the chuck, so there it counts down.
     """
     if not spec.division_mm:
         return ""
     wound += feeler_divisions(spec) + spec.from_divisions
-    if spec.job is Job.BORE:
+    if spec.job in (Job.BORE, Job.GROOVE):
         wound = -round(wound / JUDGED) * JUDGED
     return f"the dial at {divisions_say(wound % spec.per_turn)}"
 
@@ -74,18 +75,30 @@ def dial_says(spec: CutSpec) -> str:
     return f"One division of the {spec.slide} makes {thou_said(one, 4)} of {what(spec)}."
 
 
-def nought_of_groove(edge: str) -> str:
-    """Where a grooving tool's edge is set to nought."""
+def nought_of_groove(edge: str, backlash: float = 0.0) -> str:
+    """Where a grooving tool's edge is set to nought, and from which side each place is come to.
+
+    Args:
+        backlash: Of the slide that carries it along, in divisions.
+    """
+    back = divisions_say(max(2 * backlash, 5))
+    sides = (
+        f" The tool goes right, left and right again: come to every place winding out, from {back} "
+        "divisions short of it."
+        if backlash
+        else ""
+    )
     return (
         f"Set the {edge} edge of the tool to nought at the left wall of the groove; ink the work, "
-        "touch it, and set the cross-slide to nought."
+        "touch it, and set the cross-slide to nought. Away from the chuck the dial counts down."
+        f"{sides}"
     )
 
 
 def start_says(spec: CutSpec) -> str:
     """How the dial is set to nought, and from which side it is always approached."""
     if spec.job is Job.GROOVE:
-        return nought_of_groove(spec.edge)
+        return nought_of_groove(spec.edge, spec.backlash)
     touch = "the bore" if spec.job is Job.BORE else "the work"
     nought = (
         f"Touch on a feeler of {mm_said(spec.feeler_mm)} and set the dial to nought."

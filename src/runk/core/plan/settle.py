@@ -174,7 +174,6 @@ def settled(
     if question.step is not None:
         most = float(question.step)
     elif ratio * most > MOST_SPRUNG_MM:
-        most = MOST_SPRUNG_MM / ratio
         cautions.append(
             Caution(
                 "Mind",
@@ -222,6 +221,8 @@ def settled(
         float(question.feeler or 0),
         2 if question.ends is Ends.BOTH else 1,
         question.parts or 1,
+        bends=question.job is Job.OUTSIDE,
+        most_sprung_mm=0.0 if question.step is not None else MOST_SPRUNG_MM,
     )
     said = Said(
         setting_says(rough),
@@ -261,7 +262,9 @@ def _speed(
         asked = replace(asked, bar=question.bar)
     if question.job in (Job.OUTSIDE, Job.BORE):
         asked = replace(asked, overhang=question.overhang, length=question.length)
-    return speed(asked, SpeedShop(machine, metal))
+    # The work bends and whirls as thin as it will be, not as thick as it is begun with.
+    thin = question.wanted if question.job is Job.OUTSIDE else None
+    return speed(asked, SpeedShop(machine, metal), thin)
 
 
 def _depth(question: PlanQuestion, metal: Metal, rough: SpeedAnswer | None) -> float:

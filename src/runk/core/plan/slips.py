@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from runk.core.plan.follow import Followed
+from runk.core.plan.follow import Followed, fits_the_next
 from runk.core.plan.passes import PassKind, after, made_pass, next_pass
 from runk.core.plan.spec import CutSpec
 from runk.core.said import mm_said
@@ -22,11 +22,12 @@ class Slip:
     says: str
 
 
-def expected_mm(spec: CutSpec, where: Followed, wound: float | None) -> float:
+def expected_mm(spec: CutSpec, where: Followed, wound: float | None, size_mm: float) -> float:
     """The size a reading is expected to show now."""
     at = where.at
     told = next_pass(spec, at)
-    if where.made == 0 and wound is None and told is not None:
+    next_one = wound is None and (where.made == 0 or fits_the_next(spec, where, size_mm))
+    if next_one and told is not None:
         at = after(at, told)
     elif where.made == 0 and wound:
         at = after(at, made_pass(spec, at, where.last_kind or PassKind.ROUGH, wound))
@@ -45,7 +46,7 @@ def slip(spec: CutSpec, where: Followed, size_mm: float, wound: float | None = N
     Returns:
         The slip it looks like, or None where the reading is believable.
     """
-    expected = expected_mm(spec, where, wound)
+    expected = expected_mm(spec, where, wound, size_mm)
     before = spec.size(where.read.left_mm)
     take = abs(expected - before)
     believable = max(0.08, 0.5 * take)

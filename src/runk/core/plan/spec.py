@@ -30,7 +30,10 @@ class CutSpec:
         low_mm: Smallest allowed; ``high_mm`` largest.
         rough_mm: Most one roughing pass takes; ``finish_mm`` what the last cut should take.
         least_mm: Under this the edge rubs instead of cutting.
-        spring_ratio: Spring for each millimetre of cut, from bending.
+        spring_ratio: Spring for each millimetre of cut, from bending; of work that bends, at the
+            size aimed at.
+        bends: Whether the work itself bends: thicker, it bends less, with the fourth power.
+        most_sprung_mm: A roughing pass may spring so much on the size, and no more; 0 for any.
         finish_share: How much of it a finishing cut springs: its feed is finer.
         division_mm: Tool travel for one division of the dial; 0 where there is none.
         per_turn: Divisions a turn.
@@ -71,6 +74,8 @@ class CutSpec:
     first_says: str = ""
     first_detail: str = ""
     edge: str = ""
+    bends: bool = False
+    most_sprung_mm: float = 0.0
 
     @cached_property
     def growing(self) -> bool:
@@ -103,6 +108,10 @@ class CutSpec:
     def least_left(self) -> float:
         """Least metal, at most 0: past it too much has come off."""
         return self.left(self.high_mm if self.growing else self.low_mm)
+
+    def softer(self, left_mm: float) -> float:
+        """How much more than at the size aimed at the work bends with so much left on it."""
+        return (self.aim_mm / self.size(left_mm)) ** 4 if self.bends else 1.0
 
     def left(self, size_mm: float) -> float:
         """Metal left to the size aimed at; less than 0 where it is past it."""

@@ -70,7 +70,7 @@ def _planned(
         comes_off_mm,
         wound_mm=wound,
         lag_mm=at.lag_mm,
-        spring_ratio=at.ratio * share,
+        spring_ratio=at.ratio_now(spec) * share,
         why="spring taken into account",
     )
     size = spec.size(made.leaves_mm)
@@ -158,7 +158,7 @@ def view(spec: CutSpec, said: Said, where: Followed, working: Iterable[object] =
     one, other = (spec.aim_mm, size) if spec.growing else (size, spec.aim_mm)
     left = w(left_to_cut_mm, one_mm=one, other_mm=other)
     left_figure = w.figure(left, "left_mm", places=3)
-    ratio = where.at.ratio
+    ratio = where.at.ratio_now(spec)
     w2 = Working()
     w2.steps += list(working)  # type: ignore[arg-type]
     sprung = None
