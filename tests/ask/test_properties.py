@@ -103,7 +103,7 @@ def test_what_was_passed_over_and_the_other_reading_are_said(workshop: Workshop)
 @pytest.mark.parametrize(
     ("line", "says"),
     [
-        ("studs 2BA in gunmetal cover 3/16", "0.615 in long"),
+        ("studs 2BA in gunmetal cover 3/16", "0.633 in long"),
         ("from 1.125 to 1.000 limits 0.998 1.002 brass", "to 1.0000 in"),
         ("die 2BA stainless .75 long", "blank 0.18"),
         ("angled hole 1/8 30 degrees across .5", "in along"),

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from runk.ask import ask as ask_line
 from runk.core.catalogue import CATALOGUE
 from runk.core.faults.finder import FaultAnswer
-from runk.core.faults.question import CUTTING, FaultQuestion, Sign
+from runk.core.faults.question import CUTTING, SIGNS, FaultQuestion, Sign
 from runk.core.faults.taper import read_taper
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
@@ -157,6 +157,22 @@ def test_run_out_is_traced_to_where_it_comes_in(
     assert [j.worst for j in answer.trace].count(True) == 1
 
 
+def test_a_place_left_out_and_a_chuck_not_true_to_itself_are_named() -> None:
+    skipped = find(sign="run-out", at_work="9 thou", at_chuck="2 thou")
+    assert "the collet" in skipped.first_check
+    untrue = find(sign="run-out", at_work="4 thou", at_chuck="1 thou", at_taper="3 thou")
+    assert "not true to its jaws" in untrue.first_check
+    assert "one step back" in find(sign="run-out", at_work="4 thou").first
+
+
+@pytest.mark.parametrize("sign", [s.key for s in SIGNS if s.key not in (*CUTTING, "run-out")])
+def test_every_other_sign_answers_without_a_speed(sign: str) -> None:
+    answer = find(sign=sign)
+    assert [cause.order for cause in answer.causes] == list(range(1, len(answer.causes) + 1))
+    assert answer.first == answer.causes[0].cause
+    assert len(answer.causes) >= 2
+
+
 def test_two_thou_may_do_and_ten_will_not() -> None:
     assert "may well do" in find(sign="run-out", at_work="2 thou").first_check
     assert find(sign="run-out", at_work="5 thou").cautions == ()
@@ -196,8 +212,9 @@ def test_said_in_a_line(line: str, sign: str, first: str, workshop: Workshop) ->
         ),
         ("comes out tapered 20.04 free 20 chuck 100 apart", "the work springs away", "a centre"),
         (
+            # In the chuck alone there is no tailstock to be out of line.
             "comes out tapered 20 free 20.04 chuck 100 apart",
-            "tailstock out of line",
+            "headstock or top-slide",
             "which spring cannot do",
         ),
         ("bell mouth 22.05 mouth 22 inside 40 apart", "the bar springs", "0.025 mm"),

@@ -15,7 +15,7 @@ from runk.core.machines.dials import divisions_say, judged_divisions, turns_say
 from runk.core.machines.machine import Dial
 from runk.core.refusals import Refused
 from runk.core.threads import find_thread
-from runk.core.threads.cover import CoverQuestion, cover
+from runk.core.threads.cover import CoverQuestion, Joint, cover
 from runk.core.threads.die import DieQuestion, die
 from runk.core.threads.die import needs as die_needs
 from runk.core.threads.engage import School
@@ -208,7 +208,12 @@ def test_walls_of_a_cover_add_up_to_its_rim(name: str, seal: int, more: int) -> 
     assert answer.rim_mm is not None
     assert answer.outer_wall_mm is not None
     walls = answer.inner_wall_mm.value + answer.outer_wall_mm.value + answer.major_mm.value
-    assert walls == pytest.approx((answer.rim_mm.value - answer.seal_mm.value) / 2)
+    assert walls == pytest.approx((answer.rim_mm.value - seal) / 2)
+    # A flat joint lets the pressure out to the inside of the studs, a ring keeps it at the bore.
+    assert answer.seal_mm.value == pytest.approx(answer.circle_mm.value - answer.major_mm.value)
+    ring = cover(replace(question, joint=Joint.SEALED, count=answer.count))
+    assert ring.seal_mm.value == seal
+    assert ring.load_n.value < answer.load_n.value
     nut = answer.nut_flats_mm.value
     assert answer.between_nuts_mm.value == pytest.approx(answer.chord_mm.value - 1.1547 * nut)
 

@@ -403,3 +403,12 @@ def test_a_passage_at_an_angle_goes_no_further_by_its_link() -> None:
     there = other.ask(question, WORKSHOP)
     # Both from the face: what is touched on the flat, and the flat itself.
     assert there.bottom_mm.value == pytest.approx(answer.travel_mm.value + BREAK_OUT_MM, abs=0.02)
+
+
+@pytest.mark.parametrize(("stands", "high", "gauge"), [("gauge", "62", 12.0), ("work", "12", 62.0)])
+def test_a_height_gauge_on_a_block_or_the_work_on_it(stands: str, high: str, gauge: float) -> None:
+    """62 over the table from a 50 block is 12; 12 over the foot of work on it is 62."""
+    asks = CATALOGUE["depth"]
+    typed = {"way": "block", "block": "50", "deep": high, "stands": stands}
+    answer = asks.ask(read_question(asks, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
+    assert answer.stop_mm.value == gauge

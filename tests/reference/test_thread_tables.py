@@ -6,12 +6,22 @@ row is checked by it in ``test_threads.py`` as well.
 
 from __future__ import annotations
 
+from fractions import Fraction
+
 import pytest
 
+from runk.core.figures import Working
 from runk.core.holes.pick import nearest
 from runk.core.threads import find_thread
 from runk.core.threads import laws as law
+from runk.core.threads.clearance import hole_for
+from runk.core.threads.nuts import flats_of, height_of
+from runk.core.threads.stud import StudQuestion, stud
+from runk.core.threads.stud import needs as stud_needs
+from runk.core.threads.thread import alike
 from runk.core.tools.sets import tool_set
+from runk.demo.back_shed import WORKSHOP
+from tests.reference.packages import rows
 
 # BS 93: number, major, pitch, core (mm). From memory of the standard's table.
 BA = [
@@ -196,3 +206,55 @@ def test_what_we_call_the_book_lands_near_the_books(name: str, drill: str) -> No
         found = nearest(tenths, ideal)
         assert found is not None
         assert abs(found.mm - ideal) <= 0.05 + 1e-9 or ideal < 1
+
+
+def test_full_nuts_are_the_standards() -> None:
+    """ISO 4032 style 1, across flats and height, by way of bd-warehouse's hex_nut_parameters."""
+    published = {
+        float(row["Size"][1:].split("-")[0]): row
+        for row in rows("bd-warehouse", "hex_nut_parameters.csv")
+        if row["iso4032:m"]
+    }
+    for size in (2, 2.5, 3, 4, 5, 6, 8, 10, 12):
+        thread, w = find_thread(f"M{size:g}"), Working()
+        assert flats_of(w, thread).value == float(published[size]["iso4032:s"])
+        assert height_of(w, thread).value == pytest.approx(float(published[size]["iso4032:m"]))
+
+
+def test_a_ba_nut_is_the_trades() -> None:
+    """Common practice: 1.75 D across, 0.9 D high. 2 BA: 8.2 by 4.2."""
+    thread, w = find_thread("2 BA"), Working()
+    assert flats_of(w, thread).value == pytest.approx(8.225, abs=0.05)
+    assert height_of(w, thread).value == pytest.approx(4.23, abs=0.05)
+
+
+@pytest.mark.parametrize("name", ["M3", "M4", "2 BA", "1/4 BSF"])
+def test_a_nut_meets_the_cover_before_its_thread_ends(name: str) -> None:
+    """Two to three pitches of it lie below the cover's face. Common practice."""
+    thread = find_thread(name)
+    asked = StudQuestion(thread, cover=Fraction(10))
+    answer = stud(asked, stud_needs(asked, WORKSHOP))
+    above = next(part.mm.value for part in answer.parts if part.label == "nut")
+    showing = next(part.mm.value for part in answer.parts if part.label == "showing")
+    below = answer.nut_end_mm.value - above - showing
+    assert 2 * thread.pitch_mm <= below <= 3 * thread.pitch_mm
+    assert answer.plain_mm.value == pytest.approx(10 - below)
+
+
+@pytest.mark.parametrize(
+    ("name", "medium"),
+    # Between ISO 273's rows, never under the hole of the size below.
+    [("M2.2", 2.58), ("M9", 10.0), ("M11", 12.25)],
+)
+def test_a_size_between_the_standards_rows_lies_between_their_holes(
+    name: str, medium: float
+) -> None:
+    assert hole_for(Working(), find_thread(name), "medium").value == pytest.approx(medium, abs=0.1)
+
+
+@pytest.mark.parametrize(
+    ("one", "other"), [("M5", "#10-32 UNF"), ("1/4 BSF", "1/4-28 UNF"), ("2 BA", "3/16x32 ME")]
+)
+def test_what_starts_and_binds_is_named(one: str, other: str) -> None:
+    names = {t.name for t in alike(find_thread(one))}
+    assert find_thread(other).name in names

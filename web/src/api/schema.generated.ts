@@ -328,6 +328,11 @@ export interface components {
              */
             count: string | number | null;
             /**
+             * @description joint: flat, sealed
+             * @default null
+             */
+            joint: string | null;
+            /**
              * @description pressure
              * @default null
              */
@@ -338,7 +343,7 @@ export interface components {
              */
             rim: string | number | null;
             /**
-             * @description diameter under pressure
+             * @description bore under pressure
              * @default null
              */
             seal: string | number | null;
@@ -486,6 +491,11 @@ export interface components {
              * @default null
              */
             side: string | null;
+            /**
+             * @description on the block: gauge, work
+             * @default null
+             */
+            stands: string | null;
             /**
              * @description reading at the touch
              * @default null
@@ -785,7 +795,7 @@ export interface components {
              */
             rpm: string | number | null;
             /**
-             * @description sign: whine, torn, built-up, glazed, taper, bell-mouth, oversize, wander, out-of-round, saw, cone, snatching, not-meeting, run-out
+             * @description sign: whine, torn, built-up, glazed, taper, bell-mouth, oversize, wander, out-of-round, saw, cone, snatching, not-meeting, run-out, tight-in, slips, stalls, thread-torn, drill-bad, burr-bore, groove-out, wobble, axle-tight, cocked, out-of-place, digs-in, slot-wide
              * @default null
              */
             sign: string | null;
@@ -2806,6 +2816,8 @@ export interface components {
             major_mm: components["schemas"]["FigureWire"];
             minor_mm: components["schemas"]["FigureWire"];
             name: string;
+            nut_flats_mm: components["schemas"]["FigureWire"];
+            nut_mm: components["schemas"]["FigureWire"];
             per_inch: components["schemas"]["FigureWire"];
             pitch_mm: components["schemas"]["FigureWire"];
             radius_mm: components["schemas"]["FigureWire"];

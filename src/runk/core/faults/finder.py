@@ -224,6 +224,9 @@ def _tapered(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
     says = read_taper(question)
     if says is None:
         return _answer(rows)
+    if question.between is None:
+        # Nothing said of a centre: there is no tailstock to be out of line.
+        rows = [row for row in rows if row.cause.change != "tailstock"]
     # The causes the direction speaks for come first, in their own order.
     rows.sort(key=lambda row: row.does != says.likely)
     causes = _in_order(rows)
@@ -321,7 +324,17 @@ def _run_out(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
         for part, here, adds in jumps
     )
     worst = next(jump.part for jump in trace if jump.worst)
+    first = f"most of it comes in at {worst}"
+    if len(read) == 1:
+        # It says only that it runs out, not where.
+        first = f"read it again one step back from {worst}"
     check = "Take it apart there, wipe every face, turn it half round and read again."
+    if left_out := _left_out(chain, worst):
+        check = f"Read {left_out} too, which was left out. {check}"
+    untrue = next((p for p, _, jump in jumps[1:] if jump.value < 0), "")
+    if untrue:
+        check = f"{untrue.capitalize()} reads less than what is behind it: its outside is not true "
+        check += "to its jaws, so hold the work otherwise to be sure. Wipe every face, read again."
     cautions: tuple[Caution, ...] = ()
     thou = read[0][1] / 0.0254
     if thou <= ENOUGH_THOU:
@@ -334,12 +347,16 @@ def _run_out(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
             ),
         )
     return RunOutAnswer(
-        first=f"most of it comes in at {worst}",
-        first_check=check,
-        causes=_in_order(rows),
-        trace=trace,
-        cautions=cautions,
+        first=first, first_check=check, causes=_in_order(rows), trace=trace, cautions=cautions
     )
+
+
+def _left_out(chain: list[tuple[str, Fraction | None]], worst: str) -> str:
+    """A place not read, just behind the one where most comes in."""
+    parts = [part for part, _ in chain]
+    behind = chain[parts.index(worst) + 1 :]
+    later = any(value is not None for _, value in behind)
+    return behind[0][0] if behind and behind[0][1] is None and later else ""
 
 
 def _needs(question: FaultQuestion, workshop: Workshop) -> FaultShop:

@@ -31,6 +31,19 @@ class Sign(StrEnum):
     SNATCHING = "snatching"
     NOT_MEETING = "not-meeting"
     RUN_OUT = "run-out"
+    TIGHT_IN = "tight-in"
+    SLIPS = "slips"
+    STALLS = "stalls"
+    THREAD_TORN = "thread-torn"
+    DRILL_BAD = "drill-bad"
+    BURR_BORE = "burr-bore"
+    GROOVE_OUT = "groove-out"
+    WOBBLE = "wobble"
+    AXLE_TIGHT = "axle-tight"
+    COCKED = "cocked"
+    OUT_OF_PLACE = "out-of-place"
+    DIGS_IN = "digs-in"
+    SLOT_WIDE = "slot-wide"
 
 
 SIGNS = (
@@ -52,6 +65,49 @@ SIGNS = (
     Choice("snatching", "the drill snatches", ("snatch", "snatches", "snatching", "grabs")),
     Choice("not-meeting", "holes from two sides do not meet", ("do not meet", "not meeting")),
     Choice("run-out", "the work runs out", ("run-out", "runout", "run out", "runs out")),
+    Choice(
+        "tight-in",
+        "it is tight further in after reaming",
+        ("tight further in", "tighter further in", "tight after reaming"),
+    ),
+    Choice("slips", "the work slips in the chuck", ("slips", "slipping", "work slips")),
+    Choice("stalls", "it stalls", ("stalls", "stalled", "stalling")),
+    Choice(
+        "thread-torn",
+        "the thread is torn by tap or die",
+        ("torn thread", "thread is torn", "thread tears", "thread torn"),
+    ),
+    Choice(
+        "drill-bad",
+        "the drill is bent or ground unequal",
+        ("bent drill", "drill is bent", "unequal lips"),
+    ),
+    Choice(
+        "burr-bore",
+        "there is a burr in the bore after grooving",
+        ("burr in the bore", "burr after grooving"),
+    ),
+    Choice("groove-out", "the groove runs out", ("groove runs out",)),
+    Choice(
+        "wobble",
+        "a wheel wobbles on its shaft",
+        ("wobbles on its shaft", "wheel wobbles", "wheel runs out", "key kicks"),
+    ),
+    Choice("axle-tight", "the axle is tight", ("axle is tight", "axle tight", "tight axle")),
+    Choice(
+        "cocked", "the cover goes on cocked", ("cocked", "cover will not sit", "goes on crooked")
+    ),
+    Choice(
+        "out-of-place",
+        "a hole is out of place",
+        ("out of place", "hole in the wrong place", "hole out of position"),
+    ),
+    Choice("digs-in", "the parting tool digs in", ("digs in", "dug in", "parting tool jams")),
+    Choice(
+        "slot-wide",
+        "the slot comes out wide or leaning",
+        ("slot is wide", "slot too wide", "slot leans", "slot comes out wide"),
+    ),
 )
 CUTTING = ("whine", "torn", "built-up", "glazed", "snatching")
 """Signs whose cure begins with what the machine was set to."""

@@ -147,7 +147,10 @@ def angled(question: AngledQuestion, _: None = None) -> AngledAnswer:
     if angle > 0:
         flat = w.of(flat_depth_mm, "flat_mm", cutter_mm=drill, slope_deg=angle)
     says = (
-        f"Tilt it {angle:g}° and drill {mm_said(travel.value, 2)} from where the axis meets "
+        f"Tilt it {angle:g}°, mill a flat {mm_said(flat.value, 2)} deep on the axis, touch on it "
+        f"and drill {mm_said(travel.value - flat.value, 2)} from there."
+        if flat is not None and angle > _FLAT_FROM_DEG
+        else f"Tilt it {angle:g}° and drill {mm_said(travel.value, 2)} from where the axis meets "
         f"the face."
         if angle
         else f"Square to the face: drill {mm_said(travel.value, 2)}."

@@ -34,6 +34,13 @@ class Way(StrEnum):
     EDGE = "edge"
 
 
+class Stands(StrEnum):
+    """What stands on the block."""
+
+    GAUGE = "gauge"
+    WORK = "work"
+
+
 class Side(StrEnum):
     """Which side of the edge the finder stands."""
 
@@ -58,6 +65,10 @@ WAYS = (
     Choice("block", "Height gauge on a block", ("height gauge", "gauge on a block")),
     Choice("edge", "Place from an edge", ("edge finder", "edge-finder", "from an edge", "finder")),
 )
+STANDS = (
+    Choice("gauge", "the gauge on the block", ("gauge on the block",), silent=True),
+    Choice("work", "the work on the block", ("work on the block", "part on the block")),
+)
 SIDES = (
     Choice("before", "short of the edge", ("before the edge", "short of the edge"), silent=True),
     Choice("beyond", "past the edge", ("past the edge", "beyond the edge")),
@@ -74,7 +85,8 @@ class DepthQuestion:
         feeler: Thickness between tool and work when it touched.
         drill: Diameter of a drill whose point counts beside the depth.
         pin: Diameter of the gauge pin that just rolls under the cutter.
-        block: Height of the block the gauge or the work stands on.
+        block: Height of the block, and what ``stands`` on it: the gauge, and ``deep`` is over the
+            table; or the work, and it is over the work's own foot.
         finder: Diameter of the edge finder's tip.
     """
 
@@ -132,6 +144,7 @@ class DepthQuestion:
         Fraction | None,
         Length("block", ("block",), only=("block",), low=0.1, high=1000.0, placeholder="50 mm"),
     ] = None
+    stands: Annotated[Stands | None, OneOf("on the block", choices=STANDS, only=("block",))] = None
     finder: Annotated[
         Fraction | None,
         Length(
@@ -213,8 +226,11 @@ def needs(question: DepthQuestion, workshop: Workshop) -> Machine:
 def settle(
     question: DepthQuestion, workshop: Workshop, readings: Mapping[str, Reading]
 ) -> DepthQuestion:
-    """Name the usual machine where it was left open."""
-    return replace(question, machine=needs(question, workshop).name)
+    """Name the usual machine, and what stands on a block: a gauge reaches no lower than that."""
+    stands = question.stands
+    if question.way is Way.BLOCK and stands is None and question.block is not None:
+        stands = Stands.WORK if question.deep < question.block else Stands.GAUGE
+    return replace(question, machine=needs(question, workshop).name, stands=stands)
 
 
 def depth(question: DepthQuestion, machine: Machine) -> DepthAnswer:
@@ -245,6 +261,13 @@ def depth(question: DepthQuestion, machine: Machine) -> DepthAnswer:
     travelled = w.figure(travel, "travel_mm", since=began, places=3)
     at = w(added_mm, sum_mm=start, part_mm=travel) if start else travel
     if at < 0:
+        if question.way is Way.BLOCK:
+            raise Refused(
+                f"A gauge on a block of {mm_said(question.block or 0)} does not reach down to "
+                f"{mm_said(question.deep)} over the table: stand it on the table, or the work on "
+                "the block.",
+                field="block",
+            )
         raise Refused(f"That comes to {mm_said(at, 2)}, less than nothing.", field="deep")
     dial = machine.dial(*_SLIDES[question.way]) if _SLIDES[question.way] else None
     stop, divisions = _on(machine, dial, at)
@@ -281,7 +304,10 @@ def _parts(w: Working, question: DepthQuestion) -> list[tuple[str, float]]:
     if question.way is Way.PIN:
         return [("the gauge pin", float(question.pin or 0)), ("depth wanted", deep)]
     if question.way is Way.BLOCK:
-        return [("the block", float(question.block or 0)), ("height wanted", deep)]
+        block = float(question.block or 0)
+        if question.stands is Stands.WORK:
+            return [("the block under the work", block), ("height wanted", deep)]
+        return [("height wanted over the table", deep), ("the block under the gauge", -block)]
     radius = w(finder_radius_mm, finder_mm=float(question.finder or 0))
     # Short of the edge the spindle still has its radius to go; past it, it has come too far.
     signed = radius if question.side is Side.BEFORE else -radius
@@ -302,8 +328,9 @@ def _on(machine: Machine, dial: Dial | None, at: float) -> tuple[str, Figure | N
 def _says(question: DepthQuestion, stop: str) -> str:
     return {
         Way.TOUCH: f"Touch, then go to {stop}.",
-        Way.PIN: f"Lower the cutter until the pin just rolls under it, then go down to {stop}.",
-        Way.BLOCK: f"Stand it on the block and set {stop}.",
+        Way.PIN: "The spindle stopped, lower the cutter until the pin just rolls under it. Take "
+        f"the pin away, move clear of the work, then go down to {stop}.",
+        Way.BLOCK: f"With the {question.stands or Stands.GAUGE} on the block, set {stop}.",
         Way.EDGE: f"Touch the edge, then move towards the work to {stop}.",
     }[question.way]
 
@@ -347,7 +374,7 @@ DEPTH = Calculator(
         "touch": "{way}: {deep} deep[, touched on a {feeler} feeler][, a {drill} drill]"
         "[, the dial at {start} there], on the {machine}",
         "pin": "{way} of {pin}: {deep} deep[, the dial at {start} there], on the {machine}",
-        "block": "{way} of {block}: {deep} high[, its nought at {start}]",
+        "block": "{way} of {block}, {stands}: {deep} high[, its nought at {start}]",
         "edge": "{way} with a {finder} finder: {deep} away[, touched {side}][, the dial at "
         "{start} there], on the {machine}",
     },

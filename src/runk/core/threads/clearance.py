@@ -90,6 +90,20 @@ def standard_hole_mm(hole_mm: Num) -> Num:
     return hole_mm
 
 
+@law(
+    "Between the standard's rows",
+    "{low_mm} + ({high_mm} - {low_mm}) × ({major_mm} - {below_mm}) ÷ ({above_mm} - {below_mm})",
+    Source("iso-273", Held.RECALLED),
+)
+def between_rows_mm(major_mm: Num, below_mm: Num, low_mm: Num, above_mm: Num, high_mm: Num) -> Num:
+    """A hole for a size between two of the standard's, in a straight line between theirs.
+
+    >>> between_rows_mm(9.0, 8.0, 9.0, 10.0, 11.0)
+    10.0
+    """
+    return low_mm + (high_mm - low_mm) * (major_mm - below_mm) / (above_mm - below_mm)
+
+
 @cache
 def iso_273() -> dict[float, dict[str, float]]:
     """Clearance holes of ISO 273 by thread diameter.
@@ -114,7 +128,29 @@ def hole_for(w: Working, thread: Thread, fit: str) -> Figure:
     key = f"{fit}_mm"
     if row is not None:
         return w.of(standard_hole_mm, key, hole_mm=row[fit])
+    around = _rows_around(thread.major_mm) if thread.metric else None
+    if around is not None:
+        (below, low), (above_it, high) = around
+        return w.of(
+            between_rows_mm,
+            key,
+            major_mm=thread.major_mm,
+            below_mm=below,
+            low_mm=low[fit],
+            above_mm=above_it,
+            high_mm=high[fit],
+        )
     return w.of(over_screw_mm, key, major_mm=thread.major_mm, share=SHARES[fit])
+
+
+def _rows_around(
+    major_mm: float,
+) -> tuple[tuple[float, dict[str, float]], tuple[float, dict[str, float]]] | None:
+    """The standard's rows under and over a size it does not have; None outside its table."""
+    table = sorted(iso_273().items())
+    under = [row for row in table if row[0] < major_mm]
+    over = [row for row in table if row[0] > major_mm]
+    return (under[-1], over[0]) if under and over else None
 
 
 def owned_for(drills: Sequence[ShopTool], hole_mm: float, major_mm: float) -> ShopTool | None:

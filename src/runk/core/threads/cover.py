@@ -3,18 +3,20 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from enum import StrEnum
 from fractions import Fraction
 from math import ceil, pi
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop
-from runk.core.kinds import Count, Length, Number, Pressure
+from runk.core.kinds import Choice, Count, Length, Number, OneOf, Pressure
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.threads import laws
+from runk.core.threads.nuts import flats_of
 from runk.core.threads.series import Thread
 from runk.core.threads.thread import THREAD_FIELD, no_needs
 from runk.core.units import unit_of
@@ -24,8 +26,25 @@ ALLOWED = (25.0, 30.0, 40.0)
 LEAST_STUDS, MOST_STUDS = 3, 36
 CORNERS = 1.1547
 SPANNER = 1.45
-WIDEST_TIMES = 8.0
+WIDEST_TIMES = 6.0
 EDGE_TIMES = 0.75
+
+
+class Joint(StrEnum):
+    """How far out the pressure gets under a cover."""
+
+    FLAT = "flat"
+    SEALED = "sealed"
+
+
+JOINTS = (
+    Choice("flat", "a flat joint", ("flat joint", "gasket", "plain joint")),
+    Choice(
+        "sealed",
+        "a joint sealed at the bore",
+        ("sealed at the bore", "o-ring", "o ring", "ring joint", "sealed"),
+    ),
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,7 +52,9 @@ class CoverQuestion:
     """A cover under pressure.
 
     Args:
-        seal: Diameter the pressure acts over: to the middle of the gasket, or the bore.
+        seal: The bore under the cover.
+        joint: A flat one lets the pressure out to the inside of the studs; one with a ring holds
+            it at the bore.
         circle: Diameter of the stud circle.
         rim: Diameter of the cover; ``seal`` is its inner wall.
         count: Studs, where decided; worked out where not.
@@ -50,8 +71,8 @@ class CoverQuestion:
     seal: Annotated[
         Fraction,
         Length(
-            "diameter under pressure",
-            ("bore", "seal", "cylinder"),
+            "bore under pressure",
+            ("bore", "seal", "cylinder", "pressure"),
             usual=(5.0, 200.0),
             before=("bore",),
             low=1.0,
@@ -59,6 +80,7 @@ class CoverQuestion:
             placeholder="22 mm",
         ),
     ]
+    joint: Annotated[Joint, OneOf("joint", choices=JOINTS)] = Joint.FLAT
     circle: Annotated[
         Fraction | None,
         Length(
@@ -106,7 +128,7 @@ class CoverAnswer:
     chord_over_diameter_ratio: Annotated[Figure, Show("Spacing in diameters")]
     inner_wall_mm: Annotated[Figure, Show("Wall to the bore")]
     outer_wall_mm: Annotated[Figure | None, Show("Wall to the rim")]
-    spanner_mm: Annotated[Figure, Show("A spanner wants")]
+    spanner_mm: Annotated[Figure, Show("A box spanner wants")]
     between_nuts_mm: Annotated[Figure, Show("Between the nuts")]
     seal_mm: Annotated[Figure, Show("Under pressure to", Rank.FOLDED)]
     rim_mm: Annotated[Figure | None, Show("Cover across", Rank.FOLDED)]
@@ -126,6 +148,16 @@ def usual_circle_mm(seal_mm: Num, major_mm: Num, wall_mm: Num) -> Num:
     return seal_mm + 2 * (major_mm / 2 + wall_mm)
 
 
+@law("Inside of the studs", "{circle_mm} - {major_mm}")
+def inside_of_studs_mm(circle_mm: Num, major_mm: Num) -> Num:
+    """How far out the pressure gets under a flat joint.
+
+    >>> inside_of_studs_mm(32.0, 4.0)
+    28.0
+    """
+    return circle_mm - major_mm
+
+
 @law("Wall beside a stud", "({outer_mm} - {inner_mm}) ÷ 2 - {major_mm} ÷ 2")
 def wall_beside_mm(outer_mm: Num, inner_mm: Num, major_mm: Num) -> Num:
     """Metal between a stud and the next edge.
@@ -136,9 +168,9 @@ def wall_beside_mm(outer_mm: Num, inner_mm: Num, major_mm: Num) -> Num:
     return (outer_mm - inner_mm) / 2 - major_mm / 2
 
 
-@law("Room a spanner wants", "{share} × {flats_mm}", PRACTICE)
+@law("Room a box spanner wants", "{share} × {flats_mm}", PRACTICE)
 def spanner_mm(share: Num, flats_mm: Num) -> Num:
-    """Across the outside of a small open spanner, by its flats.
+    """Across the outside of a small box spanner, by its flats.
 
     >>> round(spanner_mm(1.45, 7.0), 2)
     10.15
@@ -192,14 +224,25 @@ def cover(question: CoverQuestion, _: None = None) -> CoverAnswer:
         times=thread.form.stress,
         pitch_mm=thread.pitch_mm,
     )
-    load = w.of(laws.pressure_n, "load_n", pressure_n_per_mm2=question.pressure, seal_mm=seal)
+    circle = _circle(w, question, seal, major)
+    start = len(w.steps)
+    reached = seal
+    if question.joint is Joint.FLAT:
+        reached = w(inside_of_studs_mm, circle_mm=circle.value, major_mm=major)
+    load = w.of(
+        laws.pressure_n,
+        "load_n",
+        since=start,
+        pressure_n_per_mm2=question.pressure,
+        seal_mm=reached,
+        why="" if question.joint is Joint.SEALED else "the joint lets it out to the studs",
+    )
     allowed = question.allowed or ALLOWED[1]
     least = max(2, ceil(load.value / (area.value * allowed) - 1e-9))
-    circle = _circle(w, question, seal, major)
     spread = pi * circle.value / (WIDEST_TIMES * major)
     count = question.count or _even(max(least, LEAST_STUDS, ceil(spread)))
     chord = w.of(laws.chord_mm, "chord_mm", circle_mm=circle.value, count=float(count))
-    flats = w.of(laws.nut_flats_mm, share=laws.ACROSS_FLATS, major_mm=major)
+    flats = flats_of(w, thread)
     corners = CORNERS * flats.value
     if chord.value <= major * 1.2:
         raise Refused(
@@ -246,7 +289,7 @@ def cover(question: CoverQuestion, _: None = None) -> CoverAnswer:
         outer_wall_mm=outer,
         spanner_mm=spanner,
         between_nuts_mm=between,
-        seal_mm=Figure(seal, unit_of("seal_mm")),
+        seal_mm=Figure(reached, unit_of("seal_mm")),
         rim_mm=None if question.rim is None else Figure(float(question.rim), unit_of("rim_mm")),
         major_mm=Figure(major, unit_of("major_mm"), (), 3),
         nut_flats_mm=flats,
@@ -370,8 +413,8 @@ COVER = Calculator(
     compute=cover,
     needs=no_needs,
     sentences={
-        "": "A cylinder cover held by[ {count}] {thread} studs against {pressure}, bore {seal}"
-        "[, on a circle of {circle}][, rim {rim}][, {allowed} N/mm² allowed]"
+        "": "A cylinder cover held by[ {count}] {thread} studs against {pressure}, bore {seal}, "
+        "{joint}[, on a circle of {circle}][, rim {rim}][, {allowed} N/mm² allowed]"
     },
     calls=("cover", "cover studs", "studs for a cover", "cylinder cover", "cylinder cover held by"),
     headline=lambda a, page: f"{a.count} studs · {a.stress_n_per_mm2.words(page)} each",

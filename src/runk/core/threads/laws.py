@@ -9,8 +9,6 @@ from runk.core.sources import PRACTICE, Held, Source
 
 HANDBOOK = Source("handbook", Held.RECALLED)
 STRESS_AREA = Source("iso-898", Held.RECALLED)
-ACROSS_FLATS = 1.75
-"""Across the flats of a small nut, in diameters of its thread: common practice."""
 
 
 @law("Smaller by the thread", "{major_mm} - {times} × {pitch_mm}")

@@ -16,12 +16,15 @@ from runk.core.said import mm_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS, PRACTICE, Held, Source, read_table
 from runk.core.threads import laws
+from runk.core.threads.nuts import flats_of, height_of
 from runk.core.threads.series import Thread
 from runk.core.threads.thread import THREAD_FIELD
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
-NUT_SHARE = 0.8
+DOWN_THREADS = 2.5
+"""How far the nut's thread goes on below the cover's face: a die leaves its last threads
+unfinished, a cover is never to size, and a gasket gives. Two to three pitches, practice."""
 """Height of an ordinary nut as a share of its thread: common practice."""
 SHOWING_THREADS = 1.5
 SHEAR_SHARE = 0.6
@@ -155,14 +158,18 @@ def stud_mm(engaged_mm: Num, held_mm: Num, nut_mm: Num, pitch_mm: Num) -> Num:
     return engaged_mm + held_mm + nut_mm + SHOWING_THREADS * pitch_mm
 
 
-@law("Nut", "{share} × {major_mm}", PRACTICE)
-def usual_nut_mm(share: Num, major_mm: Num) -> Num:
-    """Height of an ordinary nut.
+@law("Thread for the nut", "{above_mm} + {down_mm}")
+def nut_end_mm(above_mm: Num, down_mm: Num) -> Num:
+    """Length of the thread the nut runs on, some of it below the cover's face.
 
-    >>> usual_nut_mm(0.8, 4.0)
-    3.2
+    Args:
+        above_mm: Nut, washer and what shows.
+        down_mm: Into the cover, so that the nut meets the cover before the thread's end.
+
+    >>> nut_end_mm(5.0, 1.75)
+    6.75
     """
-    return share * major_mm
+    return above_mm + down_mm
 
 
 @law("Enough to break before it strips", "{breaks_n} ÷ {strips_n} × {engaged_mm}")
@@ -222,7 +229,7 @@ def stud(question: StudQuestion, shop: StudShop) -> StudAnswer:
     major, pitch = thread.major_mm, thread.pitch_mm
     engaged = _engaged(w, question, shop.metal)
     nut = (
-        w.of(usual_nut_mm, "nut_mm", share=NUT_SHARE, major_mm=major)
+        height_of(w, thread)
         if question.nut is None
         else Figure(float(question.nut), unit_of("nut_mm"))
     )
@@ -263,13 +270,19 @@ def stud(question: StudQuestion, shop: StudShop) -> StudAnswer:
         cuts=float(count),
         kerf_mm=KERF_MM,
     )
-    nut_end = nut.value + SHOWING_THREADS * pitch + float(question.washer or 0)
-    plain = max(0.0, length.value - engaged.value - nut_end)
+    above = nut.value + SHOWING_THREADS * pitch + float(question.washer or 0)
+    nut_end = w.of(
+        nut_end_mm,
+        above_mm=above,
+        down_mm=min(DOWN_THREADS * pitch, length.value - engaged.value - above),
+        why=f"{DOWN_THREADS:g} threads into the cover, or all of it where it is thinner",
+    )
+    plain = max(0.0, length.value - engaged.value - nut_end.value)
     return StudAnswer(
         length_mm=length,
         engaged_mm=engaged,
         plain_mm=Figure(plain, unit_of("plain_mm")),
-        nut_end_mm=Figure(nut_end, unit_of("nut_end_mm")),
+        nut_end_mm=nut_end,
         breaks_n=breaks,
         strips_inside_n=inside,
         strips_outside_n=outside,
@@ -278,7 +291,7 @@ def stud(question: StudQuestion, shop: StudShop) -> StudAnswer:
         count=count,
         stock_mm=stock,
         major_mm=Figure(major, unit_of("major_mm"), (), 3),
-        nut_flats_mm=w.of(laws.nut_flats_mm, share=laws.ACROSS_FLATS, major_mm=major),
+        nut_flats_mm=flats_of(w, thread),
         parts=_parts(question, engaged, nut, pitch),
         set_says="Run two nuts together on its end and screw it in by the upper one.",
         hold_says=_hold_says(),

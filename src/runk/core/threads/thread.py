@@ -11,11 +11,13 @@ from runk.core.kinds import OfThread
 from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS
 from runk.core.threads import laws
+from runk.core.threads.nuts import flats_of, height_of
 from runk.core.threads.series import Thread, threads
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
-ALIKE_SIZE, ALIKE_PITCH = 0.035, 0.045
+ALIKE_SIZE, ALIKE_PITCH, SAME_SIZE, SAME_PITCH = 0.04, 0.045, 0.005, 0.08
+"""Nearly alike in both, or of one diameter and not far apart in pitch: common practice."""
 THREAD_FIELD = OfThread("thread", principal=True, shared="thread", placeholder="M4, 2BA or 1/4x40")
 
 
@@ -51,6 +53,8 @@ class ThreadAnswer:
     radius_mm: Annotated[Figure, Show("Radius at the root")]
     angle_deg: Annotated[Figure, Show("Angle")]
     stress_area_mm2: Annotated[Figure, Show("Tensile stress area")]
+    nut_flats_mm: Annotated[Figure, Show("Full nut across flats", Rank.BIG, under="nut_mm")]
+    nut_mm: Annotated[Figure, Show("Full nut’s height")]
     alike: Annotated[tuple[str, ...], Show("Looks alike and does not mate", Rank.SAYS)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
@@ -73,6 +77,7 @@ def alike(thread: Thread) -> tuple[Thread, ...]:
         size = _apart(other.major_mm, thread.major_mm)
         pitch = _apart(other.pitch_mm, thread.pitch_mm)
         near = size <= ALIKE_SIZE and pitch <= ALIKE_PITCH
+        near = near or (size <= SAME_SIZE and pitch <= SAME_PITCH)
         same = size < 1e-3 and pitch < 1e-3 and other.form.angle_deg == thread.form.angle_deg
         if near and not same:
             found.append(other)
@@ -148,6 +153,8 @@ def thread(question: ThreadQuestion, _: None = None) -> ThreadAnswer:
             pitch_mm=one.pitch_mm,
             source=source,
         ),
+        nut_flats_mm=flats_of(w, one),
+        nut_mm=height_of(w, one),
         alike=tuple(t.name for t in others),
         cautions=tuple(cautions),
         links=(
