@@ -171,7 +171,7 @@ def test_a_position_that_is_a_formula_stays_text_in_a_spreadsheet() -> None:
 @pytest.mark.parametrize(
     ("line", "says"),
     [
-        ("wall sheet", "20 metals by 12 diameters on Lathe"),
+        ("wall sheet", "22 metals by 12 diameters on Lathe"),
         ("wall sheet for the mill drill brass, silver steel 3, 6, 1/4", "2 metals by 3"),
         ("wall sheet lathe bore carbide brass 22 mm 5/8", "1 metals by 2"),
     ],

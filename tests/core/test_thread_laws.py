@@ -6,6 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from runk.core.cutting import laws as cut_laws
 from runk.core.cutting import tapping
 from runk.core.holes import laws as hole_laws
 from runk.core.holes.pick import above, below, exact, nearest, ream_allowance
@@ -49,7 +50,7 @@ def test_a_larger_hole_never_holds_more(thread: object, share: float) -> None:
 
 @given(st.floats(0.5, 60), st.floats(60, 150))
 def test_a_blunter_point_is_shorter(diameter: float, angle: float) -> None:
-    assert hole_laws.point_mm(diameter, angle) >= hole_laws.point_mm(diameter, angle + 10)
+    assert cut_laws.point_mm(diameter, angle) >= cut_laws.point_mm(diameter, angle + 10)
 
 
 @given(st.floats(1, 40), st.floats(0, 79))

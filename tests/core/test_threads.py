@@ -10,8 +10,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.ask import ask
+from runk.core.catalogue import CATALOGUE
 from runk.core.holes.question import Ends
 from runk.core.pressures import read_pressure
+from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.threads import find_thread, threads
 from runk.core.threads.clearance import ClearanceQuestion, Fit, clearance
@@ -331,3 +333,25 @@ def test_what_looks_alike_does_not_mate() -> None:
             assert (
                 thread.name in {t.name for t in alike(other)} or other.major_mm != thread.major_mm
             )
+
+
+@pytest.mark.parametrize(
+    ("drill", "percent", "word"),
+    # 2 BA: 4.7 mm, working depth 0.6 × 0.81 each side. By hand.
+    [("5/32 in", 75.2, ""), ("3.73", 99.4, "Mind"), ("4.1", 61.7, ""), ("4.4", 30.9, "Stop")],
+)
+def test_a_drill_of_ones_own_is_judged(drill: str, percent: float, word: str) -> None:
+    asks = CATALOGUE["tap"]
+    typed = {"thread": "2BA", "metal": "brass", "drill": drill}
+    answer = asks.ask(read_question(asks, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
+    assert answer.engagement_percent.value == pytest.approx(percent, abs=0.3)
+    assert {c.about: c.word for c in answer.cautions}.get("the drill", "") == word
+
+
+@pytest.mark.parametrize("drill", ["4.7", "2"])
+def test_a_drill_that_leaves_no_thread_or_no_way_in_is_refused(drill: str) -> None:
+    asks = CATALOGUE["tap"]
+    typed = {"thread": "2BA", "metal": "brass", "drill": drill}
+    with pytest.raises(Refused) as caught:
+        asks.ask(read_question(asks, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
+    assert caught.value.field == "drill"

@@ -144,7 +144,7 @@ def test_torque_and_power_undo_each_other(power: float, rpm: float) -> None:
 
 def test_drill_point_by_geometry() -> None:
     """(D/2) / tan(59°) is 0.300 D."""
-    assert laws.point_mm(10.0, 0.30) == pytest.approx(5 / np.tan(np.radians(59)), abs=0.01)
+    assert laws.point_mm(10.0, 118.0) == pytest.approx(5 / np.tan(np.radians(59)))
 
 
 def test_belt_runs_at_one_speed_on_both_pulleys() -> None:

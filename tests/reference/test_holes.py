@@ -10,8 +10,9 @@ import pytest
 from scipy.integrate import quad
 from scipy.optimize import brentq
 
+from runk.core.cutting.laws import point_mm
 from runk.core.holes.angled import AngledQuestion, angled
-from runk.core.holes.laws import flat_depth_mm, opening_nm, point_mm
+from runk.core.holes.laws import flat_depth_mm, opening_nm
 from runk.core.holes.pick import ream_allowance
 from runk.core.lengths import read_length
 from runk.core.tools.sets import SETS, jobber_flute_mm, tool_set

@@ -90,7 +90,7 @@ def router(here: Here, catalogue: Catalogue) -> APIRouter:
             }
         )
 
-    # A calculator's own models are made when it is first asked: nobody waits for nineteen at
+    # A calculator's own models are made when it is first asked: nobody waits for all of them at
     # the start. What they are stands in the description, see ``openapi``.
     @routes.post("/calc/{name}", include_in_schema=False)
     async def answer(name: str, request: Request) -> Response:

@@ -2738,6 +2738,11 @@ export interface components {
              */
             deep: string | number | null;
             /**
+             * @description drill you have
+             * @default null
+             */
+            drill: string | number | null;
+            /**
              * @description ends: through, blind
              * @default null
              */

@@ -26,7 +26,7 @@ class SpeedAnswer:
     """What to set, what it takes off, what it asks of the machine.
 
     ``depth_mm`` is the depth of cut as the dial will make it: on the radius in turning
-    and boring, along the axis in facing and milling, half the diameter in drilling. Where
+    and boring, along the axis in facing and milling; a drill has none. Where
     nothing is cut (knurling) there is no force. ``stop_s`` is the time left to stop the lathe
     in the relief groove; ``height_error_mm`` what a tool off centre does to the diameter.
     """

@@ -6,15 +6,15 @@ from math import pi, sin
 
 from runk.core.cutting import laws
 from runk.core.cutting.operations import Operation
-from runk.core.cutting.spindle import Bench, Cut, chip_mm2, practice_mm
+from runk.core.cutting.spindle import Bench, Cut, chip_mm2
 from runk.core.cutting.tables import chip_groups, cut_shapes
-from runk.core.figures import law
+from runk.core.figures import Num, law
 from runk.core.sources import PRACTICE
 
 LIP_SIN = sin(pi * 59 / 180)
 """Sine of half the point angle of a 118° drill: a lip's chip is that much thinner."""
-POINT_SHARE = 0.30
-"""Length of a 118° point for each millimetre of diameter."""
+POINT_DEG = 118.0
+"""Of a drill as it is bought, where nobody says otherwise."""
 WHY = {
     Operation.REAM: "two to three times a drill's feed",
     Operation.CENTRE: "half a drill's feed",
@@ -58,6 +58,16 @@ def ring_nm(torque_nm: float, share: float) -> float:
     return torque_nm * share
 
 
+@law("Width of both chips", "{diameter_mm} × {share}")
+def half_mm(diameter_mm: Num, share: Num) -> Num:
+    """How wide a drill's two lips cut together; of a reamer, its thin ring.
+
+    >>> half_mm(6.0, 0.5)
+    3.0
+    """
+    return diameter_mm * share
+
+
 def drilled(bench: Bench) -> Cut:
     """Feed and load of drilling; the feed is turned down where the belt is too weak."""
     w, metal = bench.w, bench.metal
@@ -88,14 +98,15 @@ def drilled(bench: Bench) -> Cut:
         whole = w(ring_nm, torque_nm=whole, share=REAM_SHARE, why="a reamer takes a thin ring")
     torque = w.figure(whole, "torque_nm", since=start)
     share, why = (0.5 * REAM_SHARE, "its thin ring") if reaming else (0.5, "half the drill")
-    deep = w.of(practice_mm, "depth_mm", table_mm=bench.diameter, share=share, why=why)
+    # Half the drill is how wide its chip is; nothing of it is a depth anybody sets.
     start = len(w.steps)
-    section = w(chip_mm2, depth_mm=deep.value, feed_mm_per_rev=feed)
+    wide = w(half_mm, diameter_mm=bench.diameter, share=share, why=why)
+    section = w(chip_mm2, depth_mm=wide, feed_mm_per_rev=feed)
     return Cut(
         per_rev=per_rev,
         per_min=bench.per_min(feed),
         per_tooth=None,
-        depth=deep,
+        depth=None,
         takes_off=None,
         dial=None,
         divisions=None,

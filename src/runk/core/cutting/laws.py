@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import pi
+from math import pi, tan
 
 from runk.core.figures import Num, law
 from runk.core.sources import PRACTICE, Held, Source
@@ -256,17 +256,15 @@ def cut_s(length_mm: Num, feed_mm_per_min: Num) -> Num:
     return 60.0 * length_mm / feed_mm_per_min
 
 
-@law("Drill point", "{diameter_mm} × {share}")
-def point_mm(diameter_mm: Num, share: Num) -> Num:
+@law("Point of the drill", "{diameter_mm} ÷ 2 ÷ tan({angle_deg}° ÷ 2)")
+def point_mm(diameter_mm: float, angle_deg: float) -> float:
     """Length of a drill's point.
 
     Args:
         diameter_mm: Of the drill.
-        share: 0.30 at 118°, 0.21 at 135°.
+        angle_deg: Of its point: 118 or 135 as bought.
 
-    Source: mechanics, (D/2) / tan(half the point angle).
-
-    >>> point_mm(10.0, 0.3)
-    3.0
+    >>> round(point_mm(10.0, 118.0), 2), round(point_mm(10.0, 135.0), 2)
+    (3.0, 2.07)
     """
-    return diameter_mm * share
+    return diameter_mm / 2 / tan(angle_deg / 2 * pi / 180.0)

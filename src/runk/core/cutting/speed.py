@@ -12,7 +12,7 @@ from runk.core.cutting.able import check, holding_of
 from runk.core.cutting.advise import cautions_for
 from runk.core.cutting.answer import SpeedAnswer
 from runk.core.cutting.caps import Cap, lowest
-from runk.core.cutting.drilled import POINT_SHARE, drilled
+from runk.core.cutting.drilled import POINT_DEG, drilled
 from runk.core.cutting.height import height_error
 from runk.core.cutting.milled import milled
 from runk.core.cutting.operations import FACTS, Family, Operation
@@ -290,7 +290,7 @@ def _time(w: Working, question: SpeedQuestion, cut: Cut, diameter: float) -> Fig
     start = len(w.steps)
     along = diameter / 2 if question.length is None else float(question.length)
     if question.operation is Operation.DRILL:
-        point = w(laws.point_mm, diameter_mm=diameter, share=POINT_SHARE)
+        point = w(laws.point_mm, diameter_mm=diameter, angle_deg=POINT_DEG)
         along = w(with_point_mm, length_mm=along, point_mm=point)
     return w.of(
         laws.cut_s, "time_s", since=start, length_mm=along, feed_mm_per_min=cut.per_min.value

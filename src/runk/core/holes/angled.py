@@ -8,13 +8,13 @@ from math import atan, degrees, floor
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
+from runk.core.cutting.laws import point_mm
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.holes.laws import (
     along_mm,
     flat_depth_mm,
     mouth_mm,
     passage_mm,
-    point_mm,
     tip_travel_mm,
     wall_mm,
 )

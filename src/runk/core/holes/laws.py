@@ -10,20 +10,6 @@ from runk.core.sources import PRACTICE
 _DEG = pi / 180.0
 
 
-@law("Point of the drill", "{diameter_mm} ÷ 2 ÷ tan({angle_deg}° ÷ 2)")
-def point_mm(diameter_mm: float, angle_deg: float) -> float:
-    """Length of a drill's point.
-
-    Args:
-        diameter_mm: Of the drill.
-        angle_deg: Of its point: 118 or 135 as bought.
-
-    >>> round(point_mm(10.0, 118.0), 2), round(point_mm(10.0, 135.0), 2)
-    (3.0, 2.07)
-    """
-    return diameter_mm / 2 / tan(angle_deg / 2 * _DEG)
-
-
 @law("Web of the next drill", "{diameter_mm} × {share}", PRACTICE)
 def web_mm(diameter_mm: Num, share: Num) -> Num:
     """A pilot clears the web of the drill that follows: 0.15 to 0.2 of its diameter.

@@ -9,8 +9,8 @@ from fractions import Fraction
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
+from runk.core.cutting.laws import point_mm
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
-from runk.core.holes.laws import point_mm
 from runk.core.kinds import Choice, Length, OfMachine, OneOf
 from runk.core.lengths import Reading
 from runk.core.machines.dials import judged_divisions, turns_say

@@ -7,11 +7,11 @@ from dataclasses import dataclass, replace
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
+from runk.core.cutting.laws import point_mm
 from runk.core.figures import Caution, Figure, Link, Working
-from runk.core.holes.laws import point_mm
+from runk.core.holes.pick import exact
 from runk.core.holes.question import Ends
 from runk.core.lengths import Reading
-from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shown import Rank, Show, Table
@@ -19,7 +19,7 @@ from runk.core.threads import laws
 from runk.core.threads.engage import School, bracket, chosen_of, target_percent
 from runk.core.threads.series import Thread
 from runk.core.threads.tap_minds import minds
-from runk.core.threads.tap_question import SCHOOLS, LastTap, TapQuestion
+from runk.core.threads.tap_question import SCHOOLS, LastTap, TapQuestion, TapShop
 from runk.core.threads.tap_torque import TapTorque, torque_of
 from runk.core.tools import ShopTool, ToolKind
 from runk.core.units import unit_of
@@ -30,15 +30,6 @@ LEADS = {"taper": 8.0, "second": 4.0, "bottoming": 2.0}
 MALE_UP_TO_MM, MALE_SHARE = 6.0, 0.35
 """Taps up to about 6 mm end in a male point, about so much of their diameter: from memory."""
 POINT_DEG = 118.0
-
-
-@dataclass(frozen=True)
-class TapShop:
-    """The metal, the drills, and the taps of this very thread."""
-
-    metal: Metal
-    drills: tuple[ShopTool, ...]
-    taps: tuple[ShopTool, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -177,6 +168,8 @@ def tap(question: TapQuestion, shop: TapShop) -> TapAnswer:
     )
     around = bracket(w, thread, working, shop.drills, ideal.value)
     chosen = chosen_of(around, target.value)
+    if question.drill is not None:
+        chosen = given_drill(question, thread, shop.drills)
     drill = chosen.mm
     engaged = w.of(
         laws.engagement_percent, major_mm=thread.major_mm, drill_mm=drill, working_mm=working
@@ -248,9 +241,29 @@ def tap(question: TapQuestion, shop: TapShop) -> TapAnswer:
         taps_say=_taps_say(last, blind, shop.taps),
         back_off_says=torque.back_off,
         lubricant=shop.metal.coolant_drill,
-        cautions=minds(question, shop.metal, shop.taps, engaged.value, hole, torque),
+        cautions=minds(question, shop, engaged.value, target.value, hole, torque),
         links=_links(question, chosen, hole),
     )
+
+
+def given_drill(question: TapQuestion, thread: Thread, drills: tuple[ShopTool, ...]) -> ShopTool:
+    """The drill somebody has, as a tool.
+
+    Raises:
+        Refused: It leaves no thread at all, or no hole for the tap.
+    """
+    assert question.drill is not None
+    size = float(question.drill)
+    if size >= thread.major_mm:
+        raise Refused(
+            f"A {mm_said(size)} hole is as large as {thread.name} itself, "
+            f"{mm_said(thread.major_mm, 2)}: there is no thread left.",
+            field="drill",
+        )
+    if size < thread.major_mm / 2:
+        raise Refused(f"No {thread.name} tap goes into a {mm_said(size)} hole.", field="drill")
+    named = f"{size:.6g} mm"
+    return exact(drills, size) or ShopTool(ToolKind.DRILL, named, question.drill)
 
 
 def _hole_depth(
@@ -326,7 +339,7 @@ TAP = Calculator(
     settle=settle,
     sentences={
         "": "Tap {thread} in {metal}, {ends}[, {deep} deep][ in a part {thick} thick], drilled "
-        "{school}, ending with {last}"
+        "{school}[, with a {drill} drill], ending with {last}"
     },
     calls=(
         "tap",

@@ -7,7 +7,8 @@ from runk.core.holes.question import Ends
 from runk.core.metals.metal import Metal
 from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE
-from runk.core.threads.tap_question import TapQuestion
+from runk.core.threads.engage import LEAST_PERCENT
+from runk.core.threads.tap_question import TapQuestion, TapShop
 from runk.core.threads.tap_torque import TapTorque
 from runk.core.tools import ShopTool
 
@@ -15,22 +16,25 @@ BOOK_ME_PERCENT = 95.0
 NEAR_PERCENT, STOP_PERCENT = 80.0, 130.0
 """Of what breaks a tap, as usual: from here it is minded, past there it is not turned."""
 SMALL_MM = 3.0
+OFF_PERCENT = 10.0
+"""A drill of one's own so near what is aimed at is not worth a word: common practice."""
 
 
 def minds(
     question: TapQuestion,
-    metal: Metal,
-    taps: tuple[ShopTool, ...],
+    shop: TapShop,
     engaged: float,
+    target: float,
     hole: Figure | None,
     torque: TapTorque,
 ) -> tuple[Caution, ...]:
     """Cautions of this very hole, the pressing ones first."""
     found = [
         *_of_depth(question, hole),
+        *_of_drill(question, engaged, target),
         *_of_torque(torque),
-        *_of_taps(question, taps),
-        *_of_metal(metal),
+        *_of_taps(question, shop.taps),
+        *_of_metal(shop.metal),
         *_of_size(question),
     ]
     if question.thread.series == "ME" and engaged >= BOOK_ME_PERCENT:
@@ -72,6 +76,33 @@ def _of_depth(question: TapQuestion, hole: Figure | None) -> list[Caution]:
             )
         )
     return found
+
+
+def _of_drill(question: TapQuestion, engaged: float, target: float) -> list[Caution]:
+    """A drill of one's own, judged against what the school aims at."""
+    if question.drill is None or abs(engaged - target) < OFF_PERCENT:
+        return []
+    if engaged < LEAST_PERCENT:
+        return [
+            stop(
+                "the drill",
+                "a smaller drill, or a thread insert",
+                f"That hole leaves {engaged:.0f} % of a thread, {target:.0f} is wanted: it strips.",
+                "engagement_percent",
+                MECHANICS,
+            )
+        ]
+    over = engaged > target
+    says = "the tap turns harder and breaks sooner" if over else "it holds less than it might"
+    return [
+        Caution(
+            "Mind",
+            "the drill",
+            f"It leaves {engaged:.0f} % of a thread where {target:.0f} is aimed at: {says}.",
+            "engagement_percent",
+            MECHANICS,
+        )
+    ]
 
 
 def _of_torque(torque: TapTorque) -> list[Caution]:

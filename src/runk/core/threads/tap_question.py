@@ -9,9 +9,11 @@ from typing import Annotated
 
 from runk.core.holes.question import ENDS, Ends
 from runk.core.kinds import Choice, Length, OfMetal, OneOf
+from runk.core.metals.metal import Metal
 from runk.core.threads.engage import School
 from runk.core.threads.series import Thread
 from runk.core.threads.thread import THREAD_FIELD
+from runk.core.tools import ShopTool
 
 
 class LastTap(StrEnum):
@@ -40,6 +42,7 @@ class TapQuestion:
     Args:
         deep: Full thread wanted; of a through hole, how thick the metal is.
         thick: Of a blind hole: how thick the part is there.
+        drill: The drill somebody has, to be judged; the one of the school where left out.
         last: The last tap down the hole; as owned, or as usual, where left out.
     """
 
@@ -72,5 +75,26 @@ class TapQuestion:
             placeholder="say how thick",
         ),
     ] = None
+    drill: Annotated[
+        Fraction | None,
+        Length(
+            "drill you have",
+            ("drill", "drilled"),
+            usual=(0.5, 20.0),
+            own=True,
+            low=0.2,
+            high=100.0,
+            placeholder="by school",
+        ),
+    ] = None
     school: Annotated[School, OneOf("school", choices=SCHOOLS)] = School.EASY
     last: Annotated[LastTap | None, OneOf("last tap", choices=TAPS)] = None
+
+
+@dataclass(frozen=True)
+class TapShop:
+    """The metal, the drills, and the taps of this very thread."""
+
+    metal: Metal
+    drills: tuple[ShopTool, ...]
+    taps: tuple[ShopTool, ...]
