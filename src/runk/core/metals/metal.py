@@ -79,7 +79,7 @@ def shipped_metals() -> dict[str, Metal]:
     """Every metal in the tables by key, as-cast skins included under their own key.
 
     >>> len(shipped_metals())
-    20
+    22
     >>> shipped_metals()["brass"]["hss_m_min"]
     75.0
     """

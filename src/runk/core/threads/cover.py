@@ -207,7 +207,7 @@ def cover(question: CoverQuestion, _: None = None) -> CoverAnswer:
     >>> from runk.core.threads.series import find_thread
     >>> answer = cover(CoverQuestion(find_thread("M3"), 0.55, Fraction(22)))
     >>> answer.count, round(answer.load_n.value)
-    (4, 209)
+    (6, 303)
     """
     if question.rim is not None and question.rim <= question.seal:
         raise Refused(
