@@ -361,3 +361,29 @@ def test_a_last_cut_that_is_not_known_well_enough_is_taken_in_two() -> None:
     assert told is not None
     assert told.kind is PassKind.MEASURE
     assert told.leaves_mm > 0
+
+
+def test_under_a_skin_the_first_pass_has_its_own_speed_and_goes_deep_enough() -> None:
+    cut = _plan("turn 60 to 45 cast iron skin")
+    sound = _plan("turn 60 to 45 cast iron")
+    assert cut.passes[0].take_mm.value >= 2 * 0.8 - 0.03
+    assert cut.rough_set.startswith("under the skin")
+    assert cut.rough_set.endswith(sound.rough_set)
+    assert "the skin" in {c.about for c in cut.cautions}
+    thin = _plan("turn 60 to 59 cast iron skin")
+    assert any("Only" in c.says for c in thin.cautions if c.about == "the skin")
+
+
+def test_an_austenitic_keeps_enough_for_its_last_cut() -> None:
+    """0.2 to 0.25 on the diameter, not a tenth that rubs. Common practice."""
+    cut = _plan("turn 20 to 18 stainless 304")
+    last = [one.take_mm.value for one in cut.passes if one.kind is PassKind.LAST]
+    assert 0.17 <= last[-1] <= 0.28
+
+
+def test_limits_nobody_typed_are_not_nagged_about() -> None:
+    assert not {"the dial", "the gauge"} & {
+        c.about for c in _plan("turn 16 to 14.5 brass").cautions
+    }
+    typed = _plan("turn 16 to 14.5 brass limits +0.01 -0.01")
+    assert "the dial" in {c.about for c in typed.cautions}

@@ -1761,6 +1761,11 @@ export interface components {
              */
             allowance: string | number | null;
             /**
+             * @description alloy: known, unknown
+             * @default null
+             */
+            alloy: string | null;
+            /**
              * @description boring bar
              * @default null
              */
@@ -1785,6 +1790,11 @@ export interface components {
              * @default null
              */
             feeler: string | number | null;
+            /**
+             * @description finish wanted, Ra in µm
+             * @default null
+             */
+            finish: string | number | null;
             /**
              * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, bonded, vice, clamped to the table, vertical slide
              * @default null
@@ -1816,6 +1826,11 @@ export interface components {
              */
             machine: string | null;
             /**
+             * @description contact: all round, interrupted
+             * @default null
+             */
+            meets: string | null;
+            /**
              * @description metal
              * @default null
              */
@@ -1846,6 +1861,11 @@ export interface components {
              */
             reads_to: string | number | null;
             /**
+             * @description set-up: ordinary, stiff, long
+             * @default null
+             */
+            set_up: string | null;
+            /**
              * @description smallest allowed
              * @default null
              */
@@ -1855,6 +1875,11 @@ export interface components {
              * @default null
              */
             step: string | number | null;
+            /**
+             * @description surface: sound, skin
+             * @default null
+             */
+            surface: string | null;
             /**
              * @description tool: hss, cobalt, carbide
              * @default null

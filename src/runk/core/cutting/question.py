@@ -91,6 +91,16 @@ BAR_FIELD = Length(
     placeholder="say how thick",
 )
 """The bar that bores: the same question wherever a bore is turned."""
+RA_FIELD = Number(
+    "finish wanted, Ra in µm",
+    ("ra",),
+    ("µm", "um", "micron", "microns"),
+    only=TURNED,
+    low=0.05,
+    high=50.0,
+    placeholder="1.6",
+)
+"""The finish a drawing asks for: the feed follows from it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -205,18 +215,7 @@ class SpeedQuestion:
         ),
     ] = None
     alloy: Annotated[Alloy, OneOf("alloy", choices=ALLOYS)] = Alloy.KNOWN
-    finish: Annotated[
-        float | None,
-        Number(
-            "finish wanted, Ra in µm",
-            ("ra",),
-            ("µm", "um", "micron", "microns"),
-            only=TURNED,
-            low=0.05,
-            high=50.0,
-            placeholder="1.6",
-        ),
-    ] = None
+    finish: Annotated[float | None, RA_FIELD] = None
     off_centre: Annotated[
         Fraction | None,
         Length(

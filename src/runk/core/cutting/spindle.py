@@ -92,7 +92,7 @@ class Bench:
     @property
     def austenitic(self) -> bool:
         """Whether the metal hardens under an edge that rubs."""
-        return self.metal.family == "stainless" and self.metal.kind != "stainless-416"
+        return self.metal.austenitic
 
     @property
     def finishing(self) -> bool:

@@ -62,6 +62,11 @@ class Metal:
         """Key of the metal it really is: of the one it was copied from, or its own."""
         return self.like or self.key
 
+    @property
+    def austenitic(self) -> bool:
+        """Whether it hardens under an edge that rubs."""
+        return self.family == "stainless" and self.kind != "stainless-416"
+
     def __getitem__(self, name: str) -> float:
         """A figure by name, such as ``e_gpa``."""
         return self.properties[name].value

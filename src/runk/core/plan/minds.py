@@ -27,7 +27,9 @@ def unsure_mm(spec: CutSpec, where: Followed, told: Pass) -> float:
 
 def minds(spec: CutSpec, where: Followed, told: Pass | None) -> list[Caution]:
     """Cautions of the plan itself; those of the metal and the machine come beside them."""
-    found = [*_of_dial(spec), *_of_gauge(spec), *_of_places(spec, where)]
+    found = _of_places(spec, where)
+    if spec.limits_said:
+        found = [*_of_dial(spec), *_of_gauge(spec), *found]
     if told is None:
         return found
     unsure = unsure_mm(spec, where, told)

@@ -109,7 +109,10 @@ def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
         # The tool itself never goes past the last cut's allowance, however far the work leans
         # away: what springs back comes off later, whether wanted or not.
         nearest = (left - spec.finish_mm) / (1 + ratio)
-        take = min(surplus / passes, most, nearest)
+        take = min(surplus / passes, most)
+        if at.wound == 0:
+            take = max(take, spec.skin_mm)
+        take = min(take, nearest)
         whole = floor(wind_on_mm(take, at.lag_mm, ratio) / spec.division + _SLACK)
         if whole >= 1:
             return made_pass(spec, at, PassKind.ROUGH, float(whole), end)

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.cutting.question import BAR_FIELD, Tool
-from runk.core.cutting.words import HELD, TOOLS
+from runk.core.cutting.question import BAR_FIELD, RA_FIELD, Alloy, Meets, SetUp, Surface, Tool
+from runk.core.cutting.words import ALLOYS, HELD, MEETS, SET_UPS, SURFACES, TOOLS
 from runk.core.kinds import Bounds, Choice, Count, Length, Limits, OfMachine, OfMetal, OneOf
 from runk.core.machines.machine import Holding
 from runk.core.plan.spec import Job
@@ -21,6 +21,7 @@ JOBS = (
     Choice("groove", "Cut a groove", ("groove", "grooving", "recess")),
 )
 _ROUND = ("outside", "bore")
+_CUT = (*_ROUND, "face")
 _DIAL = ("outside", "bore", "face", "slot")
 _LIMITED = (*_DIAL, "groove")
 _HELD = tuple(Choice(c.key, c.label, c.words) for c in HELD)
@@ -275,22 +276,28 @@ class PlanQuestion:
             placeholder="one",
         ),
     ] = None
+    surface: Annotated[Surface, OneOf("surface", choices=SURFACES, only=_CUT)] = Surface.SOUND
+    meets: Annotated[Meets, OneOf("contact", choices=MEETS, only=_CUT)] = Meets.ALL_ROUND
+    set_up: Annotated[SetUp, OneOf("set-up", choices=SET_UPS, only=_CUT)] = SetUp.ORDINARY
+    alloy: Annotated[Alloy, OneOf("alloy", choices=ALLOYS, only=_CUT)] = Alloy.KNOWN
+    finish: Annotated[float | None, replace(RA_FIELD, only=_CUT)] = None
     limits: Annotated[
         Bounds | None, Limits("limits", own=True, only=_LIMITED, placeholder="+0 -0.02")
     ] = None
 
 
+_AS = "[, {surface}][, {meets}][ in {set_up}][, {alloy}][, finish Ra {finish}]"
 _LIMITS = "[, limits {limits}][, smallest {smallest}][, largest {largest}]"
 _MORE = (
     "[, leaving {allowance} for the last cut][, at most {step} a pass][, nought set on a "
     "{feeler} feeler][, measured to {reads_to}][, {parts} parts alike], on the {machine}"
 )
 SENTENCES = {
-    "outside": "{job} {metal} from {now} to {wanted}" + _LIMITS + ", with {tool}[, held in the "
-    "{held}][, {overhang} out][, {length} long]" + _MORE,
-    "bore": "{job} {metal} from {now} to {wanted}" + _LIMITS + ", with {tool}[ on a {bar} bar]"
-    "[ {overhang} out][, {length} deep][, held in the {held}]" + _MORE,
-    "face": "{job} {metal} from {now} to {wanted}" + _LIMITS + ", {ends}[, {across} across], "
+    "outside": "{job} {metal} from {now} to {wanted}" + _LIMITS + _AS + ", with {tool}"
+    "[, held in the {held}][, {overhang} out][, {length} long]" + _MORE,
+    "bore": "{job} {metal} from {now} to {wanted}" + _LIMITS + _AS + ", with {tool}"
+    "[ on a {bar} bar][ {overhang} out][, {length} deep][, held in the {held}]" + _MORE,
+    "face": "{job} {metal} from {now} to {wanted}" + _LIMITS + _AS + ", {ends}[, {across} across], "
     "with {tool}[, held in the {held}]" + _MORE,
     "slot": "{job} in {metal} {wanted} deep" + _LIMITS + " with a {across} cutter, {tool}"
     "[, reach {reach}][, held in the {held}]" + _MORE,

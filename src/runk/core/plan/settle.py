@@ -7,10 +7,11 @@ from fractions import Fraction
 
 from runk.core.cutting.answer import SpeedAnswer
 from runk.core.cutting.operations import Operation
-from runk.core.cutting.question import SpeedQuestion, Stage, Tool
+from runk.core.cutting.question import SpeedQuestion, Stage, Surface, Tool
 from runk.core.cutting.speed import speed
 from runk.core.cutting.tables import by_diameter, chip_groups
 from runk.core.cutting.target import SpeedShop
+from runk.core.cutting.turned import SKIN_DEPTH_MM
 from runk.core.figures import Caution, Working
 from runk.core.machines.machine import Machine
 from runk.core.metals.metal import Metal
@@ -23,6 +24,8 @@ from runk.core.sources import PRACTICE
 
 ALLOWANCE_MM = {Tool.HSS: 0.125, Tool.COBALT: 0.125, Tool.CARBIDE: 0.4}
 """Left on a diameter for the last cut: 0.1 to 0.15, a carbide tip 0.3 to 0.5 (practice)."""
+AUSTENITIC_ALLOWANCE_MM = 0.22
+"""In metals that harden under an edge that rubs, 0.2 to 0.25 (practice)."""
 LEAST_MM = {Tool.HSS: 0.02, Tool.COBALT: 0.02, Tool.CARBIDE: 0.2}
 """Less than this on a diameter and the edge rubs: practice."""
 HALF_MM = {Job.OUTSIDE: 0.01, Job.BORE: 0.01, Job.FACE: 0.05, Job.SLOT: 0.05, Job.GROOVE: 0.02}
@@ -162,14 +165,15 @@ def settled(
     _check(question, now, float(question.wanted or 0))
     w = Working()
     across = 2 if question.job in (Job.OUTSIDE, Job.BORE) else 1
-    rough = _speed(question, machine, metal, Stage.ROUGH)
+    skin = _speed(question, machine, metal, Stage.ROUGH)
+    rough = (skin.then if skin else None) or skin
     finish = _speed(question, machine, metal, Stage.FINISH)
     depth = _depth(question, metal, rough)
     ratio = 0.0
     if rough is not None and rough.spring_mm is not None and rough.depth_mm is not None:
         w.steps += rough.spring_mm.steps
         ratio = w(spring_ratio, spring_mm=rough.spring_mm.value, depth_mm=rough.depth_mm.value)
-    cautions = list(rough.cautions) if rough else []
+    cautions = list(skin.cautions) if skin else []
     most = depth * across
     if question.step is not None:
         most = float(question.step)
@@ -186,7 +190,11 @@ def settled(
         )
     share = _finish_share(metal, rough, finish)
     allowance = ALLOWANCE_MM[question.tool] * across / 2
+    if metal.austenitic:
+        allowance = max(allowance, AUSTENITIC_ALLOWANCE_MM * across / 2)
     surplus = abs(now - aim)
+    if skin is not rough and surplus < SKIN_DEPTH_MM * across:
+        cautions.insert(0, _too_little(surplus, across))
     if question.allowance is not None:
         allowance = float(question.allowance)
         if allowance > surplus:
@@ -222,10 +230,12 @@ def settled(
         2 if question.ends is Ends.BOTH else 1,
         question.parts or 1,
         bends=question.job is Job.OUTSIDE,
+        limits_said=question.smallest is not None or question.largest is not None,
+        skin_mm=0.0 if skin is rough else SKIN_DEPTH_MM * across,
         most_sprung_mm=0.0 if question.step is not None else MOST_SPRUNG_MM,
     )
     said = Said(
-        setting_says(rough),
+        _rough_says(skin, rough),
         setting_says(finish),
         rough.feed_mm_per_rev.value if rough else None,
         finish.feed_mm_per_rev.value if finish else None,
@@ -260,6 +270,15 @@ def _speed(
         if question.bar >= question.now:
             raise Refused("The boring bar must be thinner than the hole it starts in.", field="bar")
         asked = replace(asked, bar=question.bar)
+    if question.job in (Job.OUTSIDE, Job.BORE, Job.FACE):
+        asked = replace(
+            asked,
+            surface=question.surface if stage is Stage.ROUGH else Surface.SOUND,
+            meets=question.meets,
+            set_up=question.set_up,
+            alloy=question.alloy,
+            finish=question.finish if stage is Stage.FINISH else None,
+        )
     if question.job in (Job.OUTSIDE, Job.BORE):
         asked = replace(asked, overhang=question.overhang, length=question.length)
     # The work bends and whirls as thin as it will be, not as thick as it is begun with.
@@ -279,6 +298,24 @@ def _finish_share(metal: Metal, rough: SpeedAnswer | None, finish: SpeedAnswer |
         return 1.0
     feeds = finish.feed_mm_per_rev.value / rough.feed_mm_per_rev.value
     return float(min(feeds ** (1 - metal["mc"]), 1.0))
+
+
+def _too_little(surplus_mm: float, across: int) -> Caution:
+    return Caution(
+        "Mind",
+        "the skin",
+        f"Only {mm_said(surplus_mm, 2)} is to come off, and the first cut wants "
+        f"{mm_said(SKIN_DEPTH_MM * across)} to get under the skin: the edge rubs in it.",
+        "next",
+        PRACTICE,
+    )
+
+
+def _rough_says(skin: SpeedAnswer | None, rough: SpeedAnswer | None) -> str:
+    """The roughing settings: under a skin the first pass has its own."""
+    if skin is rough:
+        return setting_says(rough)
+    return f"under the skin {setting_says(skin)}; after it {setting_says(rough)}"
 
 
 def setting_says(answer: SpeedAnswer | None) -> str:

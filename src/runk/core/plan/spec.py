@@ -33,6 +33,8 @@ class CutSpec:
         spring_ratio: Spring for each millimetre of cut, from bending; of work that bends, at the
             size aimed at.
         bends: Whether the work itself bends: thicker, it bends less, with the fourth power.
+        limits_said: Whether somebody typed the limits, so that it is worth saying what they ask.
+        skin_mm: What the first pass takes at the least, to get under a casting's skin.
         most_sprung_mm: A roughing pass may spring so much on the size, and no more; 0 for any.
         finish_share: How much of it a finishing cut springs: its feed is finer.
         division_mm: Tool travel for one division of the dial; 0 where there is none.
@@ -76,6 +78,8 @@ class CutSpec:
     edge: str = ""
     bends: bool = False
     most_sprung_mm: float = 0.0
+    skin_mm: float = 0.0
+    limits_said: bool = True
 
     @cached_property
     def growing(self) -> bool:
