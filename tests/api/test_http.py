@@ -278,7 +278,7 @@ def test_engines_and_parts(client: TestClient) -> None:
 
 def test_metals_leave_skins_to_the_surface_word(client: TestClient) -> None:
     metals = client.get("/api/metals").json()
-    assert len(metals) == 19
+    assert len(metals) == 21
     assert {m["key"] for m in metals if m["has_skin"]} == {"grey-iron"}
 
 

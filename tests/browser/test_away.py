@@ -76,7 +76,7 @@ def test_an_inch_page_says_and_reads_inches(page: Page) -> None:
     expect(page.get_by_role("row").filter(has_text="rough")).to_contain_text("7.661")
     page.goto("/threads/cover")
     page.get_by_label("pressure", exact=True).fill("80")
-    room(page, re.compile(r"Lifting the cover\s*132"))
+    room(page, re.compile(r"Lifting the cover\s*191"))
 
 
 def test_a_server_that_goes_loses_no_reading(page: Page, server: Server) -> None:

@@ -70,7 +70,7 @@ def test_the_whole_question_by_keyboard(page: Page) -> None:
     page.keyboard.type("free-cutting br")
     page.keyboard.press("Enter")
     plate(page, "#30 drill: 0.1285")
-    plate(page, "Stop the snatch")
+    plate(page, "Mind the snatch")
 
 
 def test_ask_answers_and_opens_the_room_filled_in(page: Page) -> None:

@@ -85,7 +85,7 @@ def test_the_jobs_speak_of_one_thread(page: Page) -> None:
     room(page, "3.1 mm")
     page.get_by_label("thread", exact=True).fill("2BA")
     jobs = page.get_by_role("navigation", name="Threads")
-    for job, says in (("Die", "4.5"), ("Stud", "15.25"), ("Clearance", "4.86"), ("Sizes", "4.700")):
+    for job, says in (("Die", "4.5"), ("Stud", "15.72"), ("Clearance", "4.86"), ("Sizes", "4.700")):
         jobs.get_by_role("link", name=job, exact=True).click()
         expect(page.get_by_label("thread", exact=True)).to_have_value("2BA")
         room(page, says)

@@ -11,7 +11,7 @@ from runk.ask.heed import heeded
 from runk.ask.lexicon import Names, lexicon_of, names_of
 from runk.ask.reading import read_line
 from runk.ask.sizes import Cutting, cuttings
-from runk.ask.words import EXAMPLE, FILLER, words_of
+from runk.ask.words import EXAMPLE, FILLER, asked_in, sounds_like_judgement, words_of
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.questions import Read, read_question, sentence
@@ -104,6 +104,35 @@ def ask(
     'belt 3, direct'
     """
     words = words_of(line)
+    if sounds_like_judgement(words) and (judged := _judged(line, workshop, page, catalogue)):
+        return judged
+    try:
+        return _by_numbers(words, workshop, page, catalogue)
+    except Refused:
+        # Somebody who asks in words alone may still be answered by what the trade says of it.
+        judged = _judged(line, workshop, page, catalogue)
+        if judged is None or any(character.isdigit() for character in line):
+            raise
+        return judged
+
+
+def _judged(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue) -> Asked | None:
+    """The line as a question of judgement; None where nothing known speaks of it."""
+    calculator = next((c for c in catalogue.values() if c.whole), None)
+    if calculator is None:
+        return None
+    typed = {calculator.whole: asked_in(line)}
+    try:
+        read = read_question(calculator, typed, page, workshop)
+        answer = calculator.ask(read.question, workshop)
+    except Refused:
+        return None
+    return Asked(calculator, typed, read, answer, sentence(calculator, read, page, workshop))
+
+
+def _by_numbers(
+    words: list[str], workshop: Workshop, page: PageUnit, catalogue: Catalogue
+) -> Asked:
     names = names_of(workshop)
     ways = cuttings(words, page, names.numbers)
     lower = {w.lower() for w in words}

@@ -38,6 +38,28 @@ _GLUED = re.compile(
 _STOPS = re.compile(r",(?=\s|$)")
 
 
+_WHY = re.compile(r"^\s*(?:why|should i|is it better to|what is better)\b[:,]?\s*", re.I)
+_CHOICE = frozenset({"or", "why", "should", "better", "rather", "instead", "versus", "vs"})
+
+
+def sounds_like_judgement(words: list[str]) -> bool:
+    """Whether a line asks which way rather than how much.
+
+    >>> sounds_like_judgement(["bore", "or", "ream", "27", "mm"])
+    True
+    """
+    return any(word.lower() in _CHOICE for word in words)
+
+
+def asked_in(line: str) -> str:
+    """The question in a line, without the word that asks it.
+
+    >>> asked_in("Why piston first?")
+    'piston first'
+    """
+    return _WHY.sub("", " ".join(line.split())).rstrip("?!. ")
+
+
 def words_of(line: str) -> list[str]:
     """The words of a line.
 

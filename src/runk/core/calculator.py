@@ -79,6 +79,8 @@ class Calculator(Generic[Q, S, A]):
         ruled: Whether the words of its ruling field call it: *turn*, *bore*.
         insists: Its words are never passed over by another: an *oversize* reamed hole is a fault.
         alone: Whether a line that is nothing but one size calls it.
+        whole: The field that takes a whole line of words: a question of judgement, asked before
+            the numbers where the line sounds like one, after them where nothing else answers.
         sweeps: Its sweeps by name, fetched when wanted: they bring NumPy with them.
         settle: Fills in what the workshop decides where the question leaves it open.
         version: Raised when stored questions change shape.
@@ -100,6 +102,7 @@ class Calculator(Generic[Q, S, A]):
     ruled: bool = False
     insists: bool = False
     alone: bool = False
+    whole: str = ""
     sweeps: Callable[[], Mapping[str, Sweep[Q, S]]] = dict
     settle: Callable[[Q, Workshop, Mapping[str, Reading]], Q] = _unchanged
     version: int = 1

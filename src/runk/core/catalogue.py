@@ -10,6 +10,7 @@ from runk.core.holes.angled import ANGLED
 from runk.core.holes.hole import HOLE
 from runk.core.holes.nearest import NEAREST
 from runk.core.holes.stops import DEPTH
+from runk.core.judgement.why import WHY
 from runk.core.lengths.calculator import LENGTH
 from runk.core.machines.plate import MACHINE
 from runk.core.metals.identify import IDENTIFY
@@ -42,6 +43,7 @@ CATALOGUE = Catalogue(
         WHICH,
         THREAD,
         FAULTS,
+        WHY,
         MACHINE,
         IDENTIFY,
         PAIR,

@@ -7,6 +7,12 @@ export type paths = Record<string, never>;
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** AlsoWire */
+        AlsoWire: {
+            reason: string;
+            says: string;
+            source: string;
+        };
         /** AngledAnswerWire */
         AngledAnswerWire: {
             across_mm: components["schemas"]["FigureWire"];
@@ -3102,6 +3108,45 @@ export interface components {
         /** WhichThreadReply */
         WhichThreadReply: {
             answer: components["schemas"]["WhichAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** WhyAnswerWire */
+        WhyAnswerWire: {
+            also: components["schemas"]["AlsoWire"][];
+            reason: string;
+            says: string;
+            source: string;
+        };
+        /** WhyQuestion */
+        WhyQuestion: {
+            /**
+             * @description question
+             * @default null
+             */
+            asked: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** WhyReply */
+        WhyReply: {
+            answer: components["schemas"]["WhyAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;

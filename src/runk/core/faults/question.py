@@ -74,13 +74,13 @@ SIGNS = (
     Choice("stalls", "it stalls", ("stalls", "stalled", "stalling")),
     Choice(
         "thread-torn",
-        "the thread is torn by tap or die",
+        "the thread comes out torn",
         ("torn thread", "thread is torn", "thread tears", "thread torn"),
     ),
     Choice(
         "drill-bad",
-        "the drill is bent or ground unequal",
-        ("bent drill", "drill is bent", "unequal lips"),
+        "the drill is bent, its lips unequal",
+        ("bent drill", "drill bent", "drill is bent", "unequal lips"),
     ),
     Choice(
         "burr-bore",
@@ -105,7 +105,7 @@ SIGNS = (
     Choice("digs-in", "the parting tool digs in", ("digs in", "dug in", "parting tool jams")),
     Choice(
         "slot-wide",
-        "the slot comes out wide or leaning",
+        "the slot comes out wide",
         ("slot is wide", "slot too wide", "slot leans", "slot comes out wide"),
     ),
 )

@@ -1,0 +1,1 @@
+"""What careful people do where there is a choice, and why."""

@@ -1,0 +1,126 @@
+"""Everything said of a choice, a metal, a pair or a sign, findable by its words."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterable
+from dataclasses import dataclass
+from functools import cache
+
+from runk.core.sources import Held, Source, read_table
+
+_WORD = re.compile(r"[a-z][a-z-]+")
+_EMPTY = frozenset(
+    """
+    a an the of on in with at by for to into and or is it why what which when where how should i do
+    my me better best than use using instead rather not can may must need it's its this that be was
+    are as from mm inch thou please does did will would have has one any good bad right make making
+    """.split()  # noqa: SIM905
+)
+_ENDS = ("ings", "ing", "ies", "ers", "er", "ed", "es", "s")
+_FAMILIES = {"copper alloy": "bronze, brass or gunmetal"}
+"""A family by the names people use: bare copper is another thing."""
+_LEAST_SHARE, _LEAST_HITS = 0.6, 2
+
+
+@dataclass(frozen=True, slots=True)
+class Entry:
+    """One thing the trade says.
+
+    Args:
+        says: In one line: what to do.
+        reason: Why.
+        calculator: Where it is worked out; empty where nowhere.
+        source: Who says so.
+        words: What it is found by, as :func:`stems` makes them.
+    """
+
+    says: str
+    reason: str
+    calculator: str
+    source: Source
+    words: frozenset[str]
+
+
+@cache
+def stems(text: str) -> frozenset[str]:
+    """The words of a text that carry something, their endings gone.
+
+    >>> sorted(stems("Boring or reaming a hole?"))
+    ['bor', 'hol', 'ream']
+    """
+    found = (w for w in _WORD.findall(text.lower()) if w not in _EMPTY)
+    return frozenset(_stem(word) for word in found)
+
+
+def _stem(word: str) -> str:
+    for end in _ENDS:
+        if word.endswith(end) and len(word) - len(end) >= 3:
+            word = word[: -len(end)]
+            # A doubled letter came with the ending: cutting, cut.
+            if len(word) > 3 and word[-1] == word[-2] and word[-1] not in "sl":
+                word = word[:-1]
+            break
+    return word[:-1] if word.endswith("e") and len(word) > 3 else word
+
+
+def _source(row: dict[str, str]) -> Source:
+    return Source(row["authority"], Held(row.get("held") or "recalled"))
+
+
+def _schools() -> Iterable[Entry]:
+    for row in read_table("judgements"):
+        words = stems(row["words"]) | stems(row["says"])
+        yield Entry(row["says"], row["reason"], row["calculator"], _source(row), words)
+
+
+def _of_metals() -> Iterable[Entry]:
+    for row in read_table("metal_cautions"):
+        names = row["metal"].replace("-", " ")
+        words = stems(f"{names} {row['about']} {row['says']}")
+        title = f"{row['about'][0].upper()}{row['about'][1:]}: {names.split()[0]}"
+        yield Entry(title, row["says"], "speed", _source(row | {"held": "recalled"}), words)
+
+
+def _of_pairs() -> Iterable[Entry]:
+    for row in read_table("running_pairs"):
+        one, other = (_FAMILIES.get(row[side], row[side]) for side in ("one", "other"))
+        words = stems(f"{one} {other} run rub bearing pair between {row['between']}")
+        title = f"{one[0].upper()}{one[1:]} on {other}"
+        reason = row["says"] + (f" Between them: {row['between']}." if row["between"] else "")
+        yield Entry(title, reason, "pair", _source(row), words)
+
+
+def _of_signs() -> Iterable[Entry]:
+    for row in read_table("faults"):
+        words = stems(f"{row['sign'].replace('-', ' ')} {row['cause']} {row['check']}")
+        title = f"{row['sign'].replace('-', ' ').capitalize()}: {row['cause']}"
+        yield Entry(title, f"{row['check'][0].upper()}{row['check'][1:]}.", "faults",
+                    _source(row), words)  # fmt: skip
+
+
+@cache
+def entries() -> tuple[Entry, ...]:
+    """All of them: schools and order rules first, then metals, pairs and signs."""
+    return (*_schools(), *_of_metals(), *_of_pairs(), *_of_signs())
+
+
+def found(text: str) -> list[Entry]:
+    """Entries that speak of it, the nearest first; empty where none does.
+
+    An entry speaks of a line where it has most of the words that carry something, and more than
+    one of them.
+
+    >>> found("bronze or brass for steam")[0].says
+    'Bronze or gunmetal for steam'
+    >>> found("is the moon made of cheese")
+    []
+    """
+    asked = stems(text)
+    least = max(_LEAST_HITS, _LEAST_SHARE * len(asked))
+    hits = []
+    for one in entries():
+        named, said = asked & one.words, asked & (one.words | stems(one.reason))
+        if len(named) >= _LEAST_HITS and len(said) >= least:
+            hits.append((2 * len(named) + len(said), one))
+    return [one for _, one in sorted(hits, key=lambda hit: -hit[0])]
