@@ -46,6 +46,7 @@ ASKED: dict[str, dict[str, str]] = {
     "tighten": {"thread": "M4", "grip": "10"},
     "plan": {"now": "16", "wanted": "14.5", "width": "2", "deep": "1"},
     "pair": {"metal": "brass", "other": "grey-iron"},
+    "why": {"asked": "bore or ream"},
     "speed": BASE | {"metal": "brass"},
 }
 

@@ -10,6 +10,8 @@ from runk.ask.lexicon import Lexicon
 from runk.ask.sizes import Cutting, Size
 
 _LINKS = frozenset({"at", "in", "the", "is", "of", "a", "an", "only", "about", "=", ":"})
+_ALIKE = 3.5
+"""What it is worth that every word stands before its number."""
 _TRAILING = frozenset(
     """
     deep long wide thick high out away across apart g grams gram psi bar kpa mpa rpm tpi
@@ -110,10 +112,16 @@ def assignments(hints: list[Hint], sizes: list[Size], cutting: Cutting) -> list[
         said = [claim.hint.words for claim in claims]
         # A number has one word, and one word said twice still says one thing.
         if len(set(taken)) == len(taken) and len(set(said)) == len(said):
-            scored.append((sum(map(_worth, claims)), claims))
+            scored.append((sum(map(_worth, claims)) + _ALIKE * _all_lead(claims), claims))
     scored.sort(key=lambda pair: -pair[0])
     best = scored[0][0]
     return [claims for worth, claims in scored if worth >= best - 3.0][:4]
+
+
+def _all_lead(claims: list[Claim]) -> bool:
+    """Whether somebody names every number first: ``long 50 weighs 124``."""
+    free = all(claim.leads and not claim.hint.only_before for claim in claims)
+    return len(claims) > 1 and free
 
 
 def _worth(claim: Claim) -> float:
