@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import replace
 from fractions import Fraction
+from typing import Any
 
 import pytest
 from hypothesis import given
@@ -412,3 +413,71 @@ def test_a_height_gauge_on_a_block_or_the_work_on_it(stands: str, high: str, gau
     typed = {"way": "block", "block": "50", "deep": high, "stands": stands}
     answer = asks.ask(read_question(asks, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
     assert answer.stop_mm.value == gauge
+
+
+def _hole(**typed: str) -> Any:
+    asks = CATALOGUE["hole"]
+    return asks.ask(read_question(asks, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
+
+
+def test_a_hole_that_is_there_is_where_the_drills_begin() -> None:
+    opened = _hole(size="12", metal="mild-steel", there="9", deep="20")
+    assert not opened.first
+    assert all(step.mm.value > 9 for step in opened.drills)
+    assert "its place" in {c.about for c in opened.cautions}
+    from_solid = _hole(size="12", metal="mild-steel", deep="20")
+    assert from_solid.first
+    assert len(from_solid.drills) > len(opened.drills)
+
+
+@pytest.mark.parametrize(
+    ("there", "kinds", "word"),
+    # A 6 mm machine reamer wants 0.1 to 0.15: less rubs, more is drilled first.
+    [("5.88", ["there"], ""), ("5.97", ["there"], "Stop"), ("5", ["last"], "")],
+)
+def test_a_hole_that_is_there_is_judged_for_its_reamer(
+    there: str, kinds: list[str], word: str
+) -> None:
+    answer = _hole(size="6", metal="gunmetal", finish="machine-reamed", there=there)
+    assert [step.kind for step in answer.drills] == kinds
+    assert {c.about: c.word for c in answer.cautions}.get("what is left", "") == word
+
+
+def test_a_hole_already_as_large_is_refused_with_what_to_do() -> None:
+    with pytest.raises(Refused, match="bush it"):
+        _hole(size="6", metal="brass", there="6.2")
+
+
+@pytest.mark.parametrize(
+    ("screw", "head", "size", "across", "deep"),
+    [
+        # ISO 4762 and 273 medium: head 7 by 4 over a 4.5 hole; 8 wide is DIN 974's as well.
+        ("M4", "cap", 4.5, 8.0, 4.4),
+        ("M6", "cap", 6.6, 11.2, 6.6),
+        # ISO 10642: 8.96 across, 90 degrees, so (8.96 - 4.5) / 2 deep.
+        ("M4", "countersunk", 4.5, 8.96, 2.23),
+        # ASME B18.3: 0.183 by 0.112 in over the hole by practice.
+        ("4-40", "cap", 2.94, 4.84, 3.13),
+        # BA by practice: 1.75 D across, cheese 0.6 D high.
+        ("2BA", "cheese", 4.86, 8.54, 3.29),
+    ],
+)
+def test_a_named_screw_gives_its_hole_and_its_heads_seat(
+    screw: str, head: str, size: float, across: float, deep: float
+) -> None:
+    answer = _hole(screw=screw, head=head, metal="mild-steel", deep="12")
+    assert answer.size_mm.value == pytest.approx(size, abs=0.01)
+    assert answer.counterbore_mm.value == pytest.approx(across, abs=0.02)
+    assert answer.seat_mm.value == pytest.approx(deep, abs=0.02)
+    assert answer.under_seat_mm.value == pytest.approx(12 - deep, abs=0.02)
+    sunk = answer.then[-1]
+    assert sunk.kind == ("countersink" if head == "countersunk" else "counterbore")
+
+
+@pytest.mark.parametrize(
+    ("typed", "field"), [({"screw": "M4", "metal": "brass"}, "head"), ({"metal": "brass"}, "size")]
+)
+def test_a_screw_wants_its_head_and_a_hole_its_size(typed: dict[str, str], field: str) -> None:
+    with pytest.raises(Refused) as caught:
+        _hole(**typed)
+    assert caught.value.field == field

@@ -12,9 +12,11 @@ from scipy.optimize import brentq
 
 from runk.core.cutting.laws import point_mm
 from runk.core.holes.angled import AngledQuestion, angled
+from runk.core.holes.heads import Head, head_of
 from runk.core.holes.laws import flat_depth_mm, opening_nm
 from runk.core.holes.pick import ream_allowance
 from runk.core.lengths import read_length
+from runk.core.threads import find_thread
 from runk.core.tools.sets import SETS, jobber_flute_mm, tool_set
 from tests.reference.packages import rows
 
@@ -129,3 +131,34 @@ def test_a_passage_against_a_sampled_solid(drill: float, angle: float, across: f
     assert answer.length_mm.value == pytest.approx(
         np.hypot(across, answer.along_mm.value), rel=1e-9
     )
+
+
+def _published(file: str, key: str) -> dict[str, float]:
+    """One column of a package's screw table, by size."""
+    found = {}
+    for row in rows("bd-warehouse", file):
+        told = {name.strip(): value for name, value in row.items()}
+        if told[key]:
+            found[told["Size"].split("-")[0]] = float(told[key])
+    return found
+
+
+def test_heads_are_the_standards() -> None:
+    """ISO 4762 and ISO 10642 by way of bd-warehouse's screw tables."""
+    caps = "socket_head_cap_parameters.csv"
+    across, high = _published(caps, "iso4762:dk"), _published(caps, "iso4762:k")
+    for size in ("2", "2.5", "3", "4", "5", "6", "8", "10", "12"):
+        ours = head_of(find_thread(f"M{size}"), Head.CAP)
+        # The table gives a knurled head's largest, some hundredths more.
+        assert ours[:2] == pytest.approx((across[f"M{size}"], high[f"M{size}"]), abs=0.35)
+    sunk = _published("countersunk_head_parameters.csv", "iso10642:dk")
+    for size in ("3", "4", "5", "6", "8", "10", "12"):
+        ours = head_of(find_thread(f"M{size}"), Head.COUNTERSUNK)
+        assert ours[0] == pytest.approx(sunk[f"M{size}"], abs=0.02)
+
+
+def test_a_number_four_cap_head_is_the_standards() -> None:
+    """ASME B18.3, from memory: 0.183 across, 0.112 high."""
+    across, high, _ = head_of(find_thread("4-40"), Head.CAP)
+    assert across / 25.4 == pytest.approx(0.183, abs=1e-4)
+    assert high / 25.4 == pytest.approx(0.112, abs=1e-4)

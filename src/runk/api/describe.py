@@ -87,14 +87,16 @@ def _column(column: Column) -> ColumnOut:
 def _field(calculator: AnyCalculator, name: str, kind: Kind) -> FieldOut:
     choices: tuple[Choice, ...] = getattr(kind, "choices", ())
     default = calculator.defaults.get(name)
+    # Said by another field where it is not said itself: it has no value of its own to show.
+    unsaid = bool(kind.or_else)
     return FieldOut(
         name=name,
         kind=kind.name,
         widget=kind.widget,  # type: ignore[arg-type]
         in_page_unit=kind.in_page_unit,
         label=kind.label,
-        required=name not in calculator.defaults,
-        default=None if default is None or default in ("", ()) else str(default),
+        required=unsaid or name not in calculator.defaults,
+        default=None if unsaid or default in (None, "", ()) else str(default),
         choices=[ChoiceOut(key=c.key, label=c.label, only=list(c.only)) for c in choices],
         only=list(kind.only),
         placeholder=kind.placeholder,

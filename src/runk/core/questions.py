@@ -50,7 +50,7 @@ def read_question(
     for name, kind in calculator.asked(chosen).items():
         raw = typed.get(name)
         if raw is None or (isinstance(raw, str) and not raw.strip()):
-            if name in wanted:
+            if name in wanted and not typed.get(kind.or_else):
                 raise Refused(kind.missing(), field=name, suggest=kind.placeholder or None)
             continue
         try:

@@ -929,6 +929,7 @@ export interface components {
             stop_says: string;
             then: components["schemas"]["HoleStepWire"][];
             thick_mm: components["schemas"]["FigureWire"] | null;
+            under_seat_mm: components["schemas"]["FigureWire"] | null;
         };
         /** HoleQuestion */
         HoleQuestion: {
@@ -958,6 +959,11 @@ export interface components {
              */
             finish: string | null;
             /**
+             * @description head of the screw: cap, countersunk, cheese
+             * @default null
+             */
+            head: string | null;
+            /**
              * @description machine
              * @default null
              */
@@ -972,6 +978,11 @@ export interface components {
              * @default null
              */
             point: string | null;
+            /**
+             * @description screw
+             * @default null
+             */
+            screw: string | null;
             /**
              * @description depth of the counterbore
              * @default null
@@ -997,6 +1008,11 @@ export interface components {
              * @default null
              */
             start: string | number | null;
+            /**
+             * @description hole there already
+             * @default null
+             */
+            there: string | number | null;
             /**
              * @description thickness of the part
              * @default null

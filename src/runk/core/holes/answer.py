@@ -60,6 +60,7 @@ class HoleAnswer:
     deep_mm: Annotated[Figure | None, Show("Depth wanted", Rank.FOLDED)]
     thick_mm: Annotated[Figure | None, Show("Thickness of the part", Rank.FOLDED)]
     counterbore_mm: Annotated[Figure | None, Show("Counterbore", Rank.FOLDED)]
+    under_seat_mm: Annotated[Figure | None, Show("Left under the head")]
     seat_mm: Annotated[Figure | None, Show("Depth of the counterbore", Rank.FOLDED)]
     slope_deg: Annotated[Figure | None, Show("Slope it starts on", Rank.FOLDED)]
     stop_says: Annotated[str, Show("Stops", Rank.SAYS, drawn=True)]

@@ -25,7 +25,7 @@ from runk.core.holes.steps import BREAK_OUT_MM, Maker
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.sources import PRACTICE
-from runk.core.tools import ShopTool
+from runk.core.tools import ShopTool, ToolKind
 
 BORE_LEAST_MM, BORE_SHARE = 0.5, 0.08
 """Left for boring on the diameter: enough to cut the drill's wander out. Common practice."""
@@ -104,6 +104,26 @@ def finishing(maker: Maker, drills: Sequence[ShopTool], reamers: Sequence[ShopTo
     return how[maker.question.finish]()
 
 
+def _leaving(maker: Maker, drills: Sequence[ShopTool], leave: Allowance) -> ShopTool | None:
+    """The drill that leaves that much; the hole that is there where it does, or leaves less."""
+    size, there = float(maker.question.size), maker.question.there
+    if there is not None and size - float(there) <= leave.high_mm + 1e-9:
+        return _there(there)
+    return _or_there(maker, for_allowance(drills, size, leave))
+
+
+def _or_there(maker: Maker, last: ShopTool | None) -> ShopTool | None:
+    there = maker.question.there
+    if there is None or (last is not None and last.mm > float(there)):
+        return last
+    return _there(there)
+
+
+def _there(size_mm: Fraction) -> ShopTool:
+    """The hole that is there, as the tool that left it."""
+    return ShopTool(ToolKind.DRILL, "there already", size_mm)
+
+
 def _leaves(w: Working, size: float, last: ShopTool) -> Figure:
     value = w(leaves_mm, wanted_mm=size, drill_mm=last.mm)
     return w.figure(value, "left_mm", since=len(w.steps) - 1, places=3)
@@ -174,7 +194,7 @@ def _reamed(
     tapered = reamer.series == "hand"
     leave = ream_allowance(size, by_hand=tapered)
     usual = _usual(w, leave, "a hand reamer takes about half" if tapered else "")
-    last = for_allowance(drills, size, leave)
+    last = _leaving(maker, drills, leave)
     if last is None:
         raise Refused(
             f"No drill leaves {mm_said(leave.low_mm, 2)} or more for a {mm_said(size)} reamer.",
@@ -227,7 +247,7 @@ def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:
             suggest="finished with a D-bit",
         )
     allowance = w(bore_allowance_mm, size_mm=size, share=BORE_SHARE, least_mm=BORE_LEAST_MM)
-    last = below(drills, size - allowance)
+    last = _or_there(maker, below(drills, size - allowance))
     if last is None:
         raise Refused("No drill is small enough to start that bore.", field="size")
     left = _leaves(w, size, last)
@@ -260,7 +280,7 @@ def _made(maker: Maker, drills: Sequence[ShopTool], kind: str) -> Finishing:
     question, w = maker.question, maker.w
     size = float(question.size)
     leave = ream_allowance(size, by_hand=False)
-    last = for_allowance(drills, size, leave)
+    last = _leaving(maker, drills, leave)
     if last is None:
         raise Refused(f"No drill leaves anything for a {mm_said(size)} hole.", field="size")
     allowance = _usual(w, leave)

@@ -4,14 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from fractions import Fraction
 from math import floor
 
 from runk.core.calculator import Calculator, Door
 from runk.core.cutting.operations import FACTS, Operation
-from runk.core.figures import Figure
+from runk.core.figures import Figure, Working
 from runk.core.holes.answer import HoleAnswer
 from runk.core.holes.finish import finishing
-from runk.core.holes.laws import tip_travel_mm
+from runk.core.holes.heads import seat_for
+from runk.core.holes.laws import from_flat_mm, tip_travel_mm
 from runk.core.holes.minds import links_of, minds
 from runk.core.holes.pick import Strength, before, exact
 from runk.core.holes.question import SENTENCES, Ends, Finish, HoleQuestion
@@ -22,6 +24,7 @@ from runk.core.machines.machine import Machine
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
+from runk.core.threads.clearance import hole_for
 from runk.core.tools import ShopTool
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
@@ -68,10 +71,39 @@ def settle(question: HoleQuestion, workshop: Workshop, _: Mapping[str, Reading])
     """Name the usual machine where it was left open; a through hole is as deep as its part."""
     if question.ends is Ends.THROUGH and question.deep is None:
         question = replace(question, deep=question.thick, thick=None)
+    question = _for_head(question)
     return replace(question, machine=needs(question, workshop).machine.name)
 
 
+def _for_head(question: HoleQuestion) -> HoleQuestion:
+    """The hole a named screw passes through, and the seat of its head, where they are left open."""
+    if question.screw is None or question.head is None:
+        return question
+    w = Working()
+    size = question.size or as_fraction(hole_for(w, question.screw, "medium").value)
+    seat = seat_for(w, question.screw, question.head, float(size))
+    return replace(
+        question,
+        size=size,
+        counterbore=question.counterbore or as_fraction(seat.across_mm.value),
+        seat=question.seat or as_fraction(seat.deep_mm.value),
+    )
+
+
+def as_fraction(mm: float) -> Fraction:
+    """A worked-out size as one that could have been typed, to a hundredth of a millimetre."""
+    return Fraction(str(round(mm, 2)))
+
+
 def _check(question: HoleQuestion, shop: HoleShop) -> None:
+    if question.screw is not None and question.head is None:
+        raise Refused("Which head has the screw?", field="head", suggest="cap head")
+    if question.there is not None and question.there >= question.size:
+        raise Refused(
+            f"The hole there, {mm_said(question.there)}, is as large as the "
+            f"{mm_said(question.size)} that is wanted: bush it, or make the mate to it.",
+            field="there",
+        )
     blind = question.ends is Ends.BLIND
     deep, thick = question.deep, question.thick
     if blind and deep is None:
@@ -123,22 +155,25 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     size = float(question.size)
     plan = finishing(maker, shop.drills, shop.reamers)
     strength = Strength(shop.machine, shop.metal, question.tool, maker.held)
-    chain = before(shop.drills, plan.last, strength, float(question.deep or 0))
+    there = float(question.there or 0)
+    chain = before(shop.drills, plan.last, strength, float(question.deep or 0), there)
     flat = flat_on(maker, shop.cutters, (*chain, plan.last))
     if flat is not None and flat.depth_mm is not None:
         # Every tool is touched on the flat: what comes after is worked out from there.
         maker = maker.on_flat(flat.depth_mm)
         plan = finishing(maker, shop.drills, shop.reamers)
     maker.flat, maker.beyond_mm = plan.flat, plan.beyond_mm
+    drilled = plan.last.mm > there + 1e-9
     drills = (
         *(maker.drill("pilot" if n == 0 else "step", tool) for n, tool in enumerate(chain)),
-        maker.drill("last", plan.last, says=plan.says),
+        maker.drill("last", plan.last, says=plan.says) if drilled else maker.existing(),
     )
     w = maker.w
     off = None
     if question.finish is Finish.DRILLED and exact((plan.last,), size) is None:
         off = w.figure(plan.last.mm - size, "off_mm", since=len(w.steps), places=3)
-    _check_reach(question, plan.last, drills[-1].depth_mm)
+    if drilled:
+        _check_reach(question, plan.last, drills[-1].depth_mm)
     then = plan.then
     if question.counterbore is not None:
         then = (*then, seat_step(maker, shop.cutters))
@@ -146,7 +181,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     return HoleAnswer(
         first=(
             *(() if flat is None else (flat,)),
-            spot_for(maker, shop.centres, (*chain, plan.last)[0]),
+            *(() if there else (spot_for(maker, shop.centres, (*chain, plan.last)[0]),)),
         ),
         drills=drills,
         then=then,
@@ -162,6 +197,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
         thick_mm=_length(question.thick, "thick_mm"),
         counterbore_mm=_length(question.counterbore, "counterbore_mm"),
         seat_mm=_length(question.seat, "seat_mm"),
+        under_seat_mm=_under(w, question),
         slope_deg=Figure(question.slope, unit_of("slope_deg")) if question.slope else None,
         stop_says=maker.stop_says(),
         coolant=shop.metal.coolant_drill,
@@ -173,6 +209,16 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
 
 def _length(value: object, key: str) -> Figure | None:
     return None if value is None else Figure(float(value), unit_of(key))  # type: ignore[arg-type]
+
+
+def _under(w: Working, question: HoleQuestion) -> Figure | None:
+    """Metal left under a head's seat."""
+    through = question.thick or (question.deep if question.ends is Ends.THROUGH else None)
+    if question.seat is None or through is None:
+        return None
+    start = len(w.steps)
+    value = w(from_flat_mm, travel_mm=float(through), flat_mm=float(question.seat))
+    return w.figure(value, "under_seat_mm", since=start)
 
 
 def _bottom(maker: Maker, travel: Figure | None) -> Figure | None:
@@ -242,6 +288,17 @@ HOLE = Calculator(
         "dbit",
         "line of bearings",
         "counterbored hole",
+        "counterbore for @",
+        "counterbore @",
+        "countersink for @",
+        "countersink @",
+        "@ cap head",
+        "@ cap screw",
+        "@ countersunk screw",
+        "@ countersunk head",
+        "@ cheese head",
+        "@ socket head",
+        "seat for @",
     ),
     nouns=("hole", "holes", "pilot", "pilots"),
     headline=headline,

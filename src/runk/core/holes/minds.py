@@ -25,6 +25,7 @@ def minds(maker: Maker, plan: Finishing, drills: Sequence[HoleStep]) -> tuple[Ca
     """Cautions of this very hole, the pressing ones first."""
     found = [*_of_depth(maker.question, drills, maker.flat_mm), *_of_reamer(maker, plan)]
     found += _of_line(maker.question)
+    found += _of_there(maker.question, plan)
     known = {c.about for c in found} | _SAID_ALREADY
     for caution in maker.cautions:
         if caution.about not in known:
@@ -87,6 +88,28 @@ def _of_depth(question: Question, drills: Sequence[HoleStep], flat_mm: float) ->
     return found
 
 
+def _of_there(question: Question, plan: Finishing) -> list[Caution]:
+    """A hole that is there leads everything after it, and may leave too little."""
+    if question.there is None:
+        return []
+    left = float(question.size - question.there)
+    if plan.wanted is not None and left < plan.wanted.low_mm - 1e-9:
+        return [
+            stop(
+                "what is left",
+                "a larger reamer, or bore it out",
+                f"The hole there leaves {mm_said(left, 2)}, and a reamer wants "
+                f"{mm_said(plan.wanted.low_mm, 2)} at least: it rubs and leaves the old surface.",
+                "left_mm",
+                PRACTICE,
+            )
+        ]
+    if question.finish in (Finish.BORED, Finish.HONED):
+        return []
+    says = "Everything follows the hole that is there: where it has to be moved, bore it."
+    return [Caution("Mind", "its place", says, None, PRACTICE)]
+
+
 def _of_swarf(question: Question, drills: Sequence[HoleStep]) -> list[Caution]:
     """It is the thinnest drill that packs and breaks, and stays in the casting."""
     if question.deep is None:
@@ -95,11 +118,8 @@ def _of_swarf(question: Question, drills: Sequence[HoleStep]) -> list[Caution]:
         says = f"Deeper than {_DEEP_TIMES:g} diameters: come right out and clear the flutes every "
         says += "diameter from there."
     else:
-        times, thin = max(
-            (step.depth_mm.value / step.mm.value, step)
-            for step in drills
-            if step.depth_mm is not None
-        )
+        deep = [(s.depth_mm.value / s.mm.value, s) for s in drills if s.depth_mm is not None]
+        times, thin = max(deep, key=lambda one: one[0], default=(0.0, drills[-1]))
         if times <= _DEEP_PILOT_TIMES:
             return []
         says = f"The {thin.name} goes {times:.0f} of its own diameters deep: it is the one that "

@@ -143,7 +143,11 @@ class Strength:
 
 
 def before(
-    drills: Sequence[ShopTool], last: ShopTool, strength: Strength, deep_mm: float = 0.0
+    drills: Sequence[ShopTool],
+    last: ShopTool,
+    strength: Strength,
+    deep_mm: float = 0.0,
+    there_mm: float = 0.0,
 ) -> tuple[ShopTool, ...]:
     """Pilot and steps that come before a drill, each larger than the one before it.
 
@@ -153,13 +157,17 @@ def before(
     """
     size = last.mm
     below_it = drills[: bisect_left(drills, size, key=_size)]
+    # A hole that is there leads as a pilot would, and better.
+    below_it = below_it[bisect_right(below_it, there_mm, key=_size) :]
     if size <= PILOT_FROM_MM or not below_it:
         return ()
     smaller = list(below_it)
     steps: list[ShopTool] = []
     # From the top down: the smallest hole each drill can be driven from, and so on below it.
     current = size
-    while len(steps) < _MOST_STEPS and not strength.drives(current, WEB_SHARE * current):
+    while len(steps) < _MOST_STEPS and not strength.drives(
+        current, max(there_mm, WEB_SHARE * current)
+    ):
         fits = _smallest_that_leads(strength, current, smaller)
         top = bisect_left(smaller, current - 1e-9, key=_size)
         if fits >= top:
@@ -170,7 +178,7 @@ def before(
         step = _deepest(smaller[fits:top], _STEP_MOST * current, deep_mm)
         steps.insert(0, step)
         current = step.mm
-    if current > PILOT_FROM_MM:
+    if current > PILOT_FROM_MM and not there_mm:
         pilot = _pilot(below_it, current)
         if pilot is not None:
             steps.insert(0, pilot)

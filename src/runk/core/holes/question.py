@@ -9,7 +9,9 @@ from typing import Annotated
 
 from runk.core.cutting.question import Tool
 from runk.core.cutting.words import TOOLS
-from runk.core.kinds import Angle, Choice, Count, Length, OfMachine, OfMetal, OneOf
+from runk.core.holes.heads import HEADS, Head
+from runk.core.kinds import Angle, Choice, Count, Length, OfMachine, OfMetal, OfThread, OneOf
+from runk.core.threads.series import Thread
 
 
 class Finish(StrEnum):
@@ -62,7 +64,9 @@ class HoleQuestion:
     """A hole wanted.
 
     Args:
-        size: Finished diameter.
+        size: Finished diameter; left out with a screw, the hole it passes through.
+        there: A hole that is there already, cored or drilled: the drills begin from it.
+        screw: Whose ``head`` is to sit in the hole's mouth.
         deep: Full-diameter depth of a blind hole; of a through hole, how thick the metal is.
         thick: Of a blind hole: how thick the part is there.
         start: What the dial, quill or tailstock reads when the tip touches.
@@ -78,11 +82,13 @@ class HoleQuestion:
             ("dia", "diameter", "ø", "drill", "hole"),
             usual=(0.5, 60.0),
             principal=True,
+            needed=("*",),
+            or_else="screw",
             low=0.3,
             high=150.0,
             placeholder="6 mm",
         ),
-    ]
+    ] = Fraction(0)
     metal: Annotated[str, OfMetal("metal", placeholder="gunmetal")] = "mild-steel"
     finish: Annotated[Finish, OneOf("finish", choices=FINISHES, rules=True)] = Finish.DRILLED
     ends: Annotated[Ends, OneOf("ends", choices=ENDS)] = Ends.THROUGH
@@ -138,6 +144,20 @@ class HoleQuestion:
             "depth of the counterbore", ("seat",), low=0.01, high=200.0, placeholder="say how deep"
         ),
     ] = None
+    there: Annotated[
+        Fraction | None,
+        Length(
+            "hole there already",
+            ("there", "existing", "there already", "cored"),
+            before=("from", "cored", "existing", "opened from", "drilled"),
+            usual=(0.5, 60.0),
+            low=0.2,
+            high=150.0,
+            placeholder="none",
+        ),
+    ] = None
+    screw: Annotated[Thread | None, OfThread("screw", placeholder="none")] = None
+    head: Annotated[Head | None, OneOf("head of the screw", choices=HEADS)] = None
     bearings: Annotated[
         int | None,
         Count("bearings in line", ("bearings", "bearing"), low=2, high=20, placeholder="one hole"),
@@ -152,7 +172,8 @@ class HoleQuestion:
 
 _ONE = (
     "A {size} hole in {metal}, {finish}, {ends}[, {deep} deep][, in a part {thick} thick]"
-    "[, starting on a slope of {slope}°][, counterbored {counterbore}][ {seat} deep]"
+    "[, opened from {there} there already][, starting on a slope of {slope}°]"
+    "[, for {screw}][ with {head}][, counterbored {counterbore}][ {seat} deep]"
     "[, {bearings} bearings in line][ over {span}][, the dial at {start} at the touch]"
     "[, drills with a {point} point], {tool} tools, on the {machine}"
 )

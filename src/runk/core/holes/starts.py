@@ -6,8 +6,9 @@ from collections.abc import Sequence
 from fractions import Fraction
 
 from runk.core.cutting.operations import Operation
-from runk.core.figures import Figure
+from runk.core.figures import Figure, Working
 from runk.core.holes.answer import HoleStep
+from runk.core.holes.heads import Head, seat_for
 from runk.core.holes.laws import flat_depth_mm
 from runk.core.holes.pick import exact, nearest
 from runk.core.holes.steps import Maker
@@ -31,7 +32,7 @@ def flat_on(
     """
     first, last = drills[0], drills[-1]
     slope = maker.question.slope
-    if slope is not None and slope > _SLOPE_MATTERS_DEG:
+    if slope is not None and slope > _SLOPE_MATTERS_DEG and maker.question.there is None:
         # A flat for the whole hole where there is such a cutter, else for its first drill.
         wide = [c for c in cutters if c.mm >= last.mm]
         cutter = next(iter(wide or [c for c in cutters if c.mm >= first.mm]), None)
@@ -89,6 +90,16 @@ def seat_step(maker: Maker, cutters: Sequence[ShopTool]) -> HoleStep:
     assert question.counterbore is not None
     wanted = float(question.counterbore)
     depth = None if question.seat is None else Figure(float(question.seat), unit_of("depth_mm"))
+    if question.head is Head.COUNTERSUNK and question.screw is not None:
+        angle = seat_for(Working(), question.screw, question.head, float(question.size)).angle_deg
+        return maker.step(
+            "countersink",
+            f"{angle:g}° countersink",
+            Fraction(question.counterbore),
+            Operation.COUNTERSINK,
+            depth,
+            f"Until the mouth measures {mm_said(wanted, 2)}: try it with the screw.",
+        )
     cutter = exact(cutters, wanted)
     if cutter is not None:
         name, says = f"{cutter.name} {cutter.kind}", "Stop at the depth of the seat."

@@ -59,6 +59,8 @@ function Beside({ name, figure }: { name: string; figure: Figure }) {
 
 /** The verb apart, so that the number can be the largest. */
 export function split(says: string): [string, string] {
+  const place = /^(\S+ to) (\S+(?: \d\/\d)?)(?: \((.+)\))?$/.exec(says);
+  if (place) return [place[3] ? `${place[1]!}, ${place[3]} from nought` : place[1]!, place[2]!];
   const wind = /^(Wind on) (.+)$/.exec(says) ?? /^(Stop): (.+)$/.exec(says);
   return wind ? [wind[1]!, wind[2]!] : ['Next', says];
 }
