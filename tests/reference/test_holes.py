@@ -154,7 +154,10 @@ def test_heads_are_the_standards() -> None:
     sunk = _published("countersunk_head_parameters.csv", "iso10642:dk")
     for size in ("3", "4", "5", "6", "8", "10", "12"):
         ours = head_of(find_thread(f"M{size}"), Head.COUNTERSUNK)
-        assert ours[0] == pytest.approx(sunk[f"M{size}"], abs=0.02)
+        # ISO 10642 tables the sharp, theoretical head, 2.24 d; the package an actual one, 2 d,
+        # whose corner is rounded: the seat has to take the sharp one.
+        assert ours[0] == pytest.approx(2.24 * float(size))
+        assert 0.85 * ours[0] <= sunk[f"M{size}"] <= ours[0]
 
 
 def test_a_number_four_cap_head_is_the_standards() -> None:
