@@ -119,6 +119,16 @@ def test_no_cut_is_planned_past_seventy_in_a_hundred_of_the_belt(
         ({"metal": "brass", "diameter": "12", "held": "between centres"}, "the centre", "Mind"),
         ({"metal": "brass", "diameter": "2", "operation": "drill"}, "the snatch", ""),
         ({"metal": "gunmetal", "diameter": "8", "operation": "drill"}, "the snatch", "Mind"),
+        ({"metal": "brass", "diameter": "30", "operation": "face"}, "the carriage", "Mind"),
+        ({"metal": "brass", "diameter": "16", "held": "four-jaw"}, "the balance", "Mind"),
+        ({"metal": "mild-steel", "diameter": "80", "held": "four-jaw"}, "the balance", ""),
+        (
+            {"metal": "brass", "diameter": "16", "operation": "bore", "machine": "mill"},
+            "the balance",
+            "Mind",
+        ),
+        ({"metal": "brass", "diameter": "5", "operation": "knurl"}, "the work", "Mind"),
+        ({"metal": "brass", "diameter": "20", "operation": "knurl"}, "the work", ""),
     ],
 )
 def test_who_is_told_what(typed: dict[str, Any], about: str, word: str) -> None:
@@ -169,3 +179,21 @@ def test_a_power_taps_torque_is_the_hand_taps() -> None:
     power = ask(metal="mild-steel", operation="power-tap", diameter="4", pitch="0.7")
     assert power.torque_nm is not None
     assert torques[0] < power.torque_nm.value < torques[1]
+
+
+@pytest.mark.parametrize(
+    ("typed", "about"),
+    [
+        # M4, 8 deep, a bottoming tap: the tip goes 10.80, so 11.1 leaves too little under it.
+        ({"metal": "brass", "thick": "11.1", "last": "bottoming"}, "the floor"),
+        ({"metal": "brass", "thick": "12", "last": "bottoming"}, ""),
+        ({"metal": "grey-iron", "thick": "11.6", "last": "bottoming"}, "the floor"),
+        ({"metal": "gunmetal", "thick": "20"}, "closing in"),
+    ],
+)
+def test_what_lies_under_a_blind_thread_is_minded(typed: dict[str, str], about: str) -> None:
+    tap = CATALOGUE["tap"]
+    asked = {"thread": "M4", "ends": "blind", "deep": "8"} | typed
+    answer = tap.ask(read_question(tap, asked, PageUnit.MM, WORKSHOP).question, WORKSHOP)
+    found = {c.about for c in answer.cautions}
+    assert about in found if about else not {"the floor", "closing in"} & found

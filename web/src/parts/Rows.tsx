@@ -40,6 +40,8 @@ function AnswerTable({ column, rows }: { column: Column; rows: Record<string, un
     (one) => one.kind !== 'table' && one.rank !== 'folded' && rows.some((row) => inWords(row[one.name])),
   );
   const right = (one: Column) => (one.kind === 'figure' || one.kind === 'count' ? 'text-right' : 'text-left');
+  // Words that run on keep room for themselves: on a phone the table is pushed aside, not squeezed.
+  const runsOn = (one: Column) => rows.some((row) => right(one) === 'text-left' && inWords(row[one.name]).length > 20);
   return (
     <div className="overflow-x-auto">
       <table className="w-full">
@@ -64,7 +66,7 @@ function AnswerTable({ column, rows }: { column: Column; rows: Record<string, un
                 ) : (
                   <td
                     key={one.name}
-                    className={`pr-3 ${right(one)} ${right(one) === 'text-right' ? 'figures whitespace-nowrap' : ''}`}>
+                    className={`pr-3 ${right(one)} ${right(one) === 'text-right' ? 'figures whitespace-nowrap' : ''} ${runsOn(one) ? 'min-w-48' : ''}`}>
                     {inWords(row[one.name])}
                   </td>
                 ),

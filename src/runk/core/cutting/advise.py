@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.cutting.question import Meets, SpeedQuestion, Stage, Surface, Tool
-from runk.core.cutting.reach import of_reach
+from runk.core.cutting.reach import free, of_reach
 from runk.core.cutting.spindle import PLANNED_SHARE, Cut
 from runk.core.figures import Caution, Figure, stop
-from runk.core.machines.machine import Holding, Machine, Setting
+from runk.core.machines.machine import Holding, Machine, MachineKind, Setting
 from runk.core.metals import Metal
 from runk.core.sources import PRACTICE
 
@@ -49,6 +49,8 @@ def cautions_for(
         *_of_speed(question, machine, setting, target),
         *_of_load(question, cut),
         *_of_holding(question, held, setting),
+        *_of_balance(question, held, machine, setting),
+        *_of_feed(question, held, machine),
         *_of_operation(question),
         *_of_metal(question, metal),
     ]
@@ -141,6 +143,11 @@ def _of_operation(question: SpeedQuestion) -> list[Caution]:
             "Your hand has to be quicker than the tool in its relief groove: "
             "try it once with the tool clear of the work.",
         ),
+        Operation.FACE: (
+            "Mind",
+            "the carriage",
+            "Lock it for every facing cut, the top-slide in line with the bed.",
+        ),
         Operation.SAW: (
             "Mind",
             "the saw",
@@ -149,7 +156,7 @@ def _of_operation(question: SpeedQuestion) -> list[Caution]:
         Operation.REAM: (
             "Mind",
             "the reamer",
-            "Never turn a reamer backwards; feed steadily and right through.",
+            "Never turn a reamer backwards; feed steadily, and in a through hole right through.",
         ),
         Operation.FLY_CUT: (
             "Mind",
@@ -166,6 +173,37 @@ def _of_operation(question: SpeedQuestion) -> list[Caution]:
 
 _DEAD_CENTRE_RPM = 500.0
 """Past about this a dead centre wants oil all the time, or a revolving one: common practice."""
+
+
+_SWINGS_RPM = 600.0
+"""Faster than this, work set over in four jaws or a boring head is felt: common practice."""
+_THIN_KNURL_MM = 8.0
+
+
+def _of_balance(
+    question: SpeedQuestion, held: Holding, machine: Machine, setting: Setting
+) -> list[Caution]:
+    """What turns out of balance, besides a faceplate."""
+    if held is Holding.FOUR_JAW and setting.rpm > _SWINGS_RPM:
+        says = "Work set over in four jaws swings: turn it by hand first, start slower."
+        return [Caution("Mind", "the balance", says, "set_rpm", PRACTICE)]
+    if question.operation is Operation.BORE and machine.kind is not MachineKind.LATHE:
+        says = "A boring head set over is out of balance: start slow, and stand clear of it."
+        return [Caution("Mind", "the balance", says, "set_rpm", PRACTICE)]
+    return []
+
+
+def _of_feed(question: SpeedQuestion, held: Holding, machine: Machine) -> list[Caution]:
+    """How a cutter or a knurl pushes what it is fed into."""
+    table = machine.dial("table", "cross-slide")
+    if question.operation is Operation.END_MILL and table is not None and table.backlash:
+        says = "Feed against its turn: with it, it pulls the table through the screw's slack."
+        return [Caution("Mind", "the feed", says, None, PRACTICE)]
+    thin = float(question.diameter) < _THIN_KNURL_MM
+    if question.operation is Operation.KNURL and thin and free(held):
+        says = "A knurl pushes hard and bends thin work: bring up a centre, or pinch it."
+        return [Caution("Mind", "the work", says, None, PRACTICE)]
+    return []
 
 
 def _of_holding(question: SpeedQuestion, held: Holding, setting: Setting) -> list[Caution]:

@@ -18,7 +18,7 @@ _DEEP_TIMES, _DEEP_PILOT_TIMES = 3.0, 6.0
 _THIN_MM = 0.5
 _SAID_ALREADY = {"stalling", "the top speed"}
 """What the plan itself has seen to."""
-_CLOSES = ("gunmetal", "phosphor-bronze", "cast-phosphor-bronze", "bearing-bronze")
+CLOSES = ("gunmetal", "phosphor-bronze", "cast-phosphor-bronze", "bearing-bronze")
 
 
 def minds(maker: Maker, plan: Finishing, drills: Sequence[HoleStep]) -> tuple[Caution, ...]:
@@ -161,7 +161,7 @@ def _of_reamer(maker: Maker, plan: Finishing) -> list[Caution]:
             )
         )
     reamed = question.finish in (Finish.MACHINE_REAMED, Finish.HAND_REAMED)
-    if reamed and maker.metal.kind in _CLOSES:
+    if reamed and maker.metal.kind in CLOSES:
         found.append(
             Caution(
                 "Mind",

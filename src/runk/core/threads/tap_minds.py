@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from runk.core.figures import Caution, Figure, stop
+from runk.core.holes.minds import CLOSES
 from runk.core.holes.question import Ends
 from runk.core.metals.metal import Metal
 from runk.core.said import mm_said
@@ -16,6 +17,8 @@ BOOK_ME_PERCENT = 95.0
 NEAR_PERCENT, STOP_PERCENT = 80.0, 130.0
 """Of what breaks a tap, as usual: from here it is minded, past there it is not turned."""
 SMALL_MM = 3.0
+FLOOR_MM, IRON_FLOOR_MM = 0.5, 1.0
+"""Metal left under a blind tapped hole, more in iron: common practice."""
 OFF_PERCENT = 10.0
 """A drill of one's own so near what is aimed at is not worth a word: common practice."""
 
@@ -30,7 +33,7 @@ def minds(
 ) -> tuple[Caution, ...]:
     """Cautions of this very hole, the pressing ones first."""
     found = [
-        *_of_depth(question, hole),
+        *_of_depth(question, shop.metal, hole),
         *_of_drill(question, engaged, target),
         *_of_torque(torque),
         *_of_taps(question, shop.taps),
@@ -50,7 +53,7 @@ def minds(
     return tuple(sorted(found, key=lambda c: c.word != "Stop"))
 
 
-def _of_depth(question: TapQuestion, hole: Figure | None) -> list[Caution]:
+def _of_depth(question: TapQuestion, metal: Metal, hole: Figure | None) -> list[Caution]:
     if question.ends is not Ends.BLIND or hole is None:
         return []
     found = [
@@ -75,6 +78,20 @@ def _of_depth(question: TapQuestion, hole: Figure | None) -> list[Caution]:
                 MECHANICS,
             )
         )
+    elif question.thick is not None:
+        floor = float(question.thick) - hole.value
+        least = IRON_FLOOR_MM if metal.family == "iron" else FLOOR_MM
+        if floor < least:
+            found.append(
+                Caution(
+                    "Mind",
+                    "the floor",
+                    f"Only {mm_said(floor, 2)} is left under the drill's tip, {mm_said(least)} is "
+                    "wanted: behind it may be water, steam or a cylinder's wall.",
+                    "hole_depth_mm",
+                    PRACTICE,
+                )
+            )
     return found
 
 
@@ -153,6 +170,9 @@ def _of_metal(metal: Metal) -> list[Caution]:
                 PRACTICE,
             )
         ]
+    if metal.kind in CLOSES:
+        says = "Bronze closes in on a tap: a fresh one, a shade larger drill, and clear it often."
+        return [Caution("Mind", "closing in", says, None, PRACTICE)]
     if metal.kind == "copper":
         return [
             Caution(
