@@ -197,3 +197,28 @@ def test_what_lies_under_a_blind_thread_is_minded(typed: dict[str, str], about: 
     answer = tap.ask(read_question(tap, asked, PageUnit.MM, WORKSHOP).question, WORKSHOP)
     found = {c.about for c in answer.cautions}
     assert about in found if about else not {"the floor", "closing in"} & found
+
+
+@pytest.mark.parametrize(
+    ("shaft", "pilot"),
+    # Its countersink a quarter to a third of the bar, the nearest of what is owned: 1, 2, 3.15.
+    [("5", 1.0), ("9.525", 2.0), ("18", 2.0), ("25", 3.15), ("60", 3.15)],
+)
+def test_a_centre_drill_for_the_end_of_a_bar(shaft: str, pilot: float) -> None:
+    read = read_question(
+        SPEED,
+        {"operation": "centre", "metal": "stainless-303", "shaft": shaft},
+        PageUnit.MM,
+        WORKSHOP,
+    )
+    assert float(read.question.diameter) == pilot
+    answer = SPEED.ask(read.question, WORKSHOP)
+    drill = ask(operation="drill", metal="stainless-303", diameter=f"{pilot}")
+    assert answer.feed_mm_per_rev.value == pytest.approx(drill.feed_mm_per_rev.value / 2)
+
+
+@pytest.mark.parametrize("operation", ["turn", "drill"])
+def test_a_field_not_asked_stands_in_for_nothing(operation: str) -> None:
+    with pytest.raises(Refused) as caught:
+        ask(operation=operation, metal="brass", shaft="10")
+    assert caught.value.field == "diameter"

@@ -47,10 +47,13 @@ def read_question(
     chosen = ruled_by(calculator, typed, page, workshop)
     told = Told(page, workshop, chosen)
     wanted = set(calculator.wanted(chosen))
-    for name, kind in calculator.asked(chosen).items():
+    asked = calculator.asked(chosen)
+    for name, kind in asked.items():
         raw = typed.get(name)
         if raw is None or (isinstance(raw, str) and not raw.strip()):
-            if name in wanted and not typed.get(kind.or_else):
+            # A field that is not asked here cannot stand in for one that is.
+            stands_in = kind.or_else in asked and typed.get(kind.or_else)
+            if name in wanted and not stands_in:
                 raise Refused(kind.missing(), field=name, suggest=kind.placeholder or None)
             continue
         try:

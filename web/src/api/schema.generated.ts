@@ -2516,6 +2516,11 @@ export interface components {
              */
             set_up: string | null;
             /**
+             * @description bar it is drilled in
+             * @default null
+             */
+            shaft: string | number | null;
+            /**
              * @description side of centre: above, below
              * @default null
              */

@@ -27,7 +27,7 @@ export const sentenced = (words: string) => words.charAt(0).toUpperCase() + word
 export function HeldBack({ stopped, children }: { stopped: boolean; children: React.ReactNode }) {
   if (!stopped) return children;
   return (
-    <div className="held-back">
+    <div className="held-back space-y-3">
       <p className="mb-1 text-soft">Not to be set. As it was asked, it would be:</p>
       {children}
     </div>

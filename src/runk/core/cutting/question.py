@@ -112,6 +112,7 @@ class SpeedQuestion:
         length: Of the cut along the work, or the depth of a hole.
         overhang: How far work or boring bar stands out.
         bar: Diameter of the boring bar.
+        shaft: What a centre is drilled in: without a diameter, the centre drill for it.
         depth: Depth of cut wanted; worked out where not given.
         width: How wide a cutter cuts, or a parting, grooving or threading tool is.
         tip_radius: Of the tool's tip, for the finish.
@@ -129,11 +130,13 @@ class SpeedQuestion:
             ("dia", "diameter", "cutter", "ø", "across", "bore", "hole", "bar", "rod", "drill"),
             principal=True,
             usual={key.value: facts.usual_mm for key, facts in FACTS.items()},
+            needed=("*",),
+            or_else="shaft",
             low=0.1,
             high=5000.0,
             placeholder="12",
         ),
-    ]
+    ] = Fraction(0)
     operation: Annotated[Operation, OneOf("operation", choices=OPERATIONS, rules=True)] = (
         Operation.TURN
     )
@@ -166,6 +169,18 @@ class SpeedQuestion:
         ),
     ] = None
     bar: Annotated[Fraction | None, BAR_FIELD] = None
+    shaft: Annotated[
+        Fraction | None,
+        Length(
+            "bar it is drilled in",
+            ("shaft end", "shaft", "bar end", "end of"),
+            only=("centre",),
+            usual=(3.0, 80.0),
+            low=1.0,
+            high=500.0,
+            placeholder="not said",
+        ),
+    ] = None
     depth: Annotated[
         Fraction | None,
         Length(

@@ -82,6 +82,10 @@ def settle(
 ) -> SpeedQuestion:
     """Name the usual machine and holding where left open, and a named thread's own pitch."""
     machine = needs(question, workshop).machine
+    if not question.diameter and question.shaft is not None:
+        pilot = centre_pilot_mm(float(question.shaft))
+        owned = min(workshop.centres, key=lambda tool: abs(tool.mm - pilot), default=None)
+        question = replace(question, diameter=owned.size_mm if owned else Fraction(str(pilot)))
     named = readings.get("diameter")
     pitch = question.pitch
     if pitch is None and named is not None and question.operation in PITCHED:
@@ -295,6 +299,21 @@ def _time(w: Working, question: SpeedQuestion, cut: Cut, diameter: float) -> Fig
     return w.of(
         laws.cut_s, "time_s", since=start, length_mm=along, feed_mm_per_min=cut.per_min.value
     )
+
+
+_CENTRES = ((6.0, 1.25), (12.0, 2.0), (20.0, 2.5), (30.0, 3.15))
+_LARGEST_PILOT_MM = 4.0
+
+
+def centre_pilot_mm(shaft_mm: float) -> float:
+    """Pilot of the centre drill for a bar's end: its countersink a quarter to a third of the bar.
+
+    Source: common practice; the pilots of bodies 3.15, 5, 6.3, 8 and 10 after ISO 866.
+
+    >>> centre_pilot_mm(9.525)
+    2.0
+    """
+    return next((pilot for up_to, pilot in _CENTRES if shaft_mm <= up_to), _LARGEST_PILOT_MM)
 
 
 _WHOLE = {Operation.DRILL: "drilled", Operation.REAM: "machine-reamed"}

@@ -158,4 +158,5 @@ SENTENCES = {key.value: _ALIKE[facts.family] for key, facts in FACTS.items()} | 
     "face": "{operation} {diameter} across in {metal}" + _TURNING.replace("[, {length} long]", ""),
     "bore": "{operation} a {diameter} hole in {metal}" + _BORING,
     "end-mill": "{operation} {metal}" + _MILLING,
+    "centre": "{operation} {diameter} in {metal}[, the end of a {shaft} bar]" + _DRILLING,
 }

@@ -193,7 +193,7 @@ class Maker:
         """The hole that is there, which leaves what is wanted for what finishes it."""
         there = self.question.there
         assert there is not None
-        says = "It leaves what is wanted: nothing is drilled. What follows keeps to its axis."
+        says = "Nothing is drilled: what follows begins from it and keeps to its axis."
         return self.step("there", f"{mm_said(there)}, there already", there, None, None, says)
 
     def drill(self, kind: str, tool: ShopTool, says: str = "") -> HoleStep:
