@@ -5,17 +5,22 @@ from __future__ import annotations
 import itertools
 import json
 import sqlite3
+import sys
 from dataclasses import replace
+from pathlib import Path
 from typing import Any
 
 from fastapi import FastAPI
 from pydantic import BaseModel
-from tests.reference.bar import CASES, ends_inside
 
 from http_pair import Pair, packed
 from measure import Ratio, side_by_side
 from runk.demo.back_shed import WORKSHOP
 from runk.gauges.practice import EXERCISES, advised_run, cut_of, halving_run, inside
+
+sys.path.insert(0, str(Path(__file__).parents[1]))
+
+from tests.reference.bar import CASES, ends_inside
 
 CUT = {"job": "outside", "metal": "mild-steel", "now": "16", "wanted": "14.5"}
 READINGS_EACH, TIMES, LONG, SHORT, SEEDS = 10, 600, 500, 5, 500

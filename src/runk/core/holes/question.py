@@ -132,7 +132,7 @@ class HoleQuestion:
         Fraction | None,
         Length(
             "counterbore",
-            ("counterbore", "cbore", "spotface"),
+            ("counterbore", "counterbored", "cbore", "spotface"),
             low=0.5,
             high=200.0,
             placeholder="none",
@@ -173,7 +173,7 @@ class HoleQuestion:
 _ONE = (
     "A {size} hole in {metal}, {finish}, {ends}[, {deep} deep][, in a part {thick} thick]"
     "[, opened from {there} there already][, starting on a slope of {slope}°]"
-    "[, for {screw}][ with {head}][, counterbored {counterbore}][ {seat} deep]"
+    "[, for {screw}][ with {head}][, counterbored {counterbore}][, its seat {seat}]"
     "[, {bearings} bearings in line][ over {span}][, the dial at {start} at the touch]"
     "[, drills with a {point} point], {tool} tools, on the {machine}"
 )
