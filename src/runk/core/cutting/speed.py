@@ -12,20 +12,21 @@ from runk.core.cutting.able import check, holding_of
 from runk.core.cutting.advise import cautions_for
 from runk.core.cutting.answer import SpeedAnswer
 from runk.core.cutting.caps import Cap, lowest
-from runk.core.cutting.drilled import POINT_DEG, drilled
+from runk.core.cutting.drilled import drilled
 from runk.core.cutting.height import height_error
 from runk.core.cutting.milled import milled
 from runk.core.cutting.operations import FACTS, Family, Operation
+from runk.core.cutting.outcome import springs, takes_s
 from runk.core.cutting.plunged import knurled, plunged
 from runk.core.cutting.question import SpeedQuestion, Surface
-from runk.core.cutting.reach import as_long, far_sprung, reach_mm
+from runk.core.cutting.reach import as_long, far_sprung
 from runk.core.cutting.spindle import Bench, Cut, at_bench
 from runk.core.cutting.stepped import dial_says, explain, schools, set_speed, turns_say
 from runk.core.cutting.target import SpeedShop, target_speed
 from runk.core.cutting.threaded import of_the_hand, threaded, time_to_stop
 from runk.core.cutting.turned import turned
 from runk.core.cutting.words import PITCHED, SENTENCES
-from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.figures import Caution, Figure, Link, Working
 from runk.core.lengths import Reading
 from runk.core.machines.choose import School, choose
 from runk.core.machines.machine import Holding, Machine, Setting
@@ -33,21 +34,6 @@ from runk.core.metals import Metal
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
-
-RADIAL_SHARE = 0.5
-"""Share of the cutting force that bends the work: 0.3 to 0.6 by practice."""
-STEEL_GPA = 205.0
-
-
-@law("Drill and point", "{length_mm} + {point_mm}")
-def with_point_mm(length_mm: Num, point_mm: Num) -> Num:
-    """How far a drill travels for a hole of that full depth.
-
-    >>> with_point_mm(10.0, 3.0)
-    13.0
-    """
-    return length_mm + point_mm
-
 
 HOW = {
     Family.TURNED: turned,
@@ -209,7 +195,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
     machine, held, metal, cut = shop.machine, run.held, run.metal, run.cut
     target, setting, bench = run.target, run.setting, run.bench
     diameter, family = float(question.diameter), FACTS[question.operation].family
-    spring = _spring(w, slender, held, metal, cut)
+    spring = springs(w, slender, held, metal, cut)
     cautions = run.cautions(question, shop, spring, slender)
     # A plan still has to reckon with it, should somebody go on.
     if thin_mm is None and spring is not None and far_sprung(slender, spring.value):
@@ -248,7 +234,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
         diameter_error_mm=None
         if spring is None
         else w.of(bend.diameter_error_mm, spring_mm=spring.value),
-        time_s=_time(w, question, cut, diameter),
+        time_s=takes_s(w, question, cut, diameter),
         stop_s=time_to_stop(w, question, setting.rpm),
         height_error_mm=height_error(w, question, cut.depth),
         coolant=metal.coolant_drill if drilling else metal.coolant,
@@ -257,47 +243,6 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
         cautions=cautions,
         links=_links(question, machine),
         then=then,
-    )
-
-
-def _spring(
-    w: Working, question: SpeedQuestion, held: Holding, metal: Metal, cut: Cut
-) -> Figure | None:
-    out = reach_mm(question)
-    # Facing pushes along the work; on a mandrel it is the mandrel that bends, of unknown size.
-    bends = question.operation in (Operation.TURN, Operation.BORE)
-    if out is None or cut.force is None or not bends or held is Holding.MANDREL:
-        return None
-    if question.operation is Operation.BORE:
-        if question.bar is None:
-            return None
-        thick, modulus = float(question.bar), STEEL_GPA
-    else:
-        thick, modulus = float(question.diameter), metal["e_gpa"]
-    shape = {
-        Holding.CENTRES: bend.between_centres_mm,
-        Holding.CHUCK_AND_CENTRE: bend.chuck_and_centre_mm,
-    }.get(held, bend.cantilever_mm)
-    if question.operation is Operation.BORE:
-        shape = bend.cantilever_mm
-    start = len(w.steps)
-    force = w(laws.radial_n, force_n=cut.force.value, share=RADIAL_SHARE, why="0.3 to 0.6 of it")
-    section = w(bend.second_moment_mm4, diameter_mm=thick)
-    spring = w(shape, force_n=force, length_mm=out, e_gpa=modulus, section_mm4=section)
-    return w.figure(spring, "spring_mm", since=start, places=3)
-
-
-def _time(w: Working, question: SpeedQuestion, cut: Cut, diameter: float) -> Figure | None:
-    inward = question.operation in (Operation.FACE, Operation.PART)
-    if question.length is None and not inward:
-        return None
-    start = len(w.steps)
-    along = diameter / 2 if question.length is None else float(question.length)
-    if question.operation is Operation.DRILL:
-        point = w(laws.point_mm, diameter_mm=diameter, angle_deg=POINT_DEG)
-        along = w(with_point_mm, length_mm=along, point_mm=point)
-    return w.of(
-        laws.cut_s, "time_s", since=start, length_mm=along, feed_mm_per_min=cut.per_min.value
     )
 
 

@@ -7,8 +7,9 @@ from math import ceil
 from runk.core.cutting import bend
 from runk.core.cutting.answer import SpeedAnswer
 from runk.core.cutting.operations import Operation
+from runk.core.cutting.outcome import RADIAL_SHARE
 from runk.core.cutting.question import SpeedQuestion
-from runk.core.cutting.speed import RADIAL_SHARE, speed
+from runk.core.cutting.speed import speed
 from runk.core.cutting.target import SpeedShop
 from runk.core.figures import Caution, Figure, Num, Working, law
 from runk.core.machines.dials import back_say, judged_divisions, turns_say
