@@ -13,6 +13,7 @@ from runk.ask import ask
 from runk.core.calculator import AnyCalculator
 from runk.core.catalogue import CATALOGUE
 from runk.core.figures import Caution, instead_of
+from runk.core.kinds import Length, Told
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
@@ -112,3 +113,35 @@ def test_a_link_can_be_followed_and_says_what_it_was_handed(calculator: AnyCalcu
             to.ask(read.question, WORKSHOP)
         except Refused as refused:
             assert refused.field not in handed
+
+
+def _sized(calculator: AnyCalculator) -> list[str]:
+    """Fields of an opening that are lengths, as somebody would type them."""
+    return [
+        name
+        for name in calculator.opening
+        if isinstance(calculator.fields[name], Length) and name != "text"
+    ]
+
+
+@pytest.mark.parametrize("page", list(PageUnit))
+@pytest.mark.parametrize("times", [0.1, 0.5, 2.0, 10.0])
+@pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
+def test_ten_times_and_a_tenth_is_answered_or_refused_with_its_reason(
+    calculator: AnyCalculator, times: float, page: PageUnit
+) -> None:
+    """Each size of the opening made larger and smaller: a number, or a sentence and a field."""
+    for name in _sized(calculator):
+        told = calculator.fields[name].read(calculator.opening[name], Told(page, WORKSHOP))
+        typed = dict(calculator.opening) | {name: f"{float(told.value) * times:.4f} mm"}
+        try:
+            read = read_question(calculator, typed, page, WORKSHOP)
+            one = calculator.ask(read.question, WORKSHOP)
+        except Refused as refused:
+            assert refused.field in calculator.fields, refused.says
+            assert refused.said(page).endswith((".", "?")), refused.says
+            continue
+        assert calculator.heads(one, page)
+        for caution in cautions(one):
+            assert caution.says[0].isupper() or caution.says[0].isdigit(), caution.says
+            assert bool(caution.instead) == (caution.word == "Stop")

@@ -18,7 +18,7 @@ from runk.core.cutting.milled import milled
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.cutting.outcome import springs, takes_s
 from runk.core.cutting.plunged import knurled, plunged
-from runk.core.cutting.question import SpeedQuestion, Surface
+from runk.core.cutting.question import SetUp, SpeedQuestion, Surface
 from runk.core.cutting.reach import as_long, far_sprung
 from runk.core.cutting.spindle import Bench, Cut, at_bench
 from runk.core.cutting.stepped import dial_says, explain, schools, set_speed, turns_say
@@ -123,6 +123,11 @@ class Worked:
         return (*hand, *found)
 
 
+def _as_thin(question: SpeedQuestion, thin_mm: Fraction | None) -> SpeedQuestion:
+    """The same cut with the work as thin as it will get."""
+    return question if thin_mm is None else replace(question, diameter=thin_mm)
+
+
 def worked(
     w: Working, question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = None
 ) -> Worked:
@@ -138,8 +143,9 @@ def worked(
     machine = shop.machine
     held = holding_of(question, machine)
     check(question, machine, held)
-    slender = replace(question, diameter=thin_mm or question.diameter)
-    question = replace(question, set_up=as_long(slender, held).set_up)
+    slender = _as_thin(question, thin_mm)
+    if as_long(slender, held) is not slender:
+        question = replace(question, set_up=SetUp.LONG)
     wanted, metal = target_speed(w, question, shop.metal)
     target = w.of(
         laws.spindle_rpm,
@@ -191,7 +197,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
     """
     w = Working()
     run = worked(w, question, shop, thin_mm)
-    slender = replace(question, diameter=thin_mm or question.diameter)
+    slender = _as_thin(question, thin_mm)
     machine, held, metal, cut = shop.machine, run.held, run.metal, run.cut
     target, setting, bench = run.target, run.setting, run.bench
     diameter, family = float(question.diameter), FACTS[question.operation].family
