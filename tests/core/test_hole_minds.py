@@ -15,7 +15,8 @@ from runk.core.machines.dials import divisions_say, judged_divisions, turns_say
 from runk.core.machines.machine import Dial
 from runk.core.refusals import Refused
 from runk.core.threads import find_thread
-from runk.core.threads.cover import CoverQuestion, Joint, cover
+from runk.core.threads.cover import cover
+from runk.core.threads.cover_question import CoverQuestion, Joint
 from runk.core.threads.die import DieQuestion, die
 from runk.core.threads.die import needs as die_needs
 from runk.core.threads.engage import School

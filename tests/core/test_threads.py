@@ -18,7 +18,8 @@ from runk.core.refusals import Refused
 from runk.core.threads import find_thread, threads
 from runk.core.threads.clearance import ClearanceQuestion, Fit, clearance
 from runk.core.threads.clearance import needs as clear_needs
-from runk.core.threads.cover import CoverQuestion, cover
+from runk.core.threads.cover import cover
+from runk.core.threads.cover_question import CoverQuestion
 from runk.core.threads.die import DieQuestion, die
 from runk.core.threads.die import needs as die_needs
 from runk.core.threads.engage import School

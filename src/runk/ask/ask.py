@@ -104,14 +104,16 @@ def ask(
     'belt 3, direct'
     """
     words = words_of(line)
-    if sounds_like_judgement(words) and (judged := _judged(line, workshop, page, catalogue)):
+    choosing = sounds_like_judgement(words)
+    if choosing and (judged := _judged(line, workshop, page, catalogue)):
         return judged
     try:
         return _by_numbers(words, workshop, page, catalogue)
     except Refused:
         # Somebody who asks in words alone may still be answered by what the trade says of it.
-        judged = _judged(line, workshop, page, catalogue)
-        if judged is None or any(character.isdigit() for character in line):
+        if choosing or any(character.isdigit() for character in line):
+            raise
+        if (judged := _judged(line, workshop, page, catalogue)) is None:
             raise
         return judged
 

@@ -61,11 +61,7 @@ def read_line(
     for claims in assignments(hints, numbers, cutting):
         one = Candidate(calculator, cutting, dict(first.typed), set(first.used), called, named)
         fill_numbers(one, asked, chosen, lexicon, claims, sizes, Told(page, workshop, chosen))
-        one.missing = [
-            name
-            for name in calculator.wanted(chosen)
-            if name not in one.typed and calculator.fields[name].or_else not in one.typed
-        ]
+        one.missing = [n for n in calculator.wanted(chosen, one.typed) if n not in one.typed]
         one.odd += oddness(one, asked, chosen, page)
         yield one
 

@@ -7,6 +7,7 @@ from collections.abc import Callable, Iterable, Iterator, Mapping
 from dataclasses import MISSING, dataclass, fields
 from enum import StrEnum
 from functools import cached_property
+from types import MappingProxyType
 from typing import Any, Generic, TypeVar
 
 from runk.core.figures import instead_of
@@ -145,10 +146,17 @@ class Calculator(Generic[Q, S, A]):
         """The fields that matter under one choice of the ruling field."""
         return {n: f for n, f in self.fields.items() if f.is_asked(chosen)}
 
-    def wanted(self, chosen: str) -> Iterator[str]:
-        """The fields that must be said under one choice of the ruling field."""
-        for name, kind in self.asked(chosen).items():
-            if name not in self.defaults or kind.is_needed(chosen):
+    def wanted(self, chosen: str, typed: Mapping[str, Any] = MappingProxyType({})) -> Iterator[str]:
+        """The fields that must be said under one choice of the ruling field.
+
+        Args:
+            typed: What is said already: a field another one stands in for is not asked as well.
+        """
+        asked = self.asked(chosen)
+        for name, kind in asked.items():
+            must = name not in self.defaults or kind.is_needed(chosen)
+            # A field that is not asked here cannot stand in for one that is.
+            if must and not (kind.or_else in asked and typed.get(kind.or_else)):
                 yield name
 
     def described(self) -> dict[str, tuple[Column, ...]]:

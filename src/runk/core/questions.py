@@ -46,14 +46,11 @@ def read_question(
     readings: dict[str, Reading] = {}
     chosen = ruled_by(calculator, typed, page, workshop)
     told = Told(page, workshop, chosen)
-    wanted = set(calculator.wanted(chosen))
-    asked = calculator.asked(chosen)
-    for name, kind in asked.items():
+    wanted = set(calculator.wanted(chosen, typed))
+    for name, kind in calculator.asked(chosen).items():
         raw = typed.get(name)
         if raw is None or (isinstance(raw, str) and not raw.strip()):
-            # A field that is not asked here cannot stand in for one that is.
-            stands_in = kind.or_else in asked and typed.get(kind.or_else)
-            if name in wanted and not stands_in:
+            if name in wanted:
                 raise Refused(kind.missing(), field=name, suggest=kind.placeholder or None)
             continue
         try:

@@ -117,7 +117,7 @@ function Answer({ calculator, own, given }: { calculator: Calculator; own: Extra
         )}
         {!own.noKeep && <KeepButton calculator={calculator.name} typed={typed} unit={unit} ready={!stale} />}
       </div>
-      <Cautions cautions={reply.cautions.filter((caution) => caution.word !== 'Stop')} />
+      <Cautions cautions={reply.cautions} />
       <Suspense>{own.below && <own.below {...given} />}</Suspense>
       <Rows columns={rows} answer={answer} />
       <Tables columns={left} answer={answer} />

@@ -176,8 +176,9 @@ _DEAD_CENTRE_RPM = 500.0
 
 
 _SWINGS_RPM = 600.0
-"""Faster than this, work set over in four jaws or a boring head is felt: common practice."""
+"""Faster than this, work set over in four jaws is felt: common practice."""
 _THIN_KNURL_MM = 8.0
+"""Thinner than this a knurl bends work whose end is free: common practice."""
 
 
 def _of_balance(

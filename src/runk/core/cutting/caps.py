@@ -8,8 +8,8 @@ from dataclasses import dataclass
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.reach import HOLD_IT, whirls
-from runk.core.cutting.threaded import cannot_stop, stoppable
-from runk.core.figures import Caution, Figure, Num, Working, law, stop
+from runk.core.cutting.threaded import cannot_stop, most_rpm, stoppable
+from runk.core.figures import Caution, Figure, Working, stop
 from runk.core.machines.machine import Holding, Machine, MachineKind
 from runk.core.metals import Metal
 from runk.core.sources import MECHANICS, PRACTICE
@@ -37,16 +37,6 @@ class Cap:
     rpm: Figure
     by: str
     over: Callable[[float], Caution]
-
-
-@law("No faster than", "{most_rpm}", PRACTICE)
-def most_rpm(most_rpm: Num) -> Num:
-    """The fastest a tool is turned, whatever the metal would take.
-
-    >>> most_rpm(400.0)
-    400.0
-    """
-    return most_rpm
 
 
 def lowest(

@@ -95,12 +95,12 @@ def _gap(question: SpeedQuestion) -> tuple[float, float]:
     return relief, tool
 
 
-@law("No faster under power", "{most_rpm}", PRACTICE)
-def tapped_rpm(most_rpm: Num) -> Num:
-    """The fastest a hand stops a tap from.
+@law("No faster than", "{most_rpm}", PRACTICE)
+def most_rpm(most_rpm: Num) -> Num:
+    """The fastest a tool is turned, whatever the metal would take.
 
-    >>> tapped_rpm(150.0)
-    150.0
+    >>> most_rpm(400.0)
+    400.0
     """
     return most_rpm
 
@@ -108,7 +108,7 @@ def tapped_rpm(most_rpm: Num) -> Num:
 def stoppable(w: Working, question: SpeedQuestion) -> Figure | None:
     """The fastest a hand can stop from: a tool in the relief groove, a tap in its hole."""
     if question.operation is Operation.POWER_TAP:
-        return w.of(tapped_rpm, "target_rpm", most_rpm=MOST_TAPPED_RPM)
+        return w.of(most_rpm, "target_rpm", most_rpm=MOST_TAPPED_RPM)
     if question.operation is not Operation.SCREW_CUT:
         return None
     relief, tool = _gap(question)

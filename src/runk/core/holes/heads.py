@@ -77,14 +77,14 @@ def countersunk_mm(across_mm: float, hole_mm: float, angle_deg: float) -> float:
     return (across_mm - hole_mm) / 2 / tan(radians(angle_deg) / 2)
 
 
-@law("Head by practice", "{times} × {major_mm}", PRACTICE)
-def head_mm(times: Num, major_mm: Num) -> Num:
-    """Across or height of a head in diameters of its screw.
+@law("Head", "{across_mm}")
+def head_mm(across_mm: Num) -> Num:
+    """Across a head, by its standard or by practice.
 
-    >>> head_mm(1.75, 4.0)
-    7.0
+    >>> head_mm(8.96)
+    8.96
     """
-    return times * major_mm
+    return across_mm
 
 
 @cache
@@ -110,7 +110,7 @@ def head_of(thread: Thread, head: Head) -> tuple[float, float, Source]:
             if abs(size - thread.major_mm) < _SAME_MM:
                 return across, high, source
     across, high = _TIMES[head]
-    return head_mm(across, thread.major_mm), head_mm(high, thread.major_mm), PRACTICE
+    return across * thread.major_mm, high * thread.major_mm, PRACTICE
 
 
 def seat_for(w: Working, thread: Thread, head: Head, hole_mm: float) -> Seat:
@@ -121,7 +121,7 @@ def seat_for(w: Working, thread: Thread, head: Head, hole_mm: float) -> Seat:
     across, high, source = head_of(thread, head)
     if head is Head.COUNTERSUNK:
         angle = _UNIFIED_DEG if thread.series.startswith("UN") else _USUAL_DEG
-        wide = Figure(across, w.figure(across, "counterbore_mm").unit, (), 2)
+        wide = w.of(head_mm, "counterbore_mm", across_mm=across, source=source)
         deep = w.of(
             countersunk_mm,
             "seat_mm",

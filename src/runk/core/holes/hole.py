@@ -177,6 +177,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     then = plan.then
     if question.counterbore is not None:
         then = (*then, seat_step(maker, shop.cutters))
+    counterbore, seat = _seat(w, question)
     point = maker.point_of(plan.last.mm)
     return HoleAnswer(
         first=(
@@ -195,8 +196,8 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
         pass_mm=plan.pass_mm if question.ends is Ends.THROUGH else None,
         deep_mm=_length(question.deep, "deep_mm"),
         thick_mm=_length(question.thick, "thick_mm"),
-        counterbore_mm=_length(question.counterbore, "counterbore_mm"),
-        seat_mm=_length(question.seat, "seat_mm"),
+        counterbore_mm=counterbore,
+        seat_mm=seat,
         under_seat_mm=_under(w, question),
         slope_deg=Figure(question.slope, unit_of("slope_deg")) if question.slope else None,
         stop_says=maker.stop_says(),
@@ -209,6 +210,22 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
 
 def _length(value: object, key: str) -> Figure | None:
     return None if value is None else Figure(float(value), unit_of(key))  # type: ignore[arg-type]
+
+
+def _seat(w: Working, question: HoleQuestion) -> tuple[Figure | None, Figure | None]:
+    """Counterbore and its depth: with their working where they are of a named screw's head."""
+    typed = (_length(question.counterbore, "counterbore_mm"), _length(question.seat, "seat_mm"))
+    if question.screw is None or question.head is None:
+        return typed
+    made = seat_for(w, question.screw, question.head, float(question.size))
+    worked = (made.across_mm, made.deep_mm)
+    said = (question.counterbore, question.seat)
+    # One somebody typed over it stands as typed.
+    across, deep = (
+        figure if as_fraction(figure.value) == own else plain
+        for figure, own, plain in zip(worked, said, typed, strict=True)
+    )
+    return across, deep
 
 
 def _under(w: Working, question: HoleQuestion) -> Figure | None:

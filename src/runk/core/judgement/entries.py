@@ -33,6 +33,7 @@ class Entry:
         calculator: Where it is worked out; empty where nowhere.
         source: Who says so.
         words: What it is found by, as :func:`stems` makes them.
+        also: The words of its reason, which speak for it less.
     """
 
     says: str
@@ -40,6 +41,7 @@ class Entry:
     calculator: str
     source: Source
     words: frozenset[str]
+    also: frozenset[str]
 
 
 @cache
@@ -64,14 +66,17 @@ def _stem(word: str) -> str:
     return word[:-1] if word.endswith("e") and len(word) > 3 else word
 
 
-def _source(row: dict[str, str]) -> Source:
-    return Source(row["authority"], Held(row.get("held") or "recalled"))
+def _entry(
+    says: str, reason: str, calculator: str, row: dict[str, str], words: frozenset[str]
+) -> Entry:
+    source = Source(row["authority"], Held(row.get("held") or "recalled"))
+    return Entry(says, reason, calculator, source, words, stems(reason))
 
 
 def _schools() -> Iterable[Entry]:
     for row in read_table("judgements"):
         words = stems(row["words"]) | stems(row["says"])
-        yield Entry(row["says"], row["reason"], row["calculator"], _source(row), words)
+        yield _entry(row["says"], row["reason"], row["calculator"], row, words)
 
 
 def _of_metals() -> Iterable[Entry]:
@@ -79,7 +84,7 @@ def _of_metals() -> Iterable[Entry]:
         names = row["metal"].replace("-", " ")
         words = stems(f"{names} {row['about']} {row['says']}")
         title = f"{row['about'][0].upper()}{row['about'][1:]}: {names.split()[0]}"
-        yield Entry(title, row["says"], "speed", _source(row | {"held": "recalled"}), words)
+        yield _entry(title, row["says"], "speed", row, words)
 
 
 def _of_pairs() -> Iterable[Entry]:
@@ -88,15 +93,15 @@ def _of_pairs() -> Iterable[Entry]:
         words = stems(f"{one} {other} run rub bearing pair between {row['between']}")
         title = f"{one[0].upper()}{one[1:]} on {other}"
         reason = row["says"] + (f" Between them: {row['between']}." if row["between"] else "")
-        yield Entry(title, reason, "pair", _source(row), words)
+        yield _entry(title, reason, "pair", row, words)
 
 
 def _of_signs() -> Iterable[Entry]:
     for row in read_table("faults"):
         words = stems(f"{row['sign'].replace('-', ' ')} {row['cause']} {row['check']}")
         title = f"{row['sign'].replace('-', ' ').capitalize()}: {row['cause']}"
-        yield Entry(title, f"{row['check'][0].upper()}{row['check'][1:]}.", "faults",
-                    _source(row), words)  # fmt: skip
+        reason = f"{row['check'][0].upper()}{row['check'][1:]}."
+        yield _entry(title, reason, "faults", row, words)
 
 
 @cache
@@ -120,7 +125,7 @@ def found(text: str) -> list[Entry]:
     least = max(_LEAST_HITS, _LEAST_SHARE * len(asked))
     hits = []
     for one in entries():
-        named, said = asked & one.words, asked & (one.words | stems(one.reason))
+        named, said = asked & one.words, asked & (one.words | one.also)
         if len(named) >= _LEAST_HITS and len(said) >= least:
             hits.append((2 * len(named) + len(said), one))
     return [one for _, one in sorted(hits, key=lambda hit: -hit[0])]

@@ -17,6 +17,8 @@ export const DOES: Record<string, string> = {
   bar: 'Finish with the',
   hone: 'Hone',
   counterbore: 'Counterbore with the',
+  countersink: 'Countersink with the',
+  there: 'Begin from the hole of',
 };
 
 /** Every tool in its turn. */

@@ -90,7 +90,7 @@ export default function CutRoom() {
             Bench view {keys && <kbd className="text-base text-soft">B</kbd>}
           </Button>
         </div>
-        <Cautions cautions={cut.cautions.filter((caution) => caution.word !== 'Stop')} />
+        <Cautions cautions={cut.cautions} />
         <Links links={cut.links} />
         <Working
           steps={stepsOf([
