@@ -18,9 +18,9 @@ def asked(page: Page, line: str) -> None:
     page.get_by_label("Ask in plain words, in any order").fill(line)
 
 
-def size_of(page: Page, text: str) -> float:
-    """How large a text is drawn, in pixels."""
-    found = page.get_by_text(text, exact=True).first
+def size_of(page: Page, text: str, *, exact: bool = True) -> float:
+    """How large a text is drawn, in pixels, on what lies uppermost."""
+    found = page.get_by_text(text, exact=exact).last
     return float(found.evaluate("one => parseFloat(getComputedStyle(one).fontSize)"))
 
 
@@ -67,6 +67,23 @@ def test_a_plan_that_cannot_be_held_is_stopped_before_it_is_started(page: Page) 
     expect(page.get_by_role("alert")).to_contain_text("centre, or hold it shorter")
     page.get_by_label("overhang").fill("30 mm")
     expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def test_a_followed_cut_with_a_stop_shows_it_first_at_the_bench_too(page: Page) -> None:
+    page.goto("/to-size")
+    page.get_by_label("size now").fill("10")
+    page.get_by_label("size wanted").fill("6")
+    page.get_by_label("smallest allowed").fill("5.98")
+    page.get_by_label("largest allowed").fill("6.02")
+    page.get_by_label("overhang").fill("70 mm")
+    expect(page.get_by_role("alert")).to_be_visible()
+    page.get_by_role("button", name="Start this cut").click()
+    expect(page).to_have_url(re.compile(r"/to-size/\d+$"))
+    page.get_by_role("button", name="Bench view").click()
+    bench = page.get_by_role("dialog")
+    expect(bench).to_contain_text("Not to be set: Wind on")
+    large = size_of(page, "Give its end a centre, or hold it shorter")
+    assert large > 2 * size_of(page, "Not to be set: Wind on", exact=False)
 
 
 def test_which_way_and_why_is_asked_and_found_again_in_its_room(page: Page) -> None:

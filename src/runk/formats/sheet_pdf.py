@@ -21,6 +21,8 @@ _MOST_ROWS = 12
 SMALLEST_MARK = 24.0
 """Points. A digit of it stands 6.3 mm: at two metres twice what good sight just tells apart."""
 _LARGEST_MARK = 34.0
+_AIR = 6.0
+"""Points left empty in a column, so that two marks beside each other stay two."""
 _SMALLEST_NAME = 15.0
 _LARGEST_NAME = 21.0
 _INK, _SOFT, _BAND = (0.09, 0.13, 0.19), (0.3, 0.35, 0.4), (0.925, 0.935, 0.915)
@@ -57,12 +59,12 @@ def lay_out(answer: SheetAnswer, paper: Paper) -> Layout:
     marks = {cell.mark for row in answer.rows for cell in row.cells}
     em = max((width(text, FIGURES, 1.0) for text in marks), default=1.0)
     room = wide - 2 * MARGIN - _NAME
-    fits = max(1, int(room // (em * (SMALLEST_MARK + 1) + 4)))
+    fits = max(1, int(room // (em * (SMALLEST_MARK + 1) + _AIR)))
     columns = _shared(len(answer.columns), fits)
     rows = _shared(len(answer.rows), _MOST_ROWS)
     row_high = (high - 2 * MARGIN - _TITLE - _HEAD - _FOOT) / max(rows, 6)
     column_wide = min(room / columns, 40 * mm)
-    mark = min((column_wide - 6) / em, row_high * 0.8, _LARGEST_MARK)
+    mark = min((column_wide - _AIR) / em, row_high * 0.8, _LARGEST_MARK)
     return Layout((wide, high), rows, columns, row_high, column_wide, mark)
 
 

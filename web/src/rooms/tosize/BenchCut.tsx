@@ -2,6 +2,7 @@ import { Dialog } from 'radix-ui';
 import { useRef } from 'react';
 import type { Cut, useCutAct } from '../../api/cuts';
 import { Button } from '../../parts/Button';
+import { sentenced, stopsAmong } from '../../parts/StopPlate';
 import { split } from './NextPlate';
 import { touched } from '../../parts/usePad';
 import { useKey } from '../../state/keys';
@@ -22,7 +23,10 @@ const DARK = 'border-plate-line bg-plate! px-5 py-3 text-2xl text-plate-ink!';
 export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) {
   const field = useRef<HTMLInputElement>(null);
   useKey('g', gauge, 'bench');
-  const [verb, big] = split(cut.answer.next_says);
+  const [stop] = stopsAmong(cut.cautions);
+  const next = split(cut.answer.next_says);
+  // Where the cut must not go on, what to do instead is what is read from two metres.
+  const [verb, big] = stop ? ['Stop', sentenced(stop.instead)] : next;
   return (
     <Dialog.Root open onOpenChange={(open) => !open && close()}>
       <Dialog.Portal>
@@ -35,12 +39,9 @@ export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) 
           className="fixed inset-0 z-50 flex flex-col overflow-auto bg-plate p-5 text-plate-ink sm:p-8">
           <Dialog.Title className="text-2xl text-plate-soft">{cut.title}</Dialog.Title>
           <div className="flex flex-1 flex-col items-center justify-center text-center" aria-live="polite">
-            <p className="text-4xl text-plate-soft">{verb}</p>
-            <p
-              className={`figures leading-none font-bold ${big.length <= 6 ? 'text-[min(30vw,16rem)]' : 'text-[min(12vw,7rem)]'}`}>
-              {big}
-            </p>
-            <p className="mt-4 max-w-4xl text-3xl max-sm:text-2xl">{cut.answer.next_detail}</p>
+            <p className={`text-4xl ${stop ? 'font-semibold text-stop-plate' : 'text-plate-soft'}`}>{verb}</p>
+            <p className={`leading-none font-bold ${stop ? '' : 'figures'} ${sizeOf(big)}`}>{big}</p>
+            {!stop && <p className="mt-4 max-w-4xl text-3xl max-sm:text-2xl">{cut.answer.next_detail}</p>}
             {cut.cautions
               .filter((caution) => caution.word === 'Stop' || caution.figure === 'next')
               .map((caution) => (
@@ -51,6 +52,7 @@ export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) 
                   {caution.says}
                 </p>
               ))}
+            {stop && <p className="mt-4 text-xl text-plate-soft">Not to be set: {cut.answer.next_says}</p>}
           </div>
           <div className="rounded-lg bg-paper p-3 text-ink">
             <ReadingField cut={cut} act={act} unit={unit} field={field} gauge={cut.simulated ? gauge : undefined} />
@@ -72,4 +74,9 @@ export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) 
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+function sizeOf(big: string): string {
+  if (big.length <= 6) return 'text-[min(30vw,16rem)]';
+  return big.length <= 16 ? 'text-[min(12vw,7rem)]' : 'text-[min(9vw,5rem)]';
 }
