@@ -56,10 +56,14 @@ def test_factor_on_the_turning_speed(operation: str, factor: float) -> None:
 @pytest.mark.parametrize("operation", list(Operation))
 def test_every_operation_answers_with_working(operation: Operation) -> None:
     answer = ask(operation=operation, diameter="8", metal="304", pitch="1", depth="0.5", width="2")
-    assert answer.feed_mm_per_rev.value > 0
-    assert answer.feed_mm_per_min.value == pytest.approx(
-        answer.feed_mm_per_rev.value * answer.set_rpm.value
-    )
+    if FACTS[operation].family is Family.FILED:
+        # The hand feeds it: a speed, and what is to be minded with a hand so near.
+        assert answer.feed_mm_per_rev is None
+        assert answer.cautions[0].word == "Mind"
+        return
+    assert answer.fed.value > 0
+    assert answer.feed_mm_per_min is not None
+    assert answer.feed_mm_per_min.value == pytest.approx(answer.fed.value * answer.set_rpm.value)
     if FACTS[operation].family not in (Family.KNURLED, Family.THREADED):
         assert answer.power_w is not None
         assert answer.torque_nm is not None

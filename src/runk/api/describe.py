@@ -77,7 +77,7 @@ def _column(column: Column) -> ColumnOut:
         name=column.name,
         label=show.label,
         kind=column.kind,  # type: ignore[arg-type]
-        rank=show.rank.value if isinstance(show, Show) else "row",
+        rank=show.rank.value,
         under=show.under if isinstance(show, Show) else "",
         drawn=show.drawn,
         columns=[_column(one) for one in column.columns],

@@ -70,6 +70,11 @@ def fill_numbers(
         if size.refused is not None:
             into.problem = into.problem or size.refused.on(name)
         _give(into, name, size)
+        for other in [s for s in left if s not in claimed]:
+            # What the principal field could not have meant either: chamfer 20 mm 0.5.
+            if (spare := _spare(other, kind, asked, chosen, into)) is not None:
+                left.remove(other)
+                _give(into, spare, other)
     _stray(into, [s for s in left if s not in claimed], asked)
 
 

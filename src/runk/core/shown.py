@@ -54,10 +54,12 @@ class Table:
     Args:
         label: What the rows are.
         drawn: Shown by the calculator's own drawing or plate.
+        rank: ``big`` stands straight under the plate: it answers what was typed.
     """
 
     label: str
     drawn: bool = False
+    rank: Rank = Rank.ROW
 
 
 @dataclass(frozen=True, slots=True)

@@ -791,7 +791,7 @@ export interface components {
              */
             near: string | number | null;
             /**
-             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, power-tap, screw-cut
+             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, power-tap, screw-cut, chamfer, deburr, file, emery
              * @default null
              */
             operation: string | null;
@@ -1628,6 +1628,14 @@ export interface components {
             /** Wound Mm */
             wound_mm: number;
         };
+        /** OwnFigureWire */
+        OwnFigureWire: {
+            does: string;
+            off_percent: components["schemas"]["FigureWire"];
+            ours: components["schemas"]["FigureWire"];
+            what: string;
+            yours: components["schemas"]["FigureWire"];
+        };
         /**
          * OwnMetal
          * @description What is kept of a metal of one's own: the shipped one it is like, and what differs.
@@ -2259,12 +2267,12 @@ export interface components {
              */
             metals: string | null;
             /**
-             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut
+             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, chamfer, deburr, file, emery
              * @default null
              */
             operation: string | null;
             /**
-             * @description school: a little over, never over, nearest
+             * @description school: a little over, never over, nearest, slowest
              * @default null
              */
             school: string | null;
@@ -2402,9 +2410,10 @@ export interface components {
             dial_slide: string;
             dial_turns_say: string;
             diameter_error_mm: components["schemas"]["FigureWire"] | null;
+            elsewhere: string;
             explains: string;
-            feed_mm_per_min: components["schemas"]["FigureWire"];
-            feed_mm_per_rev: components["schemas"]["FigureWire"];
+            feed_mm_per_min: components["schemas"]["FigureWire"] | null;
+            feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
             feed_mm_per_tooth: components["schemas"]["FigureWire"] | null;
             force_n: components["schemas"]["FigureWire"] | null;
             gear: string;
@@ -2412,6 +2421,7 @@ export interface components {
             machine: string;
             mark: string;
             off_percent: components["schemas"]["FigureWire"];
+            own: components["schemas"]["OwnFigureWire"][];
             position: string;
             power_available_w: components["schemas"]["FigureWire"];
             power_w: components["schemas"]["FigureWire"] | null;
@@ -2456,6 +2466,16 @@ export interface components {
              */
             finish: string | number | null;
             /**
+             * @description gear: any, direct, back gear
+             * @default null
+             */
+            gears: string | null;
+            /**
+             * @description hardness in HRC
+             * @default null
+             */
+            hardness: string | number | null;
+            /**
              * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, bonded, vice, clamped to the table, vertical slide
              * @default null
              */
@@ -2486,7 +2506,7 @@ export interface components {
              */
             off_centre: string | number | null;
             /**
-             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, power-tap, screw-cut
+             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, power-tap, screw-cut, chamfer, deburr, file, emery
              * @default null
              */
             operation: string | null;
@@ -2495,6 +2515,16 @@ export interface components {
              * @default null
              */
             overhang: string | number | null;
+            /**
+             * @description feed of your own
+             * @default null
+             */
+            own_feed: string | number | null;
+            /**
+             * @description speed of your own
+             * @default null
+             */
+            own_rpm: string | number | null;
             /**
              * @description pitch
              * @default null
@@ -2506,7 +2536,7 @@ export interface components {
              */
             relief: string | number | null;
             /**
-             * @description school: a little over, never over, nearest
+             * @description school: a little over, never over, nearest, slowest
              * @default null
              */
             school: string | null;
@@ -3031,7 +3061,7 @@ export interface components {
          * @description What sort of tool it is.
          * @enum {string}
          */
-        ToolKind: "drill" | "centre drill" | "reamer" | "end mill" | "slot drill" | "slitting saw" | "grooving tool" | "parting tool" | "measuring tool" | "tap" | "die";
+        ToolKind: "drill" | "centre drill" | "reamer" | "end mill" | "slot drill" | "slitting saw" | "grooving tool" | "parting tool" | "measuring tool" | "tap" | "die" | "countersink" | "gear cutter" | "collet" | "arbor" | "mandrel" | "boring head" | "bar";
         /**
          * ToolOut
          * @description A tool as the trays show it. ``id`` is 0 for the invented workshop's.

@@ -118,9 +118,10 @@ function Answer({ calculator, own, given }: { calculator: Calculator; own: Extra
         {!own.noKeep && <KeepButton calculator={calculator.name} typed={typed} unit={unit} ready={!stale} />}
       </div>
       <Cautions cautions={reply.cautions} />
+      <Tables columns={left.filter((column) => column.rank === 'big')} answer={answer} />
       <Suspense>{own.below && <own.below {...given} />}</Suspense>
       <Rows columns={rows} answer={answer} />
-      <Tables columns={left} answer={answer} />
+      <Tables columns={left.filter((column) => column.rank !== 'big')} answer={answer} />
       <Links links={reply.links} />
       <Working steps={stepsOf(figuresOf(columns, answer))}>
         <Rows columns={folded} answer={answer} />

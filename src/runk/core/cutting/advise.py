@@ -7,11 +7,12 @@ from runk.core.cutting.question import Meets, SpeedQuestion, Stage, Surface, Too
 from runk.core.cutting.reach import free, of_reach
 from runk.core.cutting.spindle import PLANNED_SHARE, Cut
 from runk.core.figures import Caution, Figure, stop
+from runk.core.machines.choose import Gears
 from runk.core.machines.machine import Holding, Machine, MachineKind, Setting
 from runk.core.metals import Metal
 from runk.core.sources import PRACTICE
 
-_PLAIN = {Family.DRILLED: "drill", Family.TAPPED: "", Family.MILLED: "end-mill"}
+_PLAIN = {Family.DRILLED: "drill", Family.TAPPED: "", Family.FILED: "", Family.MILLED: "end-mill"}
 _GUIDED = frozenset({Operation.REAM, Operation.SPOT_FACE, Operation.CENTRE})
 """Guided by its hole or its pilot, or too short to grab: what a drill's lips do, these do not."""
 ALSO_AS = {
@@ -66,10 +67,14 @@ def _of_speed(
     if ratio > FAR_OVER and setting.rpm <= slowest * 1.001:
         ways = ["take the finest feed and stop at the first whine"]
         geared = any("back" in s.gear.lower() for s in machine.steps)
-        if not geared and machine.steps:
+        if question.gears is Gears.DIRECT:
+            ways.insert(0, "put the back gear in")
+        elif not geared and machine.steps:
             ways.insert(0, "gear the machine down")
         if question.tool is Tool.HSS and question.operation in _HAS_CARBIDE:
-            ways.insert(0, "use a carbide tip, which stands it")
+            ways.insert(
+                1 if question.gears is Gears.DIRECT else 0, "use a carbide tip, which stands it"
+            )
         elif question.operation in _BY_HAND:
             ways.insert(0, "do it by hand")
         elif not FACTS[question.operation].of_work:
@@ -83,7 +88,11 @@ def _of_speed(
             if ratio > 1.5
             else Caution("Mind", "the speed", says, "set_rpm", PRACTICE)
         )
-    elif ratio < FAR_UNDER and setting.rpm >= _fastest(machine) * 0.999:
+    elif (
+        ratio < FAR_UNDER
+        and question.gears is Gears.ANY
+        and setting.rpm >= _fastest(machine) * 0.999
+    ):
         found.append(
             Caution(
                 "Mind",
@@ -147,6 +156,22 @@ def _of_operation(question: SpeedQuestion) -> list[Caution]:
             "Mind",
             "the carriage",
             "Lock it for every facing cut, the top-slide in line with the bed.",
+        ),
+        Operation.FILE: (
+            "Mind",
+            "the file",
+            "A handle on it and held left-handed, arm clear of the jaws; the ways covered.",
+        ),
+        Operation.DEBURR: (
+            "Mind",
+            "the burr",
+            "A fine file or scraper, handled and left-handed; a finger finds it with the "
+            "spindle stopped.",
+        ),
+        Operation.EMERY: (
+            "Mind",
+            "the strip",
+            "Held by its ends, never wrapped round: it takes the hand in. Cover the ways.",
         ),
         Operation.SAW: (
             "Mind",

@@ -22,6 +22,17 @@ class SchoolChoice:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class OwnFigure:
+    """A figure somebody has in mind, beside Runk's."""
+
+    what: Annotated[str, Show("Figure")]
+    yours: Annotated[Figure, Show("Yours")]
+    ours: Annotated[Figure, Show("Worked out")]
+    off_percent: Annotated[Figure, Show("Off by")]
+    does: Annotated[str, Show("What that does")]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SpeedAnswer:
     """What to set, what it takes off, what it asks of the machine.
 
@@ -38,9 +49,11 @@ class SpeedAnswer:
     target_rpm: Annotated[Figure, Show("The cut wants")]
     off_percent: Annotated[Figure, Show("Off that by")]
     explains: Annotated[str, Show("Why", Rank.SAYS, drawn=True)]
+    elsewhere: Annotated[str, Show("Another machine", Rank.SAYS, drawn=True)]
+    own: Annotated[tuple[OwnFigure, ...], Table("Figures of your own", rank=Rank.BIG)]
     surface_speed_m_min: Annotated[Figure, Show("Surface speed")]
-    feed_mm_per_rev: Annotated[Figure, Show("Feed", Rank.BIG, drawn=True)]
-    feed_mm_per_min: Annotated[Figure, Show("Feed a minute", Rank.BIG, drawn=True)]
+    feed_mm_per_rev: Annotated[Figure | None, Show("Feed", Rank.BIG, drawn=True)]
+    feed_mm_per_min: Annotated[Figure | None, Show("Feed a minute", Rank.BIG, drawn=True)]
     feed_mm_per_tooth: Annotated[Figure | None, Show("Feed a tooth", Rank.BIG, drawn=True)]
     depth_mm: Annotated[Figure | None, Show("Depth of cut", Rank.BIG, drawn=True)]
     takes_off_mm: Annotated[Figure | None, Show("Takes off", Rank.BIG, drawn=True)]
@@ -65,3 +78,10 @@ class SpeedAnswer:
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
     then: Annotated[SpeedAnswer | None, Show("Then, in sound metal", Rank.FOLDED, drawn=True)]
+
+    @property
+    def fed(self) -> Figure:
+        """The feed of a cut that is known to have one: all but what the hand feeds."""
+        if self.feed_mm_per_rev is None:
+            raise ValueError("this is fed by hand")
+        return self.feed_mm_per_rev

@@ -33,6 +33,10 @@ class Operation(StrEnum):
     GEAR_CUT = "gear-cut"
     POWER_TAP = "power-tap"
     SCREW_CUT = "screw-cut"
+    CHAMFER = "chamfer"
+    DEBURR = "deburr"
+    FILE = "file"
+    EMERY = "emery"
 
 
 class Family(StrEnum):
@@ -45,6 +49,7 @@ class Family(StrEnum):
     MILLED = "milled"
     TAPPED = "tapped"
     THREADED = "threaded"
+    FILED = "filed"
 
 
 @dataclass(frozen=True, slots=True)

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from runk.core.cutting import bend, laws
 from runk.core.cutting.drilled import POINT_DEG
-from runk.core.cutting.operations import Operation
-from runk.core.cutting.question import SpeedQuestion
+from runk.core.cutting.operations import FACTS, Family, Operation
+from runk.core.cutting.question import SpeedQuestion, Stage, Surface
 from runk.core.cutting.reach import reach_mm
 from runk.core.cutting.spindle import Cut
 from runk.core.figures import Figure, Num, Working, law
@@ -25,6 +25,26 @@ def with_point_mm(length_mm: Num, point_mm: Num) -> Num:
     13.0
     """
     return length_mm + point_mm
+
+
+def coolant_for(metal: Metal, question: SpeedQuestion) -> str:
+    """What goes on the cut: by the metal, and for grey iron by the stage.
+
+    >>> from fractions import Fraction
+    >>> from runk.core.metals import shipped_metals
+    >>> iron = shipped_metals()["grey-iron"]
+    >>> coolant_for(iron, SpeedQuestion("grey-iron", Fraction(20), stage=Stage.FINISH))
+    'dry, or a little oil for the finishing pass'
+    """
+    family = FACTS[question.operation].family
+    if family is Family.FILED:
+        return "dry"
+    if family in (Family.DRILLED, Family.TAPPED):
+        return metal.coolant_drill
+    finishing = question.stage is Stage.FINISH and family is Family.TURNED
+    if metal.family == "iron" and finishing and question.surface is Surface.SOUND:
+        return "dry, or a little oil for the finishing pass"
+    return metal.coolant
 
 
 def springs(
@@ -59,6 +79,8 @@ def takes_s(w: Working, question: SpeedQuestion, cut: Cut, diameter: float) -> F
     """Seconds for one pass, a drill with its point; None where no length was said."""
     inward = question.operation in (Operation.FACE, Operation.PART)
     if question.length is None and not inward:
+        return None
+    if cut.per_min is None:
         return None
     start = len(w.steps)
     along = diameter / 2 if question.length is None else float(question.length)

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+from math import sqrt
+
 from runk.core.cutting import laws
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.spindle import Bench, Cut, chip_mm2, practice_mm
 from runk.core.cutting.tables import by_diameter, cut_shapes
 from runk.core.cutting.turned import off_diameter_mm, practice_mm_per_rev
-from runk.core.figures import law
+from runk.core.figures import Num, law
 from runk.core.sources import PRACTICE
 
 USUAL_WIDTH_MM = 2.0
@@ -24,6 +26,42 @@ def knurl_mm_per_rev(usual_mm_per_rev: float) -> float:
     return usual_mm_per_rev
 
 
+_CHAMFERS = ((10.0, 0.2), (25.0, 0.3))
+_LARGE_CHAMFER_MM = 0.5
+"""Chamfers by diameter, 0.2 to 0.5 mm at 45 degrees: common practice."""
+
+
+@law("Face of the chamfer", "√2 × {size_mm}")
+def chamfer_face_mm(size_mm: Num) -> Num:
+    """How wide a 45 degree chamfer of that size cuts.
+
+    >>> round(chamfer_face_mm(0.5), 3)
+    0.707
+    """
+    return sqrt(2.0) * size_mm
+
+
+def usual_chamfer_mm(diameter_mm: float) -> float:
+    """The chamfer nobody asked the size of.
+
+    >>> usual_chamfer_mm(20.0)
+    0.3
+    """
+    return next((size for up_to, size in _CHAMFERS if diameter_mm <= up_to), _LARGE_CHAMFER_MM)
+
+
+def _chamfer(bench: Bench) -> float:
+    if bench.question.width is not None:
+        return float(bench.question.width)
+    usual = usual_chamfer_mm(bench.diameter)
+    return bench.w(practice_mm, table_mm=usual, share=1.0, why="by diameter, 45 degrees")
+
+
+def filed(_: Bench) -> Cut:
+    """A file, a scraper or a strip is fed by the hand: there is only a speed."""
+    return Cut(None, None, None, None, None, None, None, None, None, None, None, "")
+
+
 def plunged(bench: Bench) -> Cut:
     """Feed and load of a tool fed straight in; the feed is turned down for a weak belt."""
     w, question = bench.w, bench.question
@@ -35,7 +73,10 @@ def plunged(bench: Bench) -> Cut:
         share=share,
         why="a wide tool fed straight in",
     )
-    wide = float(question.width) if question.width is not None else USUAL_WIDTH_MM
+    chamfering = question.operation is Operation.CHAMFER
+    size = _chamfer(bench) if chamfering else 0.0
+    usual = w(chamfer_face_mm, size_mm=size) if chamfering else USUAL_WIDTH_MM
+    wide = float(question.width) if question.width is not None and not chamfering else usual
     asked = laws.cut_w(bench.trial(feed) * wide * feed, bench.surface)
     reduced = asked > bench.planned_w
     if reduced:
@@ -53,6 +94,8 @@ def plunged(bench: Bench) -> Cut:
     depth = None
     if question.operation is Operation.PART:
         depth = w(practice_mm, table_mm=bench.diameter, share=0.5, why="to the centre")
+    elif chamfering:
+        depth = size
     elif question.depth is not None:
         depth = float(question.depth)
     dial = bench.machine.dial("cross-slide") if depth is not None else None

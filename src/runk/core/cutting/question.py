@@ -11,6 +11,8 @@ from runk.core.cutting.operations import CHOICES as OPERATIONS
 from runk.core.cutting.operations import FACTS, Operation
 from runk.core.cutting.words import (
     ALLOYS,
+    FILED,
+    GEARS,
     HELD,
     MEETS,
     MILLED,
@@ -26,7 +28,7 @@ from runk.core.cutting.words import (
     TURNED,
 )
 from runk.core.kinds import Count, Length, Number, OfMachine, OfMetal, OneOf
-from runk.core.machines.choose import School
+from runk.core.machines.choose import Gears, School
 from runk.core.machines.machine import Holding
 
 
@@ -120,6 +122,10 @@ class SpeedQuestion:
         off_centre: How far the tool stands off centre height, on which ``side``.
         pitch: Of the thread, for tapping and screw-cutting.
         relief: Width of the groove a screw-cutting tool must stop in.
+        gears: Direct speeds only, or those of the back gear.
+        hardness: In HRC, of steel that is harder than it is sold: slower by it.
+        own_rpm: A speed somebody has in mind, judged beside Runk's.
+        own_feed: A feed likewise: a turn, or a tooth of a milling cutter.
     """
 
     metal: Annotated[str, OfMetal("metal", placeholder="mild steel")]
@@ -163,7 +169,7 @@ class SpeedQuestion:
             "overhang",
             ("out", "overhang", "sticking", "stickout"),
             usual=(5.0, 400.0),
-            only=TURNED,
+            only=(*TURNED, *FILED),
             high=5000.0,
             placeholder="say how far",
         ),
@@ -185,7 +191,7 @@ class SpeedQuestion:
         Fraction | None,
         Length(
             "depth of cut",
-            ("deep", "cut", "doc", "taking", "off", "depth of cut", "deep cut"),
+            ("deep", "cut", "doc", "taking", "off", "depth of cut", "deep cut", "depth"),
             usual=(0.02, 5.0),
             only=(*SINGLE_POINT, *MILLED),
             low=0.001,
@@ -283,3 +289,39 @@ class SpeedQuestion:
         ),
     ] = None
     school: Annotated[School, OneOf("school", choices=SCHOOLS)] = School.A_LITTLE_OVER
+    gears: Annotated[Gears, OneOf("gear", choices=GEARS)] = Gears.ANY
+    hardness: Annotated[
+        float | None,
+        Number(
+            "hardness in HRC",
+            ("hrc", "rockwell", "rc"),
+            ("hrc", "rc"),
+            low=5.0,
+            high=68.0,
+            placeholder="as it is sold",
+        ),
+    ] = None
+    own_rpm: Annotated[
+        float | None,
+        Number(
+            "speed of your own",
+            ("rpm", "rev/min", "revs", "r/min"),
+            ("rpm", "rev/min", "revs", "r/min"),
+            before=("at",),
+            low=1.0,
+            high=60000.0,
+            placeholder="not said",
+        ),
+    ] = None
+    own_feed: Annotated[
+        Fraction | None,
+        Length(
+            "feed of your own",
+            ("feed", "feed of", "feeding", "a rev", "per rev", "a turn", "a tooth", "per tooth"),
+            usual=(0.003, 1.0),
+            deaf=("knurl", "power-tap", "screw-cut"),
+            low=0.0005,
+            high=10.0,
+            placeholder="not said",
+        ),
+    ] = None

@@ -23,7 +23,8 @@ _SPRUNG_MOST = 0.1
 """Bent by more than this share of its diameter, work climbs on the tool: common practice."""
 _HELD_BOTH = frozenset({Holding.CENTRES, Holding.CHUCK_AND_CENTRE, Holding.MANDREL})
 _ALONG = frozenset({Operation.TURN, Operation.KNURL, Operation.FORM, Operation.SCREW_CUT})
-_STANDS = frozenset({*_ALONG, Operation.FACE, Operation.PART, Operation.GROOVE})
+_FILED = frozenset({Operation.CHAMFER, Operation.DEBURR, Operation.FILE, Operation.EMERY})
+_STANDS = frozenset({*_ALONG, *_FILED, Operation.FACE, Operation.PART, Operation.GROOVE})
 HOLD_IT = "give its end a centre, or hold it shorter"
 
 

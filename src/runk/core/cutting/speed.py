@@ -3,47 +3,32 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door, Sweep
 from runk.core.cutting import bend, laws
-from runk.core.cutting.able import check, holding_of
-from runk.core.cutting.advise import cautions_for
+from runk.core.cutting.able import holding_of
 from runk.core.cutting.answer import SpeedAnswer
-from runk.core.cutting.caps import Cap, lowest
-from runk.core.cutting.drilled import drilled
 from runk.core.cutting.height import height_error
-from runk.core.cutting.milled import milled
-from runk.core.cutting.operations import FACTS, Family, Operation
-from runk.core.cutting.outcome import springs, takes_s
-from runk.core.cutting.plunged import knurled, plunged
-from runk.core.cutting.question import SetUp, SpeedQuestion, Surface
-from runk.core.cutting.reach import as_long, far_sprung
-from runk.core.cutting.spindle import Bench, Cut, at_bench
-from runk.core.cutting.stepped import dial_says, explain, schools, set_speed, turns_say
-from runk.core.cutting.target import SpeedShop, target_speed
-from runk.core.cutting.threaded import of_the_hand, threaded, time_to_stop
-from runk.core.cutting.turned import turned
+from runk.core.cutting.operations import FACTS, Operation
+from runk.core.cutting.outcome import coolant_for, springs, takes_s
+from runk.core.cutting.own import judged
+from runk.core.cutting.question import SpeedQuestion, Surface
+from runk.core.cutting.reach import far_sprung
+from runk.core.cutting.stepped import dial_says, elsewhere, explain, schools, turns_say
+from runk.core.cutting.target import SpeedShop
+from runk.core.cutting.threaded import time_to_stop
+from runk.core.cutting.tray import tray_for
 from runk.core.cutting.words import PITCHED, SENTENCES
-from runk.core.figures import Caution, Figure, Link, Working
+from runk.core.cutting.worked import as_thin, worked
+from runk.core.figures import Link, Working
 from runk.core.lengths import Reading
-from runk.core.machines.choose import School, choose
-from runk.core.machines.machine import Holding, Machine, Setting
-from runk.core.metals import Metal
+from runk.core.machines.choose import geared
+from runk.core.machines.machine import Machine
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
-
-HOW = {
-    Family.TURNED: turned,
-    Family.PLUNGED: plunged,
-    Family.KNURLED: knurled,
-    Family.DRILLED: drilled,
-    Family.MILLED: milled,
-    Family.TAPPED: threaded,
-    Family.THREADED: threaded,
-}
 
 
 def needs(question: SpeedQuestion, workshop: Workshop) -> SpeedShop:
@@ -60,7 +45,13 @@ def needs(question: SpeedQuestion, workshop: Workshop) -> SpeedShop:
             f"{facts.doing} wants a {' or a '.join(kinds)}; {machine.name} is a {machine.kind}.",
             field="machine",
         )
-    return SpeedShop(machine, workshop.metals[question.metal])
+    others = tuple(m for m in workshop.machines if m.kind in kinds and m.key != machine.key)
+    return SpeedShop(
+        geared(machine, question.gears),
+        workshop.metals[question.metal],
+        others,
+        tray_for(question.operation, workshop.tools),
+    )
 
 
 def settle(
@@ -77,100 +68,6 @@ def settle(
     if pitch is None and named is not None and question.operation in PITCHED:
         pitch = named.pitch_mm
     return replace(question, machine=machine.name, held=holding_of(question, machine), pitch=pitch)
-
-
-@dataclass(frozen=True, slots=True)
-class Worked:
-    """The heart of a cut: what to set, and what the tool then does."""
-
-    held: Holding
-    metal: Metal
-    target: Figure
-    wanted_by: str
-    setting: Setting
-    set_rpm: Figure
-    bench: Bench
-    cut: Cut
-    school: School
-    """By which the step was chosen: never over where a hand must stop it, whatever was asked."""
-    cap: Cap | None
-    """What sets the speed, where it is not the metal: a hand, a whirl, a head out of balance."""
-
-    def cautions(
-        self,
-        question: SpeedQuestion,
-        shop: SpeedShop,
-        spring: Figure | None = None,
-        slender: SpeedQuestion | None = None,
-    ) -> tuple[Caution, ...]:
-        """What to mind about it."""
-        found = cautions_for(
-            question,
-            self.held,
-            shop.metal,
-            shop.machine,
-            self.setting,
-            self.target.value,
-            self.cut,
-            spring,
-            slender or question,
-        )
-        hand = of_the_hand(question)
-        if self.cap is not None and self.setting.rpm > self.target.value * (1 + 1e-9):
-            # No tip or finer feed helps here, as it would where the metal wants it slower.
-            others = (c for c in found if c.about not in ("the speed", "the stop"))
-            return (self.cap.over(self.setting.rpm), *others)
-        return (*hand, *found)
-
-
-def _as_thin(question: SpeedQuestion, thin_mm: Fraction | None) -> SpeedQuestion:
-    """The same cut with the work as thin as it will get."""
-    return question if thin_mm is None else replace(question, diameter=thin_mm)
-
-
-def worked(
-    w: Working, question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = None
-) -> Worked:
-    """Work a cut out as far as other plans need it: its setting, its feed, its load.
-
-    Args:
-        w: Where the steps are kept.
-        thin_mm: How thin the work gets, where it will be thinner than what is turned now.
-
-    Raises:
-        Refused: Where the machine cannot do it.
-    """
-    machine = shop.machine
-    held = holding_of(question, machine)
-    check(question, machine, held)
-    slender = _as_thin(question, thin_mm)
-    if as_long(slender, held) is not slender:
-        question = replace(question, set_up=SetUp.LONG)
-    wanted, metal = target_speed(w, question, shop.metal)
-    target = w.of(
-        laws.spindle_rpm,
-        "target_rpm",
-        since=0,
-        surface_m_min=wanted,
-        diameter_mm=float(question.diameter),
-    )
-    wanted_by = "The metal would take"
-    setting = choose(machine, target.value, held, question.school)
-    cap = lowest(w, question, slender, shop.metal, machine, held)
-    if cap is not None and cap.rpm.value >= max(setting.rpm, target.value):
-        cap = None
-    if cap is not None:
-        if cap.rpm.value < target.value:
-            target, wanted_by = cap.rpm, cap.by
-        # A metal forgives a step over; a shoulder, or a bar that whirls, does not.
-        question = replace(question, school=School.NEVER_OVER)
-        setting = choose(machine, target.value, held, question.school)
-    set_rpm = set_speed(w, question, machine, setting, target)
-    bench = at_bench(w, question, metal, machine, setting)
-    cut = HOW[FACTS[question.operation].family](bench)
-    return Worked(
-        held, metal, target, wanted_by, setting, set_rpm, bench, cut, question.school, cap
-    )
 
 
 def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = None) -> SpeedAnswer:
@@ -197,19 +94,19 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
     """
     w = Working()
     run = worked(w, question, shop, thin_mm)
-    slender = _as_thin(question, thin_mm)
+    slender = as_thin(question, thin_mm)
     machine, held, metal, cut = shop.machine, run.held, run.metal, run.cut
     target, setting, bench = run.target, run.setting, run.bench
-    diameter, family = float(question.diameter), FACTS[question.operation].family
+    diameter = float(question.diameter)
     spring = springs(w, slender, held, metal, cut)
     cautions = run.cautions(question, shop, spring, slender)
     # A plan still has to reckon with it, should somebody go on.
     if thin_mm is None and spring is not None and far_sprung(slender, spring.value):
         spring = None
+    own = judged(w, question, run, shop)
     then = None
     if question.surface is Surface.SKIN and shop.metal.cast:
         then = speed(replace(question, surface=Surface.SOUND), shop)
-    drilling = family in (Family.DRILLED, Family.TAPPED)
     return SpeedAnswer(
         set_rpm=run.set_rpm,
         position=setting.position,
@@ -218,6 +115,8 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
         target_rpm=target,
         off_percent=w.of(laws.off_percent, speed_rpm=setting.rpm, target_rpm=target.value),
         explains=explain(machine, held, setting, target.value, run.school, run.wanted_by),
+        elsewhere=elsewhere(shop, setting.rpm, target.value, question.school),
+        own=own.rows,
         surface_speed_m_min=w.of(
             laws.surface_m_min, "surface_speed_m_min", speed_rpm=setting.rpm, diameter_mm=diameter
         ),
@@ -243,10 +142,10 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
         time_s=takes_s(w, question, cut, diameter),
         stop_s=time_to_stop(w, question, setting.rpm),
         height_error_mm=height_error(w, question, cut.depth),
-        coolant=metal.coolant_drill if drilling else metal.coolant,
+        coolant=coolant_for(metal, question),
         machine=machine.name,
         schools=() if run.cap else schools(w, question, machine, held, target.value, setting),
-        cautions=cautions,
+        cautions=(*cautions, *own.cautions),
         links=_links(question, machine),
         then=then,
     )
@@ -286,12 +185,16 @@ def _links(question: SpeedQuestion, machine: Machine) -> tuple[Link, ...]:
 
 
 def headline(answer: SpeedAnswer, page: PageUnit) -> str:
-    """The setting in a few words."""
-    return (
-        f"{answer.position} · {answer.set_rpm.words(page)}"
-        if answer.position
-        else answer.set_rpm.words(page)
-    )
+    """The setting in a few words, and how far one's own speed is off."""
+    said = answer.set_rpm.words(page)
+    if answer.position:
+        said = f"{answer.position} · {said}"
+    own = next((row for row in answer.own if row.what == "speed"), None)
+    if own is None:
+        return said
+    off = own.off_percent.value
+    far = f"{abs(off):.0f} % {'over' if off > 0 else 'under'} what the cut wants"
+    return f"{said} · {own.yours.shown(page)} is {far}" if abs(off) >= 1 else f"{said} · as you say"
 
 
 def _sweeps() -> dict[str, Sweep[SpeedQuestion, SpeedShop]]:

@@ -56,8 +56,8 @@ def chip_mm2(depth_mm: Num, feed_mm_per_rev: Num) -> Num:
 class Cut:
     """Feed, depth and load. ``reduced`` names what was turned down for want of power."""
 
-    per_rev: Figure
-    per_min: Figure
+    per_rev: Figure | None
+    per_min: Figure | None
     per_tooth: Figure | None
     depth: Figure | None
     takes_off: Figure | None

@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+from math import log
+
 from runk.core.cutting import laws
 from runk.core.cutting.answer import SchoolChoice
 from runk.core.cutting.question import SpeedQuestion
+from runk.core.cutting.target import SpeedShop
 from runk.core.figures import Figure, Num, Working, law
 from runk.core.machines.choose import OVER_ALLOWED, School, choose
-from runk.core.machines.machine import Dial, Holding, Machine, Setting
+from runk.core.machines.machine import Dial, Holding, Machine, MachineKind, Setting
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 
@@ -37,7 +40,7 @@ def set_speed(
 ) -> Figure:
     """The speed to set, its working ending with why it is this step."""
     start = len(w.steps)
-    if question.school is not School.NEAREST:
+    if question.school in (School.A_LITTLE_OVER, School.NEVER_OVER):
         allowed = 1 + (OVER_ALLOWED if question.school is School.A_LITTLE_OVER else 0)
         why = f"{setting.rpm:.0f} is the fastest there is up to this, within what holds the work"
         ceiling = w(ceiling_rpm, target_rpm=target.value, allowed=allowed, why=why)
@@ -82,6 +85,8 @@ def explain(
 ) -> str:
     """What the metal would take, and what stands in the way of the next step up."""
     words = [f"{wanted_by} {target:.0f}."]
+    if school is School.SLOWEST:
+        return f"{words[0]} The slowest, on purpose: slow beats fast where the work rings."
     above = [s for s in machine.ladder if s.rpm > setting.rpm]
     limit = machine.limit_for(held)
     free = choose(machine, target, held, school, limited=False)
@@ -99,6 +104,7 @@ _TITLES = {
     School.A_LITTLE_OVER: "a little over at most",
     School.NEVER_OVER: "never over",
     School.NEAREST: "nearest either way",
+    School.SLOWEST: "the slowest there is",
 }
 
 
@@ -113,6 +119,8 @@ def schools(
     """What each school of choosing a step would set for this target."""
     found = []
     for school in School:
+        if school is School.SLOWEST and question.school is not school:
+            continue
         setting = chosen if school is question.school else choose(machine, target, held, school)
         found.append(
             SchoolChoice(
@@ -125,3 +133,41 @@ def schools(
             )
         )
     return tuple(found)
+
+
+_NEARER = 0.7
+"""Only a machine that closes so much of the gap is worth going over to: common practice."""
+_FAR_UNDER, _FAR_OVER = -20.0, 15.0
+"""Off by more than this, percent, another machine is looked at: common practice."""
+
+
+def elsewhere(shop: SpeedShop, set_rpm: float, target: float, school: School) -> str:
+    """Another machine of the workshop that comes nearer to the speed, with its position.
+
+    Args:
+        shop: The machine, and the others that do this work.
+        set_rpm: What is set on it.
+        target: What the cut wants.
+        school: Slow on purpose, nothing nearer is wanted.
+    """
+    off = laws.off_percent(set_rpm, target)
+    if school is School.SLOWEST or _FAR_UNDER <= off <= _FAR_OVER:
+        return ""
+    found = []
+    for machine in shop.others:
+        setting = choose(machine, target, _USUAL[machine.kind], limited=False)
+        far = abs(log(setting.rpm / target))
+        if far < _NEARER * abs(log(set_rpm / target)):
+            found.append((far, machine.name, setting))
+    if not found:
+        return ""
+    _, name, setting = min(found, key=lambda one: one[0])
+    where = f" on {setting.position}" if setting.position else ""
+    return f"{name} has {setting.rpm:.0f}{where}, nearer to what the cut wants."
+
+
+_USUAL = {
+    MachineKind.LATHE: Holding.THREE_JAW,
+    MachineKind.MILL: Holding.VICE,
+    MachineKind.DRILL_PRESS: Holding.VICE,
+}

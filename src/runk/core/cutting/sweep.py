@@ -50,6 +50,8 @@ def chosen_steps(
     Returns:
         Speeds in the shape of ``targets``; the slowest where even that is too fast.
     """
+    if school is School.SLOWEST:
+        return np.full(targets.shape, ladder_rpm[0])
     if school is School.NEAREST:
         # Nearest by ratio: the border between two steps is their geometric mean.
         edges = np.sqrt(ladder_rpm * np.concatenate((ladder_rpm[:1], ladder_rpm[:-1])))

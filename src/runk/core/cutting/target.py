@@ -5,11 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from runk.core.cutting import laws
+from runk.core.cutting.hardness import harder_share
 from runk.core.cutting.question import Alloy, Meets, SetUp, SpeedQuestion, Stage, Surface, Tool
 from runk.core.cutting.tables import factors
 from runk.core.figures import Working
 from runk.core.machines.machine import Machine
 from runk.core.metals import Metal
+from runk.core.tools import ShopTool
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,6 +20,10 @@ class SpeedShop:
 
     machine: Machine
     metal: Metal
+    others: tuple[Machine, ...] = ()
+    """The rest of the workshop's machines that do this work."""
+    tray: tuple[ShopTool, ...] = ()
+    """What the trays hold of the tool it is done with."""
 
 
 def target_speed(
@@ -55,4 +61,7 @@ def target_speed(
             why=factor.why,
             source=met.source(row) if first else factor.source,
         )
+    harder = harder_share(w, question, met)
+    if harder < 1:
+        speed = w(laws.wanted_m_min, base_m_min=speed, factor=harder, why="harder than it is sold")
     return speed, met

@@ -8,12 +8,16 @@ from runk.core.machines.machine import MachineKind
 
 TURNED = of_family(Family.TURNED)
 PLUNGED = of_family(Family.PLUNGED)
+FILED = of_family(Family.FILED)
 SINGLE_POINT = (*TURNED, *PLUNGED)
 MILLED = of_family(Family.MILLED)
 DRILLED = of_family(Family.DRILLED)
 PITCHED = of_family(Family.TAPPED, Family.THREADED)
 LATHE_HELD = by_machine(MachineKind.LATHE)
 TABLE_HELD = by_machine(MachineKind.MILL)
+
+_ALONG = ("turn", "groove", "form", "knurl", "screw-cut", "chamfer", *FILED)
+_BETWEEN = ("face", *_ALONG)
 
 TOOLS = (
     Choice("hss", "high-speed steel", ("hss", "high speed steel", "high speed")),
@@ -64,21 +68,16 @@ HELD = (
         "between centres",
         "centres",
         ("between centres", "between centers", "centres", "centers"),
-        ("turn", "face", "groove", "form", "knurl", "screw-cut"),
+        _BETWEEN,
     ),
     Choice(
         "chuck and centre",
         "chuck and centre",
         ("chuck and centre", "with centre", "tailstock centre", "revolving centre"),
-        ("turn", "groove", "form", "knurl", "screw-cut"),
+        _ALONG,
     ),
     Choice("faceplate", "faceplate", ("faceplate", "face plate"), LATHE_HELD),
-    Choice(
-        "mandrel",
-        "mandrel",
-        ("mandrel", "on a mandrel", "arbor"),
-        ("turn", "face", "groove", "form", "knurl", "screw-cut"),
-    ),
+    Choice("mandrel", "mandrel", ("mandrel", "on a mandrel", "arbor"), _BETWEEN),
     Choice(
         "bonded",
         "grip of retaining compound",
@@ -90,7 +89,7 @@ HELD = (
             "retaining compound",
             "bonded",
         ),
-        ("turn", "face", "bore", "groove", "form", "drill", "ream"),
+        ("turn", "face", "bore", "groove", "form", "drill", "ream", "chamfer", *FILED),
     ),
     Choice("vice", "vice", ("vice", "vise", "machine vice"), TABLE_HELD),
     Choice(
@@ -102,9 +101,15 @@ HELD = (
     Choice("vertical slide", "vertical slide", ("vertical slide",), MILLED),
 )
 SCHOOLS = (
-    Choice("a little over", "a little over at most", ()),
+    Choice("a little over", "a little over at most", (), silent=True),
     Choice("never over", "never over", ()),
     Choice("nearest", "nearest either way", ()),
+    Choice("slowest", "the slowest there is", ("slowest", "slowest speed", "as slow as it goes")),
+)
+GEARS = (
+    Choice("any", "any gear", (), silent=True),
+    Choice("direct", "direct drive", ("direct", "direct drive", "open belt", "ungeared")),
+    Choice("back gear", "back gear", ("back gear", "back geared", "in back gear", "backgear")),
 )
 
 
@@ -121,42 +126,50 @@ SIDES = (
     Choice("below", "below centre", ("below", "low", "too low", "off low", "off below")),
 )
 
+_SET_AS = (
+    "[, {gears}][, {school}][, {hardness} HRC hard][, against {own_rpm} rev/min]"
+    "[, against a feed of {own_feed}]"
+)
 _TURNING = (
     "[, {surface}], held in the {held}[, {overhang} out], with {tool}, {stage}[ in {set_up}]"
     "[, {meets}][, {alloy}][, taking {depth} deep][, {length} long][, tip {tip_radius}]"
-    "[, finish Ra {finish}][, tool {off_centre} {side}], on the {machine}"
+    "[, finish Ra {finish}][, tool {off_centre} {side}], on the {machine}" + _SET_AS
 )
 _BORING = _TURNING.replace(
     "[, {overhang} out], with {tool}", ", with {tool}[ on a {bar} bar][ {overhang} out]"
 )
 _PLUNGING = (
     "[, {surface}], held in the {held}, with {tool}[, {width} wide][, {depth} deep][, {meets}]"
-    "[ in {set_up}][, {alloy}], on the {machine}"
+    "[ in {set_up}][, {alloy}], on the {machine}" + _SET_AS
 )
 _DRILLING = (
     "[, {surface}], held in the {held}, with {tool}[, in {set_up}][, {alloy}][, {length} deep], "
-    "on the {machine}"
+    "on the {machine}" + _SET_AS
 )
 _MILLING = (
     "[, {surface}], with a {diameter} cutter, {tool}[, {teeth} teeth][, {width} wide]"
     "[, taking {depth} deep], {stage}[ in {set_up}][, {alloy}], held in the {held}"
-    "[, {length} long], on the {machine}"
+    "[, {length} long], on the {machine}" + _SET_AS
 )
 _ALIKE = {
     Family.TURNED: "{operation} {diameter} {metal}" + _TURNING,
     Family.PLUNGED: "{operation} {diameter} {metal}" + _PLUNGING,
     Family.KNURLED: "{operation} {diameter} {metal}, held in the {held}[ in {set_up}][, {alloy}]"
-    "[, {length} long], on the {machine}",
+    "[, {length} long], on the {machine}" + _SET_AS,
+    Family.FILED: "{operation} {diameter} {metal}[, {surface}], held in the {held}"
+    "[, {overhang} out][ in {set_up}][, {alloy}], on the {machine}" + _SET_AS,
     Family.DRILLED: "{operation} {diameter} in {metal}" + _DRILLING,
     Family.MILLED: "{operation} in {metal}" + _MILLING,
     Family.TAPPED: "{operation} {diameter} in {metal}, {pitch} pitch" + _DRILLING,
     Family.THREADED: "{operation} {diameter} {metal}, {pitch} pitch, held in the {held}, "
     "with {tool}[ in {set_up}][, {alloy}][, relief {relief} wide][, tool {width} wide]"
-    "[, {length} long], on the {machine}",
+    "[, {length} long], on the {machine}" + _SET_AS,
 }
 SENTENCES = {key.value: _ALIKE[facts.family] for key, facts in FACTS.items()} | {
     "face": "{operation} {diameter} across in {metal}" + _TURNING.replace("[, {length} long]", ""),
     "bore": "{operation} a {diameter} hole in {metal}" + _BORING,
     "end-mill": "{operation} {metal}" + _MILLING,
+    "chamfer": "{operation} {diameter} {metal}[, {width} wide][, {surface}], held in the {held}, "
+    "with {tool}[, {meets}][ in {set_up}][, {alloy}], on the {machine}" + _SET_AS,
     "centre": "{operation} {diameter} in {metal}[, the end of a {shaft} bar]" + _DRILLING,
 }

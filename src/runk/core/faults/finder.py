@@ -287,7 +287,7 @@ def _steady_feed(cut: SpeedQuestion, shop: FaultShop, feed: float) -> Figure | N
     """The usual feed of this cut, where the present one is finer and rubs."""
     assert shop.machine is not None
     assert shop.metal is not None
-    usual = speed(cut, SpeedShop(shop.machine, shop.metal)).feed_mm_per_rev
+    usual = speed(cut, SpeedShop(shop.machine, shop.metal)).fed
     if feed >= usual.value:
         return None
     return Figure(usual.value, unit_of("new_feed_mm_per_rev"), usual.steps, usual.places)

@@ -9,9 +9,9 @@ from runk.core.cutting.able import holding_of
 from runk.core.cutting.laws import point_mm
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion, Stage
-from runk.core.cutting.speed import worked
 from runk.core.cutting.spindle import practice_mm
 from runk.core.cutting.target import SpeedShop
+from runk.core.cutting.worked import worked
 from runk.core.figures import Caution, Figure, Working
 from runk.core.holes.answer import HoleStep
 from runk.core.holes.laws import clears_mm, from_flat_mm, slow_rpm, stop_mm, tip_travel_mm

@@ -55,6 +55,13 @@ class Number(Kind):
         self.bounded(value, told)
         return Taken(value)
 
+    def takes(self, text: str, told: Told) -> bool:
+        try:
+            self.read(text, told)
+        except Refused:
+            return False
+        return True
+
     def bare(self, typed: str) -> str:
         """The digits, without the unit behind them."""
         text = typed.strip().lower().replace(",", ".").replace("−", "-")

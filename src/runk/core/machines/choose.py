@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from enum import StrEnum
 
 from runk.core.machines.machine import Holding, Machine, Setting
@@ -17,6 +18,40 @@ class School(StrEnum):
     A_LITTLE_OVER = "a little over"
     NEVER_OVER = "never over"
     NEAREST = "nearest"
+    SLOWEST = "slowest"
+    """Slow on purpose, as for boring a small iron cylinder on the slowest of the direct belts."""
+
+
+class Gears(StrEnum):
+    """Which of a geared machine's speeds may be chosen among."""
+
+    ANY = "any"
+    DIRECT = "direct"
+    BACK = "back gear"
+
+
+def geared(machine: Machine, gears: Gears) -> Machine:
+    """The machine with only its direct speeds, or only those of its back gear.
+
+    Raises:
+        Refused: It has none of that sort.
+
+    >>> from runk.demo.back_shed import LATHE
+    >>> [round(s.rpm) for s in geared(LATHE, Gears.DIRECT).ladder]
+    [290, 500, 860, 1480]
+    """
+    if gears is Gears.ANY:
+        return machine
+
+    def fits(gear: str) -> bool:
+        return ("back" in gear.lower()) == (gears is Gears.BACK)
+
+    steps = tuple(s for s in machine.steps if fits(s.gear))
+    ranges = tuple(r for r in machine.ranges if fits(r.gear))
+    if not steps and not ranges:
+        has = "back gear" if gears is Gears.BACK else "direct speed"
+        raise Refused(f"{machine.name} has no {has}.", field="gears", suggest="any")
+    return replace(machine, steps=steps, ranges=ranges)
 
 
 def choose(
@@ -48,10 +83,13 @@ def choose(
     """
     limit = machine.limit_for(holding) if limited else None
     if machine.ranges:
-        return _from_ranges(machine, target_rpm, limit, holding)
+        wanted = 0.0 if school is School.SLOWEST else target_rpm
+        return _from_ranges(machine, wanted, limit, holding)
     allowed = [s for s in machine.ladder if limit is None or s.rpm <= limit * (1 + 1e-9)]
     if not allowed:
         raise _too_fast(machine, holding, limit, machine.ladder[0].rpm)
+    if school is School.SLOWEST:
+        return allowed[0]
     if school is School.NEAREST:
         return min(allowed, key=lambda s: max(s.rpm / target_rpm, target_rpm / s.rpm))
     ceiling = target_rpm * (1 + (OVER_ALLOWED if school is School.A_LITTLE_OVER else 0))

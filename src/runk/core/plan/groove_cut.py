@@ -76,7 +76,7 @@ def settled_groove(
         edge=edge,
     )
     setting = setting_says(cut)
-    feed = cut.feed_mm_per_rev.value
+    feed = cut.fed.value
     said = Said(
         setting,
         setting,

@@ -237,8 +237,8 @@ def settled(
     said = Said(
         _rough_says(skin, rough),
         setting_says(finish),
-        rough.feed_mm_per_rev.value if rough else None,
-        finish.feed_mm_per_rev.value if finish else None,
+        rough.fed.value if rough else None,
+        finish.fed.value if finish else None,
         machine.name,
         tuple((c.word, c.about, c.says, c.instead) for c in cautions),
     )
@@ -296,7 +296,7 @@ def _finish_share(metal: Metal, rough: SpeedAnswer | None, finish: SpeedAnswer |
     """How much less a finishing feed springs: the force goes with feed to the power 1 - mc."""
     if rough is None or finish is None:
         return 1.0
-    feeds = finish.feed_mm_per_rev.value / rough.feed_mm_per_rev.value
+    feeds = finish.fed.value / rough.fed.value
     return float(min(feeds ** (1 - metal["mc"]), 1.0))
 
 

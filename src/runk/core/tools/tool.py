@@ -28,6 +28,13 @@ class ToolKind(StrEnum):
     MEASURE = "measuring tool"
     TAP = "tap"
     DIE = "die"
+    COUNTERSINK = "countersink"
+    GEAR_CUTTER = "gear cutter"
+    COLLET = "collet"
+    ARBOR = "arbor"
+    MANDREL = "mandrel"
+    BORING_HEAD = "boring head"
+    BAR = "bar"
 
 
 class State(StrEnum):

@@ -35,7 +35,9 @@ function cutSteps(answer: SpeedAnswer, operation: string, before: string): Step[
         }
       : { does: `${before}Set the spindle to`, number: answer.set_rpm.shown, unit: 'rev/min', under: answer.gear },
   ];
-  const feed = `feed ${answer.feed_mm_per_rev.shown} ${answer.feed_mm_per_rev.unit}, ${answer.coolant}`;
+  const { feed_mm_per_rev: turn, feed_mm_per_min: minute } = answer;
+  if (!turn || !minute) return steps;
+  const feed = `feed ${turn.shown} ${turn.unit}, ${answer.coolant}`;
   if (answer.dial_divisions) {
     steps.push({
       does: `Wind on the ${answer.dial_slide}`,
@@ -44,7 +46,7 @@ function cutSteps(answer: SpeedAnswer, operation: string, before: string): Step[
       under: `${wound(answer, operation)}; ${feed}`,
     });
   } else {
-    steps.push({ does: 'Feed', number: answer.feed_mm_per_min.shown, unit: answer.feed_mm_per_min.unit, under: feed });
+    steps.push({ does: 'Feed', number: minute.shown, unit: minute.unit, under: feed });
   }
   return steps;
 }

@@ -47,13 +47,16 @@ export function SpeedPlate({ answer, machine, operation }: Props) {
             <span className="text-3xl text-plate-soft">rev/min</span>
           </p>
           <p className="mt-3 text-plate-soft">{answer.explains}</p>
+          {answer.elsewhere && <p className="mt-1 text-xl">{answer.elsewhere}</p>}
         </div>
         <dl className="grid content-start gap-2.5 border-plate-line max-md:grid-cols-2 max-md:border-t max-md:pt-3 md:border-l md:pl-5">
-          <Row
-            name={answer.feed_mm_per_tooth ? 'Feed a tooth' : 'Feed'}
-            figure={answer.feed_mm_per_tooth ?? answer.feed_mm_per_rev}
-            under={`${answer.feed_mm_per_min.shown} ${answer.feed_mm_per_min.unit}`}
-          />
+          {answer.feed_mm_per_rev && answer.feed_mm_per_min && (
+            <Row
+              name={answer.feed_mm_per_tooth ? 'Feed a tooth' : 'Feed'}
+              figure={answer.feed_mm_per_tooth ?? answer.feed_mm_per_rev}
+              under={`${answer.feed_mm_per_min.shown} ${answer.feed_mm_per_min.unit}`}
+            />
+          )}
           {answer.dial_divisions ? (
             <Row
               name={`Wind on the ${answer.dial_slide}`}

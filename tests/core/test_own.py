@@ -1,0 +1,212 @@
+"""Figures of one's own, words of a speed, hardness, and what the trays and other machines say."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import pytest
+from hypothesis import assume, given, settings
+from hypothesis import strategies as st
+
+from runk.core.catalogue import CATALOGUE
+from runk.core.cutting.answer import OwnFigure, SpeedAnswer
+from runk.core.cutting.hardness import strength_n_per_mm2
+from runk.core.cutting.operations import FACTS, Family, Operation
+from runk.core.figures import instead_of
+from runk.core.machines.machine import Drive, Range
+from runk.core.metals import shipped_metals
+from runk.core.questions import read_question
+from runk.core.refusals import Refused
+from runk.core.tools import State
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+from runk.demo.back_shed import LATHE, WORKSHOP
+
+SPEED = CATALOGUE["speed"]
+METALS = sorted(k for k in shipped_metals() if not k.endswith("-skin"))
+FED = [
+    op
+    for op, facts in FACTS.items()
+    if facts.family in (Family.TURNED, Family.PLUNGED, Family.DRILLED, Family.MILLED)
+]
+
+
+def ask(workshop: Workshop = WORKSHOP, **typed: str) -> SpeedAnswer:
+    answer = SPEED.ask(read_question(SPEED, typed, PageUnit.MM, workshop).question, workshop)
+    assert isinstance(answer, SpeedAnswer)
+    return answer
+
+
+def own(answer: SpeedAnswer, what: str) -> OwnFigure:
+    return next(row for row in answer.own if row.what.startswith(what))
+
+
+@settings(max_examples=60, deadline=None)
+@given(st.sampled_from(FED), st.sampled_from(METALS), st.floats(0.2, 5.0), st.floats(0.2, 5.0))
+def test_a_figure_of_ones_own_is_as_far_off_as_it_was_typed(
+    operation: Operation, metal: str, faster: float, coarser: float
+) -> None:
+    typed = {"operation": operation.value, "metal": metal, "diameter": "8"}
+    plain = ask(**typed)
+    feed = plain.feed_mm_per_tooth or plain.fed
+    answer = ask(
+        **typed,
+        own_rpm=f"{plain.target_rpm.value * faster:.6f}",
+        own_feed=f"{feed.value * coarser:.9f}",
+    )
+    assert own(answer, "speed").off_percent.value == pytest.approx((faster - 1) * 100, abs=0.01)
+    assert own(answer, "feed").off_percent.value == pytest.approx((coarser - 1) * 100, abs=0.1)
+    # Judged, not obeyed: what is to be set stays what it was.
+    assert answer.set_rpm.value == plain.set_rpm.value
+    assert answer.fed.value == plain.fed.value
+
+
+def test_as_it_is_worked_out_it_is_right() -> None:
+    plain = ask(operation="turn", metal="brass", diameter="20")
+    depth = plain.depth_mm
+    assert depth is not None
+    answer = ask(
+        operation="turn",
+        metal="brass",
+        diameter="20",
+        own_rpm=f"{plain.target_rpm.value:.3f}",
+        own_feed=f"{plain.fed.value:.5f}",
+        depth=f"{depth.value:.5f}",
+    )
+    assert [row.does.split(".")[0] for row in answer.own] == ["Right for this cut"] * 3
+
+
+@pytest.mark.parametrize(
+    ("typed", "says"),
+    [
+        ({"held": "faceplate", "own_rpm": "1200"}, "Never: the faceplate may turn at 600"),
+        ({"diameter": "6", "overhang": "400", "own_rpm": "1480"}, "a third of where it whirls"),
+        ({"own_rpm": "900"}, "Too fast"),
+        ({"own_rpm": "40"}, "times as long"),
+    ],
+)
+def test_what_must_not_be_set_is_said_to_be_so(typed: dict[str, str], says: str) -> None:
+    answer = ask(operation="turn", metal="mild-steel", **{"diameter": "20"} | typed)
+    assert says in own(answer, "speed").does
+
+
+def test_an_edge_lasts_by_the_eighth_power_of_its_speed() -> None:
+    """Taylor's relation, n = 0.125 for high-speed steel: twice as fast, 1/256 of the life."""
+    plain = ask(operation="turn", metal="mild-steel", diameter="20")
+    wanted = plain.target_rpm.value
+    assert "hardly" in own(_at(wanted * 2), "speed").does
+    # (1.25)^-8 = 0.168
+    assert "about 17 %" in own(_at(wanted * 1.25), "speed").does
+
+
+def _at(rpm: float) -> SpeedAnswer:
+    return ask(operation="turn", metal="mild-steel", diameter="20", own_rpm=f"{rpm:.4f}")
+
+
+def test_together_they_are_set_against_the_belt_as_the_cut_itself_would_be() -> None:
+    """A drive without steps set to one's own speed gives the same power by the other way."""
+    drive = replace(
+        LATHE, steps=(), ranges=(Range("", 20.0, 3000.0),), drive=Drive.VARIABLE, power_w=100.0
+    )
+    shop = Workshop((drive,))
+    typed = {"operation": "turn", "metal": "mild-steel", "diameter": "30", "depth": "1.2"}
+    plain = ask(shop, **typed)
+    said = next(
+        c.says
+        for c in ask(shop, **typed, own_feed=f"{plain.fed.value * 3:.6f}").cautions
+        if c.about == "your figures"
+    )
+    assert plain.power_w is not None
+    assert plain.depth_mm is not None
+    mild = shipped_metals()["mild-steel"]
+    asked = plain.power_w.value * 3 ** (1 - mild["mc"]) * 1.2 / plain.depth_mm.value
+    assert f"ask {asked:.0f} W" in said
+
+
+@settings(max_examples=60, deadline=None)
+@given(st.sampled_from(list(Operation)), st.sampled_from(METALS), st.floats(2, 60))
+def test_words_of_a_speed_are_kept(operation: Operation, metal: str, diameter: float) -> None:
+    typed = {
+        "operation": operation.value,
+        "metal": metal,
+        "diameter": f"{diameter:.2f}",
+        "machine": "Lathe",
+        "pitch": "1",
+    }
+    try:
+        direct, back = ask(**typed, gears="direct"), ask(**typed, gears="back gear")
+        slowest = ask(**typed, school="slowest", gears="direct")
+    except Refused as refused:
+        assume("the lathe" not in str(refused))
+        raise
+    assert (direct.gear, back.gear) == ("direct", "back gear")
+    direct_rpm = {s.rpm for s in LATHE.steps if s.gear == "direct"}
+    assert slowest.set_rpm.value == min(direct_rpm)
+
+
+def test_a_gear_that_is_not_there_is_refused_by_name() -> None:
+    with pytest.raises(Refused, match="has no back gear"):
+        ask(operation="drill", metal="brass", diameter="6", machine="Mill", gears="back gear")
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.integers(20, 57), st.integers(1, 10))
+def test_harder_is_slower_and_past_the_edge_it_stops(hrc: int, more: int) -> None:
+    def at(hard: int, tool: str) -> SpeedAnswer:
+        return ask(operation="turn", metal="42crmo4", diameter="20", tool=tool, hardness=f"{hard}")
+
+    assert at(hrc + more, "hss").target_rpm.value <= at(hrc, "hss").target_rpm.value
+    assert bool(instead_of(at(hrc, "hss").cautions)) == (hrc > 45)
+    assert not instead_of(at(hrc, "carbide").cautions)
+
+
+@pytest.mark.parametrize(("hrc", "rm"), [(30.0, 971), (40.0, 1260), (50.0, 1680)])
+def test_strength_by_hardness_lies_on_the_table(hrc: float, rm: int) -> None:
+    """ISO 18265 table A.1, read between its rows by hand; from memory."""
+    assert strength_n_per_mm2(hrc) == pytest.approx(rm, rel=0.02)
+
+
+def test_the_trays_are_looked_into() -> None:
+    def about(**typed: str) -> dict[str, str]:
+        return {c.about: f"{c.word}: {c.says}" for c in ask(metal="brass", **typed).cautions}
+
+    assert "lies blunt" in about(operation="drill", diameter="4.2")["the drill"]
+    assert "nearest that is sound" in about(operation="drill", diameter="6.8")["the drill"]
+    assert "sound: 2.1 mm" in about(operation="drill", diameter="2.123")["the drill"]
+    assert "the drill" not in about(operation="drill", diameter="5")
+    assert about(operation="ream", diameter="4")["the reamer"].startswith("Stop")
+    assert "Mind" in about(operation="ream", diameter="6")["the reamer"]
+    assert "no cutter of" in about(operation="slot", diameter="7")["the cutter"]
+
+
+def test_a_tray_nobody_filled_says_nothing() -> None:
+    bare = replace(WORKSHOP, tools=())
+    answer = ask(bare, operation="drill", metal="brass", diameter="4.2")
+    assert "the drill" not in {c.about for c in answer.cautions}
+
+
+def test_every_drill_struck_out_is_said_and_named() -> None:
+    for tool in WORKSHOP.struck_out:
+        answer = ask(operation="drill", metal="mild-steel", diameter=f"{tool.mm:.4f}")
+        said = next((c.says for c in answer.cautions if c.about == "the drill"), "")
+        if any(abs(twin.mm - tool.mm) < 0.006 for twin in WORKSHOP.drills):
+            assert not said
+            continue
+        words = {State.MISSING: "missing", State.BENT: "bent", State.BLUNT: "blunt"}
+        assert said.startswith(tool.name)
+        assert words[tool.state] in said
+
+
+def test_another_machine_is_named_only_where_it_comes_nearer() -> None:
+    answer = ask(operation="saw", metal="brass", diameter="50", machine="Mill")
+    assert "Lathe has 245 on belt 4, back gear" in answer.elsewhere
+    fast = ask(operation="drill", metal="brass", diameter="3", machine="Lathe")
+    assert "Mill has 2400 on belt 6" in fast.elsewhere
+    assert not ask(operation="turn", metal="mild-steel", diameter="30").elsewhere
+
+
+def test_grey_iron_gets_its_oil_only_in_the_finishing_pass() -> None:
+    iron = {"metal": "grey-iron", "diameter": "30"}
+    assert ask(operation="bore", stage="finish", **iron).coolant.startswith("dry, or a little oil")
+    assert ask(operation="bore", **iron).coolant == "dry"
+    assert ask(operation="part", **iron).coolant == "dry"
