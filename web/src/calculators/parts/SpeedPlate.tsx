@@ -48,6 +48,7 @@ export function SpeedPlate({ answer, machine, operation }: Props) {
           </p>
           <p className="mt-3 text-plate-soft">{answer.explains}</p>
           {answer.elsewhere && <p className="mt-1 text-xl">{answer.elsewhere}</p>}
+          {answer.own.length > 0 && <p className="mt-1 text-xl">Your own: {answer.own.map(offBy).join(', ')}.</p>}
         </div>
         <dl className="grid content-start gap-2.5 border-plate-line max-md:grid-cols-2 max-md:border-t max-md:pt-3 md:border-l md:pl-5">
           {answer.feed_mm_per_rev && answer.feed_mm_per_min && (
@@ -139,4 +140,9 @@ function markSize(mark: string): string {
   if (mark.length <= 2) return 'text-[12rem] max-sm:text-8xl';
   if (mark.length <= 6) return 'text-8xl max-sm:text-6xl';
   return 'text-5xl max-sm:text-4xl';
+}
+
+function offBy({ what, off_percent: off }: SpeedAnswer['own'][number]): string {
+  if (Math.abs(off.value) < 1) return `${what} the same`;
+  return `${what} ${Math.abs(Math.round(off.value))} % ${off.value > 0 ? 'over' : 'under'}`;
 }
