@@ -13,6 +13,7 @@ from runk.core.cutting.answer import OwnFigure, SpeedAnswer
 from runk.core.cutting.hardness import strength_n_per_mm2
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.figures import instead_of
+from runk.core.holes.nearest import NearestAnswer
 from runk.core.machines.machine import Drive, Range
 from runk.core.metals import shipped_metals
 from runk.core.questions import read_question
@@ -210,3 +211,60 @@ def test_grey_iron_gets_its_oil_only_in_the_finishing_pass() -> None:
     assert ask(operation="bore", stage="finish", **iron).coolant.startswith("dry, or a little oil")
     assert ask(operation="bore", **iron).coolant == "dry"
     assert ask(operation="part", **iron).coolant == "dry"
+
+
+def nearest(**typed: str) -> NearestAnswer:
+    calculator = CATALOGUE["nearest-drill"]
+    question = read_question(calculator, typed, PageUnit.MM, WORKSHOP).question
+    answer = calculator.ask(question, WORKSHOP)
+    assert isinstance(answer, NearestAnswer)
+    return answer
+
+
+@settings(max_examples=80, deadline=None)
+@given(st.sampled_from(["collet", "reamer", "cutter", "bar"]), st.integers(200, 30000))
+def test_what_is_taken_is_owned_and_no_neighbour_serves_better(what: str, thousandths: int) -> None:
+    size = thousandths / 1000
+    answer = nearest(tool=what, size=f"{size}")
+    kinds = {"cutter": ("end mill", "slot drill")}.get(what, (what,))
+    owned = [t.mm for t in WORKSHOP.tools if t.kind in kinds and t.sound]
+    taken = answer.mm.value
+    assert taken in owned
+    if what == "bar":
+        thick = [mm for mm in owned if mm >= size - 0.006]
+        assert taken == (min(thick) if thick else max(owned))
+        assert bool(answer.cautions) == (not thick)
+    if what == "collet":
+        # A plain collet closes a tenth and never opens.
+        holds = [mm for mm in owned if size - 0.006 <= mm <= size + 0.1]
+        assert bool(answer.cautions) == (not holds)
+        assert (answer.does in ("holds it", "that very size")) == bool(holds)
+    assert all(near.mm.value < size for near in answer.below)
+    assert all(near.mm.value >= size for near in answer.above)
+
+
+def test_a_tray_without_that_tool_says_where_to_put_it() -> None:
+    calculator = CATALOGUE["nearest-drill"]
+    bare = replace(WORKSHOP, tools=tuple(t for t in WORKSHOP.tools if t.kind != "collet"))
+    question = read_question(calculator, {"tool": "collet", "size": "6"}, PageUnit.MM, bare)
+    with pytest.raises(Refused, match="no collet in the trays yet"):
+        calculator.ask(question.question, bare)
+
+
+def test_what_is_cut_off_or_held_beyond_its_tools_is_said() -> None:
+    def about(**typed: str) -> set[str]:
+        return {c.about for c in ask(metal="brass", **typed).cautions}
+
+    assert "the parting tool" in {
+        c.about for c in ask(metal="brass", operation="part", diameter="40").cautions
+    }
+    assert "the saw" in about(operation="saw", diameter="50", depth="14")
+    assert "the collet" in about(operation="turn", diameter="11", held="collet")
+    assert "the collet" not in about(operation="turn", diameter="9.95", held="collet")
+
+
+def test_the_boring_head_owned_has_its_own_limit() -> None:
+    typed = {"operation": "bore", "metal": "aluminium-6082", "diameter": "20", "machine": "Mill"}
+    assert ask(**typed).target_rpm.value == 350.0
+    without = replace(WORKSHOP, tools=())
+    assert ask(without, **typed).target_rpm.value == 400.0

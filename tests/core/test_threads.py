@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import replace
 from fractions import Fraction
 
@@ -356,3 +357,18 @@ def test_a_drill_that_leaves_no_thread_or_no_way_in_is_refused(drill: str) -> No
     with pytest.raises(Refused) as caught:
         asks.ask(read_question(asks, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
     assert caught.value.field == "drill"
+
+
+@pytest.mark.parametrize("engaged", ["2", "4", "8", "20"])
+@pytest.mark.parametrize("into", ["aluminium-6082", "cast-aluminium", "brass", "mild-steel"])
+def test_a_nut_is_tightened_by_the_weaker_of_the_two(engaged: str, into: str) -> None:
+    """Yield in shear over 0.875 π D Le by hand, against half the stud's proof load."""
+    calculator = CATALOGUE["tighten"]
+    typed = {"thread": "M6", "metal": "42crmo4", "into": into, "engaged": engaged}
+    question = read_question(calculator, typed, PageUnit.MM, WORKSHOP).question
+    answer = calculator.ask(question, WORKSHOP)
+    shear = 0.6 * WORKSHOP.metals[into]["rp02_n_per_mm2"]
+    strips = 0.875 * math.pi * 6 * float(engaged) * shear
+    proof = 20.123 * WORKSHOP.metals["42crmo4"]["rp02_n_per_mm2"]
+    assert answer.pull_n.value == pytest.approx(0.5 * min(strips, proof), rel=0.01)
+    assert ("the thread" in {c.about for c in answer.cautions}) == (strips < proof)

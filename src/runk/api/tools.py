@@ -11,6 +11,7 @@ from starlette.concurrency import run_in_threadpool
 from runk.api.files import as_file
 from runk.api.ids import RowId
 from runk.api.problems import PROBLEMS
+from runk.core.kinds import Number
 from runk.core.lengths import read_length
 from runk.core.refusals import Refused
 from runk.core.threads import find_thread
@@ -46,6 +47,7 @@ class ToolOut:
     lead_mm: float | None
     width_mm: float | None
     resolution_mm: float | None
+    most_rpm: float | None
 
 
 @dataclass(frozen=True)
@@ -83,6 +85,7 @@ class ToolIn(BaseModel):
     lead: str = Field(default="", max_length=100)
     width: str = Field(default="", max_length=100)
     resolution: str = Field(default="", max_length=100)
+    fastest: str = Field(default="", max_length=20)
     unit: PageUnit = PageUnit.MM
 
 
@@ -106,7 +109,20 @@ def _out(kept: KeptTool) -> ToolOut:
         tool.lead_mm,
         tool.width_mm,
         tool.resolution_mm,
+        tool.most_rpm,
     )
+
+
+_RPM = Number("fastest", (), ("rev/min", "rpm"), low=1.0, high=60000.0, placeholder="350")
+
+
+def _fastest(text: str) -> float | None:
+    if not text.strip():
+        return None
+    try:
+        return float(_RPM.value_of(_RPM.bare(text)))
+    except Refused as refused:
+        raise refused.on("fastest") from None
 
 
 def _tool(body: ToolIn) -> ShopTool:
@@ -143,6 +159,7 @@ def _tool(body: ToolIn) -> ShopTool:
         length("lead"),
         length("width"),
         length("resolution"),
+        _fastest(body.fastest),
     )
 
 

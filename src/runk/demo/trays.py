@@ -45,6 +45,21 @@ _TAPS: tuple[tuple[tuple[str, ...], tuple[str, ...]], ...] = (
     (("1/4x40 ME", "3/16x40 ME", "5/16x32 ME"), ("taper", "second")),
 )
 _DIES = ("M3", "M4", "M5", "2 BA", "4 BA", "6 BA", "1/4x40 ME")
+_OTHERS = (
+    (ToolKind.COUNTERSINK, "12 mm countersink", "12"),
+    (ToolKind.ARBOR, "16 mm saw arbor", "16"),
+    (ToolKind.MANDREL, "10 mm mandrel", "10"),
+    (ToolKind.MANDREL, '1/2" mandrel', "12.7"),
+)
+_BARS = (
+    ("silver steel 4 mm", "4 mm", 330.0),
+    ("silver steel 6 mm", "6 mm", 330.0),
+    ('silver steel 1/4"', '1/4"', 280.0),
+    ("mild steel 12 mm", "12 mm", 600.0),
+    ("mild steel 20 mm", "20 mm", 450.0),
+    ('brass 1/2"', '1/2"', 300.0),
+    ("gunmetal 25 mm", "25 mm", 160.0),
+)
 _MEASURES = (
     ("micrometer 0 to 25", "25", 0.01),
     ("micrometer 0 to 1 in", "25.4", 0.0254),
@@ -72,6 +87,13 @@ def _all() -> Iterator[ShopTool]:
                 yield ShopTool(ToolKind.TAP, name, find_thread(name).major, which)
     for name in _DIES:
         yield ShopTool(ToolKind.DIE, name, find_thread(name).major)
+    for name in ("3 mm", "4 mm", "6 mm", "8 mm", "10 mm", '1/4"', '3/8"'):
+        yield ShopTool(ToolKind.COLLET, name, read_length(name).mm)
+    for kind, name, across in _OTHERS:
+        yield ShopTool(kind, name, Fraction(across))
+    yield ShopTool(ToolKind.BORING_HEAD, "small boring head", Fraction(50), most_rpm=350.0)
+    for name, across, long in _BARS:
+        yield ShopTool(ToolKind.BAR, name, read_length(across).mm, reach_mm=long)
     yield ShopTool(ToolKind.SAW, "50 mm saw", Fraction(50), width_mm=0.8, reach_mm=12.0)
     for name, width, reach in (("1 mm blade", "1", 6.0), ("1.6 mm blade", "1.6", 10.0)):
         yield ShopTool(ToolKind.GROOVING, name, Fraction(width), reach_mm=reach)

@@ -10,23 +10,12 @@ from fractions import Fraction
 from runk.core.lengths import read_length
 from runk.core.lengths.show import trimmed
 from runk.core.refusals import Refused
-from runk.core.tools import ShopTool, State, ToolKind, check_tool
+from runk.core.tools import FIGURES, LENGTHS, ShopTool, State, ToolKind, check_tool
 from runk.core.tools.sets import jobber_flute_mm
 from runk.core.units import PageUnit
 
-COLUMNS = (
-    "kind",
-    "series",
-    "name",
-    "size_mm",
-    "state",
-    "reach_mm",
-    "lead_mm",
-    "width_mm",
-    "resolution_mm",
-)
+COLUMNS = ("kind", "series", "name", "size_mm", "state", *FIGURES)
 _WANTED = ("kind", "name")
-_OPTIONAL = ("reach_mm", "lead_mm", "width_mm", "resolution_mm")
 MOST_LINES, MOST_TOOLS = 100_000, 10_000
 
 
@@ -34,13 +23,13 @@ def tools_csv(tools: Iterable[ShopTool]) -> str:
     """Every tool, one a line; reading it back gives the same tools.
 
     >>> print(tools_csv([ShopTool(ToolKind.DRILL, "4 mm", Fraction(4), "metric")]).splitlines()[1])
-    drill,metric,4 mm,4,sound,,,,
+    drill,metric,4 mm,4,sound,,,,,
     """
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\r\n")
     writer.writerow(COLUMNS)
     for tool in tools:
-        more = [_plain(getattr(tool, name)) for name in _OPTIONAL]
+        more = [_plain(getattr(tool, name)) for name in FIGURES]
         writer.writerow(
             [tool.kind, tool.series, tool.name, _exact(tool.size_mm), tool.state, *more]
         )
@@ -132,7 +121,8 @@ def _tool(names: list[str], cells: list[str], number: int) -> ShopTool:
         raise _line(number, f"has a state I do not know, `{state[:30]}`", ", ".join(State))
     try:
         size = read_length(row.get("size_mm", "") or row["name"], PageUnit.MM).mm
-        more = {name: _number(row.get(name, "")) for name in _OPTIONAL}
+        more = {name: _number(row.get(name, "")) for name in LENGTHS}
+        more["most_rpm"] = _speed(row.get("most_rpm", ""))
         if kind == ToolKind.DRILL and more["reach_mm"] is None:
             more["reach_mm"] = jobber_flute_mm(float(size))
         series = row.get("series", "").lower() or _series(kind, row["name"])
@@ -153,6 +143,15 @@ def _series(kind: str, name: str) -> str:
     if low.startswith(("letter", "ltr")):
         return "letter"
     return "fractional" if "/" in low or '"' in low else "metric"
+
+
+def _speed(text: str) -> float | None:
+    if not text:
+        return None
+    try:
+        return float(text.lower().removesuffix("rpm").replace(",", "."))
+    except ValueError:
+        raise Refused(f"`{text[:20]}` is no speed.", suggest="350") from None
 
 
 def _number(text: str) -> float | None:

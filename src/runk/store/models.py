@@ -176,6 +176,7 @@ class ToolRow(Base):
     lead_mm: Mapped[float | None]
     width_mm: Mapped[float | None]
     resolution_mm: Mapped[float | None]
+    most_rpm: Mapped[float | None]
     deleted_at: Mapped[datetime | None]
 
 

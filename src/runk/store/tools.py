@@ -12,13 +12,12 @@ from sqlalchemy.dialects.sqlite import insert
 from sqlalchemy.orm import Session
 
 from runk.core.refusals import Refused
-from runk.core.tools import ShopTool, State, ToolKind, check_tool
+from runk.core.tools import FIGURES, ShopTool, State, ToolKind, check_tool
 from runk.store.database import now
 from runk.store.kept import Stale
 from runk.store.models import ToolRow
 
 _TOOLS = cast(Table, ToolRow.__table__)
-_OPTIONAL = ("reach_mm", "lead_mm", "width_mm", "resolution_mm")
 _READ = (
     select(
         _TOOLS.c.id,
@@ -28,7 +27,7 @@ _READ = (
         _TOOLS.c.size,
         _TOOLS.c.series,
         _TOOLS.c.state,
-        *(_TOOLS.c[name] for name in _OPTIONAL),
+        *(_TOOLS.c[name] for name in FIGURES),
     )
     .where(_TOOLS.c.deleted_at.is_(None))
     .order_by(_TOOLS.c.id)
@@ -77,7 +76,7 @@ def _values(tool: ShopTool) -> dict[str, Any]:
         "size": str(tool.size_mm),
         "state": tool.state.value,
         "deleted_at": None,
-        **{name: getattr(tool, name) for name in _OPTIONAL},
+        **{name: getattr(tool, name) for name in FIGURES},
     }
 
 
@@ -95,7 +94,7 @@ def put_tools(session: Session, tools: Iterable[ShopTool], *, keep_state: bool =
     if not rows:
         return 0
     added = insert(_TOOLS)
-    changed = ["name", "size", "deleted_at", *_OPTIONAL, *([] if keep_state else ["state"])]
+    changed = ["name", "size", "deleted_at", *FIGURES, *([] if keep_state else ["state"])]
     session.connection().execute(
         added.on_conflict_do_update(
             index_elements=["kind", "series", "name_key"],
@@ -117,7 +116,7 @@ def _row(session: Session, tool: int, *, deleted: bool = False) -> ToolRow:
 def kept_tool(session: Session, tool: int) -> KeptTool:
     """One tool, taken out ones included."""
     row = _row(session, tool, deleted=True)
-    more = [getattr(row, name) for name in _OPTIONAL]
+    more = [getattr(row, name) for name in FIGURES]
     one = ShopTool(
         ToolKind(row.kind), row.name, Fraction(row.size), row.series, State(row.state), *more
     )

@@ -1562,6 +1562,11 @@ export interface components {
              */
             size: string | number | null;
             /**
+             * @description tool: drill, collet, reamer, cutter, bar
+             * @default null
+             */
+            tool: string | null;
+            /**
              * @description what a bare number means
              * @default mm
              */
@@ -2961,15 +2966,27 @@ export interface components {
             says: string;
             share_percent: components["schemas"]["FigureWire"];
             stress_area_mm2: components["schemas"]["FigureWire"];
+            strips_n: components["schemas"]["FigureWire"] | null;
             torque_nm: components["schemas"]["FigureWire"];
+            weaker: string;
         };
         /** TightenQuestion */
         TightenQuestion: {
+            /**
+             * @description thread in it
+             * @default null
+             */
+            engaged: string | number | null;
             /**
              * @description length that stretches
              * @default null
              */
             grip: string | number | null;
+            /**
+             * @description metal it is screwed into
+             * @default null
+             */
+            into: string | null;
             /**
              * @description metal of the stud
              * @default null
@@ -3020,6 +3037,11 @@ export interface components {
          * @description A tool to add; sizes as anybody types them.
          */
         ToolIn: {
+            /**
+             * Fastest
+             * @default
+             */
+            fastest: string;
             kind: components["schemas"]["ToolKind"];
             /**
              * Lead
@@ -3072,6 +3094,8 @@ export interface components {
             kind: components["schemas"]["ToolKind"];
             /** Lead Mm */
             lead_mm: number | null;
+            /** Most Rpm */
+            most_rpm: number | null;
             /** Name */
             name: string;
             /** Reach Mm */

@@ -2,17 +2,20 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.reach import HOLD_IT, whirls
+from runk.core.cutting.target import SpeedShop
 from runk.core.cutting.threaded import cannot_stop, most_rpm, stoppable
+from runk.core.cutting.tray import head_rpm
 from runk.core.figures import Caution, Figure, Working, stop
 from runk.core.machines.machine import Holding, Machine, MachineKind
 from runk.core.metals import Metal
 from runk.core.sources import MECHANICS, PRACTICE
+from runk.core.tools import ShopTool
 
 BORING_HEAD_RPM = 400.0
 """A boring head set over is out of balance: faster than this it shakes. Common practice."""
@@ -40,12 +43,7 @@ class Cap:
 
 
 def lowest(
-    w: Working,
-    question: SpeedQuestion,
-    slender: SpeedQuestion,
-    metal: Metal,
-    machine: Machine,
-    held: Holding,
+    w: Working, question: SpeedQuestion, slender: SpeedQuestion, shop: SpeedShop, held: Holding
 ) -> Cap | None:
     """The cap that binds first; None where only the metal counts.
 
@@ -56,8 +54,8 @@ def lowest(
         cap
         for cap in (
             _of_hand(w, question),
-            _of_whirl(w, slender, metal, held),
-            _of_tool(w, question, machine),
+            _of_whirl(w, slender, shop.metal, held),
+            _of_tool(w, question, shop),
         )
         if cap is not None
     ]
@@ -89,8 +87,11 @@ def _of_whirl(w: Working, question: SpeedQuestion, metal: Metal, held: Holding) 
     return Cap(limit, "Standing out so far, a third of where it whirls is", over)
 
 
-def of_tool(operation: Operation, machine: Machine) -> float | None:
+def of_tool(operation: Operation, machine: Machine, tray: Iterable[ShopTool] = ()) -> float | None:
     """The fastest a tool is turned on that machine, whatever its size and metal, rev/min.
+
+    Args:
+        tray: What is owned of it: a boring head's own limit counts before the usual one.
 
     >>> from runk.demo.back_shed import WORKSHOP
     >>> of_tool(Operation.REAM, WORKSHOP.machines[0])
@@ -99,11 +100,13 @@ def of_tool(operation: Operation, machine: Machine) -> float | None:
     if operation is Operation.REAM:
         return REAMED_RPM
     on_mill = machine.kind is not MachineKind.LATHE
-    return BORING_HEAD_RPM if operation is Operation.BORE and on_mill else None
+    if operation is not Operation.BORE or not on_mill:
+        return None
+    return head_rpm(tray) or BORING_HEAD_RPM
 
 
-def _of_tool(w: Working, question: SpeedQuestion, machine: Machine) -> Cap | None:
-    most = of_tool(question.operation, machine)
+def _of_tool(w: Working, question: SpeedQuestion, shop: SpeedShop) -> Cap | None:
+    most = of_tool(question.operation, shop.machine, shop.tray)
     if most is None:
         return None
     reaming = question.operation is Operation.REAM

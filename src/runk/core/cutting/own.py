@@ -108,7 +108,7 @@ def _of_speed(w: Working, question: SpeedQuestion, run: Worked, shop: SpeedShop)
     near = choose(machine, yours, run.held, School.NEAREST)
     words = []
     limit = machine.limit_for(run.held)
-    cap = lowest(w, question, question, shop.metal, machine, run.held)
+    cap = lowest(w, question, question, shop, run.held)
     if limit is not None and yours > limit:
         words.append(f"Never: the {run.held} may turn at {limit:g} at most.")
     elif cap is not None and yours > cap.rpm.value * 1.001:

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from runk.core.cutting.operations import Operation
+from runk.core.cutting.operations import FACTS, Operation
+from runk.core.cutting.question import SpeedQuestion
 from runk.core.figures import Caution, stop
+from runk.core.machines.machine import Holding
 from runk.core.said import mm_said
 from runk.core.sources import PRACTICE
-from runk.core.tools import ShopTool, ToolKind
+from runk.core.tools import ShopTool, ToolKind, usable
 
 _MILLS = (ToolKind.END_MILL, ToolKind.SLOT_DRILL)
 _WITH: dict[Operation, tuple[ToolKind, ...]] = {
@@ -22,6 +24,8 @@ _WITH: dict[Operation, tuple[ToolKind, ...]] = {
     Operation.KEYWAY: _MILLS,
     Operation.SAW: (ToolKind.SAW,),
     Operation.GEAR_CUT: (ToolKind.GEAR_CUTTER,),
+    Operation.PART: (ToolKind.PARTING,),
+    Operation.BORE: (ToolKind.BORING_HEAD,),
 }
 _SAME_MM = 0.006
 """Nearer than this two sizes are one tool: a quarter of a thou."""
@@ -31,21 +35,75 @@ def tray_for(operation: Operation, tools: Iterable[ShopTool]) -> tuple[ShopTool,
     """The tools that operation is done with; empty where the workshop keeps no record of them.
 
     >>> from runk.demo.back_shed import WORKSHOP
-    >>> {t.kind.value for t in tray_for(Operation.REAM, WORKSHOP.tools)}
-    {'reamer'}
+    >>> sorted({t.kind.value for t in tray_for(Operation.REAM, WORKSHOP.tools)})
+    ['collet', 'reamer']
     """
-    kinds = _WITH.get(operation, ())
+    kinds = (*_WITH.get(operation, ()), ToolKind.COLLET)
     return tuple(t for t in tools if t.kind in kinds)
 
 
-def of_tray(operation: Operation, size_mm: float, tray: tuple[ShopTool, ...]) -> list[Caution]:
-    """What the trays say of the tool of that size.
+def head_rpm(tray: Iterable[ShopTool]) -> float | None:
+    """The fastest the boring head owned may turn; None where nobody said."""
+    heads = (t.most_rpm for t in usable(tray, ToolKind.BORING_HEAD) if t.most_rpm is not None)
+    return max(heads, default=None)
+
+
+def of_tray(question: SpeedQuestion, held: Holding, tray: tuple[ShopTool, ...]) -> list[Caution]:
+    """What the trays say of what this cut is made with and held in.
 
     Args:
-        size_mm: Of the tool; of a countersink the largest it makes.
+        question: The cut.
+        held: How its work is held.
         tray: From :func:`tray_for`.
     """
-    if not tray or operation is Operation.COUNTERSINK:
+    own = tuple(t for t in tray if t.kind is not ToolKind.COLLET)
+    size_mm = float(question.diameter)
+    found = _of_collet(question.operation, held, size_mm, usable(tray, ToolKind.COLLET))
+    if question.operation is Operation.PART:
+        return [*found, *_of_reach(size_mm / 2, "parting tool", own)]
+    if question.operation is Operation.SAW and question.depth is not None:
+        very = tuple(t for t in own if abs(t.mm - size_mm) < _SAME_MM)
+        found += _of_reach(float(question.depth), "saw", very)
+    if question.operation not in (Operation.COUNTERSINK, Operation.BORE):
+        found += _of_size(question.operation, size_mm, own)
+    return found
+
+
+_GRIPS_MM = 0.1
+"""A plain collet grips so much under its size, and nothing over: common practice."""
+
+
+def _of_collet(
+    operation: Operation, held: Holding, size_mm: float, collets: tuple[ShopTool, ...]
+) -> list[Caution]:
+    if held is not Holding.COLLET or operation is Operation.BORE or not collets:
+        return []
+    if not FACTS[operation].of_work or any(
+        -_SAME_MM <= c.mm - size_mm <= _GRIPS_MM for c in collets
+    ):
+        return []
+    near = min(collets, key=lambda c: abs(c.mm - size_mm)).name
+    says = (
+        f"No collet here holds {mm_said(size_mm, 2)}: the nearest is {near}. "
+        "Three jaws hold it, or a split bush in a larger collet, which runs truer."
+    )
+    return [Caution("Mind", "the collet", says, None, PRACTICE)]
+
+
+def _of_reach(deep_mm: float, what: str, tools: tuple[ShopTool, ...]) -> list[Caution]:
+    reaches = [(t.reach_mm, t.name) for t in tools if t.sound and t.reach_mm is not None]
+    if not reaches or max(reaches)[0] >= deep_mm - 1e-9:
+        return []
+    longest, name = max(reaches)
+    says = (
+        f"It has to reach {mm_said(deep_mm, 2)}, and the longest here, {name}, "
+        f"reaches {mm_said(longest, 2)}."
+    )
+    return [Caution("Mind", f"the {what}", says, "depth_mm", PRACTICE)]
+
+
+def _of_size(operation: Operation, size_mm: float, tray: tuple[ShopTool, ...]) -> list[Caution]:
+    if not tray:
         return []
     kind = tray[0].kind if operation not in (Operation.SLOT, Operation.KEYWAY) else "cutter"
     very = [t for t in tray if abs(t.mm - size_mm) < _SAME_MM]

@@ -76,7 +76,7 @@ class Worked:
             slender or question,
         )
         found = (*of_hardness(question), *found)
-        found += tuple(of_tray(question.operation, float(question.diameter), shop.tray))
+        found += tuple(of_tray(question, self.held, shop.tray))
         hand = of_the_hand(question)
         if self.cap is not None and self.setting.rpm > self.target.value * (1 + 1e-9):
             # No tip or finer feed helps here, as it would where the metal wants it slower.
@@ -118,7 +118,7 @@ def worked(
     )
     wanted_by = "The metal would take"
     setting = choose(machine, target.value, held, question.school)
-    cap = lowest(w, question, slender, shop.metal, machine, held)
+    cap = lowest(w, question, slender, shop, held)
     if cap is not None and cap.rpm.value >= max(setting.rpm, target.value):
         cap = None
     if cap is not None:

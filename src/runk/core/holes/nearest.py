@@ -15,7 +15,7 @@ from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
-from runk.core.tools import ShopTool
+from runk.core.tools import ShopTool, ToolKind, usable
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
@@ -58,19 +58,47 @@ FORS = (
 )
 
 
+class Wanted(StrEnum):
+    """What is looked for in the trays."""
+
+    DRILL = "drill"
+    COLLET = "collet"
+    REAMER = "reamer"
+    CUTTER = "cutter"
+    BAR = "bar"
+
+
+def _looked_for(key: str, label: str, *words: str) -> Choice:
+    names = (label, f"{label}s", *words)
+    asked = tuple(f"{how} {name}" for how in ("nearest", "closest", "which") for name in names)
+    return Choice(key, f"nearest {label}", asked, yields_to=() if key != "bar" else _HOLDS)
+
+
+_HOLDS = ("collet", "reamer", "cutter", "drill")
+WANTED = (
+    _looked_for("drill", "drill"),
+    _looked_for("collet", "collet"),
+    _looked_for("reamer", "reamer"),
+    _looked_for("cutter", "end mill", "slot drill", "milling cutter"),
+    _looked_for("bar", "bar", "bar stock", "rod"),
+)
+
+
 @dataclass(frozen=True, slots=True)
 class NearestQuestion:
     """A size, and what the hole is for.
 
     Args:
-        size: Of the hole; to clear, of what passes through; before reaming, finished.
+        size: Of the hole; to clear, of what passes through; before reaming, finished; of the work
+            a collet is to hold, or the part a bar is for.
+        tool: What is looked for.
     """
 
     size: Annotated[
         Fraction,
         Length(
             "size",
-            ("dia", "diameter"),
+            ("dia", "diameter", "bar", "rod", "pin", "shaft"),
             usual=(0.4, 30.0),
             principal=True,
             low=0.1,
@@ -78,7 +106,8 @@ class NearestQuestion:
             placeholder="4.37 mm",
         ),
     ]
-    purpose: Annotated[For, OneOf("purpose", choices=FORS)] = For.HOLE
+    purpose: Annotated[For, OneOf("purpose", choices=FORS, only=("drill",))] = For.HOLE
+    tool: Annotated[Wanted, OneOf("tool", choices=WANTED, rules=True)] = Wanted.DRILL
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -123,6 +152,8 @@ class NearestShop:
     cutters: tuple[ShopTool, ...]
     reamers: tuple[ShopTool, ...]
     struck_out: tuple[ShopTool, ...]
+    others: tuple[ShopTool, ...] = ()
+    """Collets and bars."""
 
 
 @law("Off the size", "{tool_mm} - {wanted_mm}")
@@ -157,7 +188,9 @@ def before_ream_mm(size_mm: Num, allowance_mm: Num) -> Num:
 
 def needs(_: NearestQuestion, workshop: Workshop) -> NearestShop:
     """The tools that make holes."""
-    return NearestShop(workshop.drills, workshop.cutters, workshop.reamers, workshop.struck_out)
+    others = usable(workshop.tools, ToolKind.COLLET, ToolKind.BAR)
+    drills, cutters, reamers = workshop.drills, workshop.cutters, workshop.reamers
+    return NearestShop(drills, cutters, reamers, workshop.struck_out, others)
 
 
 def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer:
@@ -172,6 +205,8 @@ def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
     >>> answer.name, round(answer.off_mm.value, 3)
     ('11/64"', -0.004)
     """
+    if question.tool is not Wanted.DRILL:
+        return _other(question, shop)
     if not shop.drills:
         raise Refused(
             "There is no drill in the trays that can be used: add a set in the Workshop.",
@@ -209,6 +244,91 @@ def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
         cautions=_cautions(question, shop, wanted.value, best),
         links=links,
     )
+
+
+_GRIPS_MM = 0.1
+"""A plain collet grips so much under its size, and nothing over: common practice."""
+_OF = {
+    Wanted.COLLET: (ToolKind.COLLET,),
+    Wanted.REAMER: (ToolKind.REAMER,),
+    Wanted.CUTTER: (ToolKind.END_MILL, ToolKind.SLOT_DRILL),
+    Wanted.BAR: (ToolKind.BAR,),
+}
+
+
+def _other(question: NearestQuestion, shop: NearestShop) -> NearestAnswer:
+    """The same for what is no drill: the one that serves, then its neighbours."""
+    w, size = Working(), float(question.size)
+    kinds = _OF[question.tool]
+    tools = usable((*shop.reamers, *shop.cutters, *shop.others), *kinds)
+    if not tools:
+        says = f"There is no {kinds[0]} in the trays yet: add those you have in the Workshop."
+        raise Refused(says, field="tool", suggest="Workshop, Trays")
+    serving = [t for t in tools if _serves(question.tool, t.mm - size)]
+    # A bar is turned down to size: the least over it. All else is what comes nearest.
+    best = min(serving or tools, key=lambda t: abs(t.mm - size))
+    taken = _as_near(w, question.tool, size, best)
+    lower, upper = (
+        [t for t in tools if (t.mm < size - 1e-9) is under and t is not best]
+        for under in (True, False)
+    )
+    return NearestAnswer(
+        name=taken.name,
+        drill_mm=taken.mm,
+        mm=taken.mm,
+        off_mm=taken.off_mm,
+        does=taken.does,
+        wanted_mm=Figure(size, unit_of("wanted_mm"), places=3),
+        below=tuple(_as_near(w, question.tool, size, t) for t in lower[-1:-4:-1]),
+        above=tuple(_as_near(w, question.tool, size, t) for t in upper[:3]),
+        cutters=(),
+        reamers=(),
+        cautions=() if serving else (_none_serves(question.tool, size),),
+        links=(),
+    )
+
+
+def _serves(tool: Wanted, off: float) -> bool:
+    if tool is Wanted.COLLET:
+        return -0.006 <= off <= _GRIPS_MM
+    if tool is Wanted.BAR:
+        return off >= -0.006
+    return abs(off) < 0.006
+
+
+def _as_near(w: Working, wanted: Wanted, size: float, tool: ShopTool) -> NearTool:
+    off = w.of(off_mm, tool_mm=tool.mm, wanted_mm=size)
+    if abs(off.value) < 0.0005:
+        does = "that very size"
+    elif wanted is Wanted.COLLET:
+        does = "does not open so far" if off.value < 0 else "does not close so far"
+        does = "holds it" if _serves(wanted, off.value) else does
+    elif wanted is Wanted.BAR:
+        does = f"turn {mm_said(off.value, 2)} off" if off.value > 0 else "too thin"
+    else:
+        does = f"{thou_said(abs(off.value))} {'over' if off.value > 0 else 'under'}"
+    long = f", {mm_said(tool.reach_mm, 0)} long" if wanted is Wanted.BAR and tool.reach_mm else ""
+    return NearTool(
+        name=tool.name,
+        series=tool.series or tool.kind,
+        mm=Figure(tool.mm, unit_of("mm"), (), 3),
+        off_mm=Figure(off.value, off.unit, off.steps, 3),
+        does=does + long,
+    )
+
+
+def _none_serves(tool: Wanted, size: float) -> Caution:
+    said = mm_said(size, 2)
+    says = {
+        Wanted.COLLET: f"No collet here holds {said}: three jaws do, or a split bush in a larger "
+        "collet, which runs truer.",
+        Wanted.REAMER: f"No reamer here makes {said}: bore it, or take this size and make the "
+        "mate to it.",
+        Wanted.CUTTER: f"No cutter here is {said}: a smaller one makes it in two passes, half the "
+        "difference to each side.",
+        Wanted.BAR: f"No bar here is as thick as {said}.",
+    }
+    return Caution("Mind", f"the {tool}", says[tool], "mm", PRACTICE)
 
 
 def _wanted(w: Working, question: NearestQuestion, size: float) -> Figure:
@@ -340,7 +460,9 @@ NEAREST = Calculator(
     answers=(NearestAnswer,),
     compute=nearest_drill,
     needs=needs,
-    sentences={"": "The drill nearest to {size}[, {purpose}]"},
+    sentences={wanted.value: "The {tool} to {size}" for wanted in Wanted}
+    | {"drill": "The {tool} to {size}[, {purpose}]"},
+    ruled=True,
     calls=(
         "nearest drill",
         "nearest",

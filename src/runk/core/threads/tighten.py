@@ -16,6 +16,7 @@ from runk.core.shown import Rank, Show
 from runk.core.sources import PRACTICE
 from runk.core.threads import laws
 from runk.core.threads.series import Thread
+from runk.core.threads.stud import SHEAR_SHARE, holds, usual_engaged_mm
 from runk.core.threads.thread import THREAD_FIELD
 from runk.core.units import unit_of
 from runk.core.workshop import Workshop
@@ -42,12 +43,33 @@ class TightenQuestion:
     Args:
         share: Of what stretches the stud for good, in percent.
         grip: Length that stretches, between nut and first thread in the metal.
+        into: What it is screwed into, or the nut's metal, where that may strip first.
+        engaged: Thread in it; the usual for that metal where left out.
     """
 
     thread: Annotated[Thread, THREAD_FIELD]
     metal: Annotated[
         str, OfMetal("metal of the stud", shared="metal of the screw", placeholder="mild steel")
     ] = "mild-steel"
+    into: Annotated[
+        str | None,
+        OfMetal(
+            "metal it is screwed into",
+            before=("in", "into", "nut", "nuts of"),
+            shared="metal tapped",
+            placeholder="say what",
+        ),
+    ] = None
+    engaged: Annotated[
+        Fraction | None,
+        Length(
+            "thread in it",
+            ("engaged", "thread in it", "screwed in", "deep"),
+            usual=(1.0, 40.0),
+            high=200.0,
+            placeholder="as usual",
+        ),
+    ] = None
     share: Annotated[
         float | None,
         Number(
@@ -72,9 +94,21 @@ class TightenAnswer:
     share_percent: Annotated[Figure, Show("Of its proof load")]
     past_snug_deg: Annotated[Figure | None, Show("or past snug", Rank.BIG)]
     stress_area_mm2: Annotated[Figure, Show("Stress area")]
+    strips_n: Annotated[Figure | None, Show("The metal it stands in strips at")]
+    weaker: Annotated[str, Show("The weaker")]
     says: Annotated[str, Show("How", Rank.SAYS)]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
+
+
+@law("Pull the thread stands", "{share_percent} ÷ 100 × {strips_n}")
+def thread_pull_n(share_percent: Num, strips_n: Num) -> Num:
+    """Pull that is a share of what strips the thread.
+
+    >>> thread_pull_n(50.0, 2400.0)
+    1200.0
+    """
+    return share_percent / 100.0 * strips_n
 
 
 @law("Pull wanted", "{share_percent} ÷ 100 × {yield_n_per_mm2} × {area_mm2}")
@@ -87,12 +121,21 @@ def pull_n(share_percent: Num, yield_n_per_mm2: Num, area_mm2: Num) -> Num:
     return share_percent / 100.0 * yield_n_per_mm2 * area_mm2
 
 
-def needs(question: TightenQuestion, workshop: Workshop) -> Metal:
-    """The stud's metal."""
-    return workshop.metals[question.metal]
+@dataclass(frozen=True, slots=True)
+class TightenShop:
+    """The stud's metal, and what it stands in."""
+
+    metal: Metal
+    into: Metal | None
 
 
-def tighten(question: TightenQuestion, metal: Metal) -> TightenAnswer:
+def needs(question: TightenQuestion, workshop: Workshop) -> TightenShop:
+    """Both metals."""
+    into = workshop.metals[question.into] if question.into is not None else None
+    return TightenShop(workshop.metals[question.metal], into)
+
+
+def tighten(question: TightenQuestion, shop: TightenShop) -> TightenAnswer:
     """How far to tighten a nut.
 
     Raises:
@@ -112,7 +155,7 @@ def tighten(question: TightenQuestion, metal: Metal) -> TightenAnswer:
             field="share",
             suggest="50",
         )
-    thread, w = question.thread, Working()
+    thread, w, metal = question.thread, Working(), shop.metal
     area = w.of(
         laws.stress_area_mm2,
         major_mm=thread.major_mm,
@@ -126,6 +169,12 @@ def tighten(question: TightenQuestion, metal: Metal) -> TightenAnswer:
         area_mm2=area.value,
         source=metal.source("rp02_n_per_mm2"),
     )
+    strips = None if shop.into is None else _strips(w, question, shop.into)
+    weaker = "the stud" if strips is not None else ""
+    if strips is not None and shop.into is not None:
+        stands = w.of(thread_pull_n, "pull_n", share_percent=share, strips_n=strips.value)
+        if stands.value < pull.value:
+            pull, weaker = stands, f"the thread in {shop.into.name}"
     torque = w.of(
         laws.tighten_nm,
         "torque_nm",
@@ -150,8 +199,11 @@ def tighten(question: TightenQuestion, metal: Metal) -> TightenAnswer:
         share_percent=Figure(share, unit_of("share_percent")),
         past_snug_deg=angle,
         stress_area_mm2=area,
+        strips_n=strips,
+        weaker=weaker,
         says=says,
         cautions=(
+            *_of_weaker(question, shop, weaker),
             Caution(
                 "Mind",
                 "the figure",
@@ -166,6 +218,34 @@ def tighten(question: TightenQuestion, metal: Metal) -> TightenAnswer:
     )
 
 
+def _strips(w: Working, question: TightenQuestion, into: Metal) -> Figure:
+    """What strips the thread in the metal it stands in, at the yield of that metal."""
+    major, since = question.thread.major_mm, len(w.steps)
+    if question.engaged is not None:
+        engaged = float(question.engaged)
+    else:
+        times, source = holds().get(into.family, (1.0, PRACTICE))
+        engaged = w(usual_engaged_mm, times=times, major_mm=major, source=source)
+    return w.of(
+        laws.strips_inside_n,
+        "strips_n",
+        since=since,
+        major_mm=major,
+        engaged_mm=engaged,
+        shear_n_per_mm2=SHEAR_SHARE * into["rp02_n_per_mm2"],
+        source=into.source("rp02_n_per_mm2"),
+    )
+
+
+def _of_weaker(question: TightenQuestion, shop: TightenShop, weaker: str) -> list[Caution]:
+    if shop.into is None or not weaker.startswith("the thread"):
+        return []
+    short = question.engaged is not None and float(question.engaged) < question.thread.major_mm
+    more = " More thread in it, or an insert, lets the stud take its own." if short else ""
+    says = f"The thread in {shop.into.name} gives first: tightened by that, not by the stud.{more}"
+    return [Caution("Mind", "the thread", says, "torque_nm", PRACTICE)]
+
+
 TIGHTEN = Calculator(
     name="tighten",
     title="How tight a nut goes",
@@ -176,7 +256,8 @@ TIGHTEN = Calculator(
     compute=tighten,
     needs=needs,
     sentences={
-        "": "Tighten {thread} on {metal}, {surface}[, to {share} % of proof][, {grip} stretching]"
+        "": "Tighten {thread} on {metal}[, into {into}][, {engaged} engaged], {surface}"
+        "[, to {share} % of proof][, {grip} stretching]"
     },
     nouns=("torque",),
     calls=("tighten", "tightening", "how tight", "torque for"),

@@ -1,5 +1,5 @@
 """The tools of the workshop: drills in their trays, reamers, cutters, what measures."""
 
-from runk.core.tools.tool import ShopTool, State, ToolKind, check_tool, usable
+from runk.core.tools.tool import FIGURES, LENGTHS, ShopTool, State, ToolKind, check_tool, usable
 
-__all__ = ["ShopTool", "State", "ToolKind", "check_tool", "usable"]
+__all__ = ["FIGURES", "LENGTHS", "ShopTool", "State", "ToolKind", "check_tool", "usable"]

@@ -12,6 +12,7 @@ from runk.core.said import mm_said
 
 LARGEST_MM = 2000.0
 LONGEST_NAME = 60
+FASTEST_RPM = 60000.0
 
 
 class ToolKind(StrEnum):
@@ -37,6 +38,11 @@ class ToolKind(StrEnum):
     BAR = "bar"
 
 
+LENGTHS = ("reach_mm", "lead_mm", "width_mm", "resolution_mm")
+FIGURES = (*LENGTHS, "most_rpm")
+"""What may be said of a tool besides its size."""
+
+
 class State(StrEnum):
     """Whether it can be used."""
 
@@ -54,13 +60,14 @@ class ShopTool:
         kind: What it is.
         name: As spoken: ``#43``, ``letter F``, ``7/64"``, ``4.1 mm``.
         size_mm: Diameter, of a tap or die the thread's; of a grooving or parting tool its width;
-            of a measuring tool the most it measures.
+            of a measuring tool the most it measures; of a boring head the largest it opens.
         series: ``number``, ``letter``, ``fractional`` or ``metric`` for a drill; ``hand`` or
             ``machine`` for a reamer; ``taper``, ``second`` or ``bottoming`` for a tap.
         reach_mm: How deep it can go: flutes of a drill, blade of a parting tool.
         lead_mm: Length of a reamer's tapered lead.
         width_mm: Thickness of a saw.
         resolution_mm: What a measuring tool reads to.
+        most_rpm: The fastest it may be turned, such as a boring head.
     """
 
     kind: ToolKind
@@ -72,6 +79,7 @@ class ShopTool:
     lead_mm: float | None = None
     width_mm: float | None = None
     resolution_mm: float | None = None
+    most_rpm: float | None = None
     mm: float = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
@@ -115,7 +123,9 @@ def check_tool(tool: ShopTool) -> None:
             field="series",
             suggest=" or ".join(s or "leave it blank" for s in series),
         )
-    for name in ("reach_mm", "lead_mm", "width_mm", "resolution_mm"):
+    if tool.most_rpm is not None and not 0 < tool.most_rpm <= FASTEST_RPM:
+        raise Refused(f"{tool.most_rpm:g} is no speed of a {tool.kind}.", field="fastest")
+    for name in LENGTHS:
         value = getattr(tool, name)
         if value is not None and not 0 < value <= LARGEST_MM:
             field = name.removesuffix("_mm")

@@ -17,6 +17,13 @@ const KINDS: Record<string, { series: string[]; fields: string[] }> = {
   'parting tool': { series: [''], fields: ['reach'] },
   tap: { series: ['taper', 'second', 'bottoming'], fields: [] },
   die: { series: [''], fields: [] },
+  countersink: { series: [''], fields: [] },
+  'gear cutter': { series: [''], fields: [] },
+  collet: { series: [''], fields: ['reach'] },
+  arbor: { series: [''], fields: [] },
+  mandrel: { series: [''], fields: ['reach'] },
+  'boring head': { series: [''], fields: ['fastest'] },
+  bar: { series: [''], fields: ['reach'] },
   'measuring tool': { series: [''], fields: ['resolution'] },
 };
 const LABELS: Record<string, string> = {
@@ -24,6 +31,7 @@ const LABELS: Record<string, string> = {
   lead: 'Length of its lead',
   width: 'How thick',
   resolution: 'Reads to',
+  fastest: 'Fastest, rev/min',
 };
 const EMPTY: Record<string, string> = {};
 

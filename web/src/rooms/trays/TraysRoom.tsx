@@ -177,6 +177,7 @@ function counted(tools: Tool[]): string {
 function ToolButton({ tool, fixed, click }: { tool: Tool; fixed: boolean; click: () => void }) {
   const sound = tool.state === 'sound';
   const more = [
+    tool.most_rpm && `${tool.most_rpm} rev/min at most`,
     tool.resolution_mm && `reads ${tool.resolution_mm}`,
     tool.lead_mm && `lead ${tool.lead_mm}`,
     tool.width_mm && `${tool.width_mm} thick`,
