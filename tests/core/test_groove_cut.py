@@ -9,11 +9,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from runk.core.machines.dials import divisions_say
 from runk.core.plan.events import Event, EventKind
 from runk.core.plan.follow import begin, follow
+from runk.core.plan.groove import floor_mm
 from runk.core.plan.passes import PassKind, every_pass, next_pass
 from runk.core.plan.plan import needs, plan, to_follow
-from runk.core.plan.question import Edge, PlanQuestion
+from runk.core.plan.question import Edge, PlanQuestion, Wall
 from runk.core.plan.settle import Settled
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.plan.view import view
@@ -116,3 +118,51 @@ def test_too_wide_says_what_may_sit_in_it_and_one_plunge_is_not_followed() -> No
     assert "0.107 mm wider" in worded(answer.ways_out[0].says, PageUnit.MM)
     with pytest.raises(Refused, match="one plunge makes it"):
         _settled(replace(RING, wanted=Fraction("1.5"), smallest=None, largest=None))
+
+
+INSIDE = replace(RING, now=Fraction(30), wall=Wall.BORE)
+
+
+@given(st.integers(10, 60), st.integers(2, 40))
+def test_inside_a_bore_the_floor_is_larger_and_the_dial_counts_down(bore: int, tenths: int) -> None:
+    deep = Fraction(tenths, 10)
+    asked = replace(INSIDE, now=Fraction(bore), deep=deep)
+    shop = needs(asked, WORKSHOP)
+    answer = plan(asked, shop)
+    dial = shop.machine.dial("cross-slide")
+    assert dial is not None
+    assert floor_mm(asked) == pytest.approx(bore + 2 * float(deep))
+    # Wound out from nought a dial that counts up winding in stands so far short of a turn.
+    divisions = round(float(deep) / dial.travel_mm * 4) / 4
+    stands = -divisions % dial.per_turn
+    told = divisions_say(stands)
+    assert f"stands at {told}" in worded(answer.next_detail, PageUnit.MM)
+    assert {"the carriage", "the burr"} <= {c.about for c in answer.cautions}
+
+
+def test_round_the_outside_nothing_has_changed() -> None:
+    answer = plan(RING, needs(RING, WORKSHOP))
+    assert "wound outwards" not in answer.next_detail
+    assert "the burr" not in {c.about for c in answer.cautions}
+
+
+def test_a_bar_bends_inside_and_has_to_get_in() -> None:
+    thick = replace(INSIDE, bar=Fraction(16), overhang=Fraction(30))
+    thin = replace(INSIDE, bar=Fraction(8), overhang=Fraction(30))
+    springs = [plan(asked, needs(asked, WORKSHOP)).spring_mm for asked in (thick, thin)]
+    assert springs[0] is not None
+    assert springs[1] is not None
+    # A cantilever: the fourth power of the bar, the same push.
+    assert springs[1].value / springs[0].value == pytest.approx(16, rel=0.01)
+    for bar, says in (("29", "wants a bore of"), ("4", "bend its bar")):
+        asked = replace(INSIDE, bar=Fraction(bar), overhang=Fraction(60))
+        with pytest.raises(Refused, match=says):
+            plan(asked, needs(asked, WORKSHOP))
+
+
+def test_an_inside_groove_is_followed_like_any_other() -> None:
+    spec = _settled(INSIDE).spec
+    wide, count = _brought(spec, 1.53)
+    assert spec.low_mm <= wide <= spec.high_mm
+    assert count < 8
+    assert "floor then measures" in spec.first_detail

@@ -14,8 +14,9 @@ from hypothesis import strategies as st
 from runk.core.catalogue import CATALOGUE
 from runk.core.holes.angled import AngledQuestion, angled
 from runk.core.holes.hole import hole, needs
-from runk.core.holes.nearest import For, NearestQuestion, nearest_drill
+from runk.core.holes.nearest import nearest_drill
 from runk.core.holes.nearest import needs as near_needs
+from runk.core.holes.nearest_question import For, NearestQuestion
 from runk.core.holes.pick import ream_allowance
 from runk.core.holes.question import Ends, Finish, HoleQuestion
 from runk.core.holes.steps import BREAK_OUT_MM

@@ -13,7 +13,7 @@ from runk.core.cutting.answer import OwnFigure, SpeedAnswer
 from runk.core.cutting.hardness import strength_n_per_mm2
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.figures import instead_of
-from runk.core.holes.nearest import NearestAnswer
+from runk.core.holes.nearest_question import NearestAnswer
 from runk.core.machines.machine import Drive, Range
 from runk.core.metals import shipped_metals
 from runk.core.questions import read_question

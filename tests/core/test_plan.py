@@ -387,3 +387,25 @@ def test_limits_nobody_typed_are_not_nagged_about() -> None:
     }
     typed = _plan("turn 16 to 14.5 brass limits +0.01 -0.01")
     assert "the dial" in {c.about for c in typed.cautions}
+
+
+@pytest.mark.parametrize(
+    ("line", "about"),
+    [
+        ("bore cored 18 to 25 cast iron", {"the hole there", "the skin"}),
+        ("bore cored 18 to 19 cast iron", {"the hole there", "cleaning up"}),
+        ("bore 15.5 drilled to 16.5 mild steel", {"the hole there"}),
+        ("bore 15.8 drilled to 16 mild steel", {"the hole there", "cleaning up"}),
+        ("bore 15.8 to 16 mild steel", set()),
+    ],
+)
+def test_a_hole_that_is_there_is_taken_as_it_came_to_be(line: str, about: set[str]) -> None:
+    said = {c.about for c in _plan(line).cautions}
+    assert about <= said
+    assert ("the hole there" in said) == bool(about)
+
+
+def test_a_cored_hole_is_gone_under_in_one_bite_like_any_skin() -> None:
+    first = _plan("bore cored 18 to 25 cast iron").passes[0]
+    assert first.take_mm.value >= 1.55
+    assert _plan("bore 18 to 25 cast iron").passes[0].take_mm.value < 1.2

@@ -1836,6 +1836,11 @@ export interface components {
              */
             held: string | null;
             /**
+             * @description hole there: bored, drilled, cored
+             * @default null
+             */
+            hole: string | null;
+            /**
              * @description job: outside, bore, face, slot, groove
              * @default null
              */
@@ -1925,6 +1930,11 @@ export interface components {
              * @default mm
              */
             unit: components["schemas"]["PageUnit"];
+            /**
+             * @description where the groove is: outside, bore
+             * @default null
+             */
+            wall: string | null;
             /**
              * @description size wanted
              * @default null

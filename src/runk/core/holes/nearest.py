@@ -2,18 +2,21 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from enum import StrEnum
-from fractions import Fraction
-from typing import Annotated
-
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.holes.nearest_other import nearest_other
+from runk.core.holes.nearest_question import (
+    For,
+    NearestAnswer,
+    NearestQuestion,
+    NearestShop,
+    NearTool,
+    Wanted,
+    off_mm,
+)
 from runk.core.holes.pick import above, below, exact, nearest, ream_allowance
-from runk.core.kinds import Choice, Length, OneOf
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
-from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.tools import ShopTool, ToolKind, usable
 from runk.core.units import unit_of
@@ -23,147 +26,6 @@ CLEAR_LOW, CLEAR_HIGH = 1.02, 1.05
 """A clearance hole is 2 to 5 % over what passes through it: common practice."""
 
 _FAR_SHARE = 0.05
-
-
-class For(StrEnum):
-    """What the hole is for, which decides what a difference does."""
-
-    HOLE = "hole"
-    UNDER = "under"
-    OVER = "over"
-    CLEAR = "clear"
-    REAM = "ream"
-
-
-FORS = (
-    Choice("hole", "just that size", ("just that size",), silent=True),
-    Choice("under", "and no larger", ("under", "below", "next under", "not over", "smaller than")),
-    Choice("over", "and no smaller", ("over", "above", "next over", "not under", "larger than")),
-    Choice(
-        "clear", "to clear it", ("to clear", "clears", "for clearance", "clearance", "clearing")
-    ),
-    Choice(
-        "ream",
-        "before its reamer",
-        (
-            "before reaming",
-            "before its reamer",
-            "to be reamed",
-            "for reaming",
-            "to ream",
-            "reaming",
-            "before a reamer",
-        ),
-    ),
-)
-
-
-class Wanted(StrEnum):
-    """What is looked for in the trays."""
-
-    DRILL = "drill"
-    COLLET = "collet"
-    REAMER = "reamer"
-    CUTTER = "cutter"
-    BAR = "bar"
-
-
-def _looked_for(key: str, label: str, *words: str) -> Choice:
-    names = (label, f"{label}s", *words)
-    asked = tuple(f"{how} {name}" for how in ("nearest", "closest", "which") for name in names)
-    return Choice(key, f"nearest {label}", asked, yields_to=() if key != "bar" else _HOLDS)
-
-
-_HOLDS = ("collet", "reamer", "cutter", "drill")
-WANTED = (
-    _looked_for("drill", "drill"),
-    _looked_for("collet", "collet"),
-    _looked_for("reamer", "reamer"),
-    _looked_for("cutter", "end mill", "slot drill", "milling cutter"),
-    _looked_for("bar", "bar", "bar stock", "rod"),
-)
-
-
-@dataclass(frozen=True, slots=True)
-class NearestQuestion:
-    """A size, and what the hole is for.
-
-    Args:
-        size: Of the hole; to clear, of what passes through; before reaming, finished; of the work
-            a collet is to hold, or the part a bar is for.
-        tool: What is looked for.
-    """
-
-    size: Annotated[
-        Fraction,
-        Length(
-            "size",
-            ("dia", "diameter", "bar", "rod", "pin", "shaft"),
-            usual=(0.4, 30.0),
-            principal=True,
-            low=0.1,
-            high=200.0,
-            placeholder="4.37 mm",
-        ),
-    ]
-    purpose: Annotated[For, OneOf("purpose", choices=FORS, only=("drill",))] = For.HOLE
-    tool: Annotated[Wanted, OneOf("tool", choices=WANTED, rules=True)] = Wanted.DRILL
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class NearTool:
-    """A tool near the size: how far off it is, and what that does."""
-
-    name: Annotated[str, Show("Tool")]
-    series: Annotated[str, Show("Series")]
-    mm: Annotated[Figure, Show("Size")]
-    off_mm: Annotated[Figure, Show("Off by")]
-    does: Annotated[str, Show("What that does")]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class NearestAnswer:
-    """The nearest owned, then above and below in every series there is.
-
-    ``drill_mm`` is what it measures, and ``mm`` the same under the name every tool has.
-    ``wanted_mm`` is the size the drill should have for that purpose. ``cutters`` are end mills
-    of nearly that size; ``reamers`` make a different but honest size.
-    """
-
-    name: Annotated[str, Show("Take", Rank.BIG)]
-    drill_mm: Annotated[Figure, Show("Its size")]
-    mm: Annotated[Figure, Show("It measures", Rank.FOLDED)]
-    off_mm: Annotated[Figure, Show("Off the size wanted")]
-    does: Annotated[str, Show("That is", Rank.SAYS)]
-    wanted_mm: Annotated[Figure, Show("The size wanted for it")]
-    below: Annotated[tuple[NearTool, ...], Table("Next below, in each series")]
-    above: Annotated[tuple[NearTool, ...], Table("Next above")]
-    cutters: Annotated[tuple[NearTool, ...], Table("End mills of nearly that size")]
-    reamers: Annotated[tuple[NearTool, ...], Table("Reamers that make another honest size")]
-    cautions: tuple[Caution, ...]
-    links: tuple[Link, ...]
-
-
-@dataclass(frozen=True)
-class NearestShop:
-    """The drills, cutters and reamers that can be used, and how many cannot."""
-
-    drills: tuple[ShopTool, ...]
-    cutters: tuple[ShopTool, ...]
-    reamers: tuple[ShopTool, ...]
-    struck_out: tuple[ShopTool, ...]
-    others: tuple[ShopTool, ...] = ()
-    """Collets and bars."""
-
-
-@law("Off the size", "{tool_mm} - {wanted_mm}")
-def off_mm(tool_mm: Num, wanted_mm: Num) -> Num:
-    """How far a tool is from the size wanted; over is positive.
-
-    >>> off_mm(4.4, 4.25)
-    0.15000000000000036
-    """
-    return tool_mm - wanted_mm
 
 
 @law("To clear it", "{size_mm} × {share}", PRACTICE)
@@ -206,7 +68,7 @@ def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
     ('11/64"', -0.004)
     """
     if question.tool is not Wanted.DRILL:
-        return _other(question, shop)
+        return nearest_other(question, shop)
     if not shop.drills:
         raise Refused(
             "There is no drill in the trays that can be used: add a set in the Workshop.",
@@ -244,91 +106,6 @@ def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
         cautions=_cautions(question, shop, wanted.value, best),
         links=links,
     )
-
-
-_GRIPS_MM = 0.1
-"""A plain collet grips so much under its size, and nothing over: common practice."""
-_OF = {
-    Wanted.COLLET: (ToolKind.COLLET,),
-    Wanted.REAMER: (ToolKind.REAMER,),
-    Wanted.CUTTER: (ToolKind.END_MILL, ToolKind.SLOT_DRILL),
-    Wanted.BAR: (ToolKind.BAR,),
-}
-
-
-def _other(question: NearestQuestion, shop: NearestShop) -> NearestAnswer:
-    """The same for what is no drill: the one that serves, then its neighbours."""
-    w, size = Working(), float(question.size)
-    kinds = _OF[question.tool]
-    tools = usable((*shop.reamers, *shop.cutters, *shop.others), *kinds)
-    if not tools:
-        says = f"There is no {kinds[0]} in the trays yet: add those you have in the Workshop."
-        raise Refused(says, field="tool", suggest="Workshop, Trays")
-    serving = [t for t in tools if _serves(question.tool, t.mm - size)]
-    # A bar is turned down to size: the least over it. All else is what comes nearest.
-    best = min(serving or tools, key=lambda t: abs(t.mm - size))
-    taken = _as_near(w, question.tool, size, best)
-    lower, upper = (
-        [t for t in tools if (t.mm < size - 1e-9) is under and t is not best]
-        for under in (True, False)
-    )
-    return NearestAnswer(
-        name=taken.name,
-        drill_mm=taken.mm,
-        mm=taken.mm,
-        off_mm=taken.off_mm,
-        does=taken.does,
-        wanted_mm=Figure(size, unit_of("wanted_mm"), places=3),
-        below=tuple(_as_near(w, question.tool, size, t) for t in lower[-1:-4:-1]),
-        above=tuple(_as_near(w, question.tool, size, t) for t in upper[:3]),
-        cutters=(),
-        reamers=(),
-        cautions=() if serving else (_none_serves(question.tool, size),),
-        links=(),
-    )
-
-
-def _serves(tool: Wanted, off: float) -> bool:
-    if tool is Wanted.COLLET:
-        return -0.006 <= off <= _GRIPS_MM
-    if tool is Wanted.BAR:
-        return off >= -0.006
-    return abs(off) < 0.006
-
-
-def _as_near(w: Working, wanted: Wanted, size: float, tool: ShopTool) -> NearTool:
-    off = w.of(off_mm, tool_mm=tool.mm, wanted_mm=size)
-    if abs(off.value) < 0.0005:
-        does = "that very size"
-    elif wanted is Wanted.COLLET:
-        does = "does not open so far" if off.value < 0 else "does not close so far"
-        does = "holds it" if _serves(wanted, off.value) else does
-    elif wanted is Wanted.BAR:
-        does = f"turn {mm_said(off.value, 2)} off" if off.value > 0 else "too thin"
-    else:
-        does = f"{thou_said(abs(off.value))} {'over' if off.value > 0 else 'under'}"
-    long = f", {mm_said(tool.reach_mm, 0)} long" if wanted is Wanted.BAR and tool.reach_mm else ""
-    return NearTool(
-        name=tool.name,
-        series=tool.series or tool.kind,
-        mm=Figure(tool.mm, unit_of("mm"), (), 3),
-        off_mm=Figure(off.value, off.unit, off.steps, 3),
-        does=does + long,
-    )
-
-
-def _none_serves(tool: Wanted, size: float) -> Caution:
-    said = mm_said(size, 2)
-    says = {
-        Wanted.COLLET: f"No collet here holds {said}: three jaws do, or a split bush in a larger "
-        "collet, which runs truer.",
-        Wanted.REAMER: f"No reamer here makes {said}: bore it, or take this size and make the "
-        "mate to it.",
-        Wanted.CUTTER: f"No cutter here is {said}: a smaller one makes it in two passes, half the "
-        "difference to each side.",
-        Wanted.BAR: f"No bar here is as thick as {said}.",
-    }
-    return Caution("Mind", f"the {tool}", says[tool], "mm", PRACTICE)
 
 
 def _wanted(w: Working, question: NearestQuestion, size: float) -> Figure:
@@ -453,8 +230,8 @@ def _cautions(
 
 NEAREST = Calculator(
     name="nearest-drill",
-    title="The nearest drill that is owned",
-    door=Door("/holes/nearest", "Holes", "Nearest drill"),
+    title="The nearest tool that is owned",
+    door=Door("/holes/nearest", "Holes", "Nearest"),
     opening={"size": "4.37 mm"},
     question=NearestQuestion,
     answers=(NearestAnswer,),

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+from fractions import Fraction
 from math import ceil
 
 from runk.core.cutting import bend
 from runk.core.cutting.answer import SpeedAnswer
 from runk.core.cutting.operations import Operation
-from runk.core.cutting.outcome import RADIAL_SHARE
+from runk.core.cutting.outcome import RADIAL_SHARE, STEEL_GPA
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.speed import speed
 from runk.core.cutting.target import SpeedShop
@@ -16,7 +17,7 @@ from runk.core.machines.dials import back_say, judged_divisions, turns_say
 from runk.core.machines.machine import Dial, Holding, Machine
 from runk.core.metals.metal import Metal
 from runk.core.plan.answer import PlanAnswer, PlannedPass
-from runk.core.plan.question import Edge, PlanQuestion
+from runk.core.plan.question import Edge, PlanQuestion, Wall
 from runk.core.plan.say import nought_of_groove
 from runk.core.plan.settle import limits, setting_says
 from runk.core.refusals import Refused
@@ -34,6 +35,15 @@ LOCKED = Caution(
     "Mind",
     "the carriage",
     "Lock it for every plunge, the tool square and at centre height.",
+    None,
+    PRACTICE,
+)
+
+
+BURR = Caution(
+    "Mind",
+    "the burr",
+    "Both corners throw one into the bore, where a ring or a seal catches: ease them, and try it.",
     None,
     PRACTICE,
 )
@@ -100,13 +110,16 @@ def checked_groove(
             f"A tool that reaches {mm_said(question.reach)} cannot cut {mm_said(deep)} deep.",
             field="reach",
         )
-    if 2 * deep >= float(question.now):
+    inside = question.wall is Wall.BORE
+    if inside:
+        _enters(question)
+    if not inside and 2 * deep >= float(question.now):
         raise Refused(
             "That groove goes through the middle of the work: part it off instead.", field="deep"
         )
     asked = SpeedQuestion(
         question.metal,
-        question.now,
+        Fraction(str(floor_mm(question))) if inside else question.now,
         Operation.GROOVE,
         question.tool,
         held=question.held,
@@ -122,15 +135,55 @@ def checked_groove(
         cure = (
             f"Rough it with a tool of {mm_said(narrow, 1)} at most, and finish each wall with that."
             if narrow >= _NARROWEST_MM
+            else "No tool is narrow enough: shorten the overhang, or take a thicker bar."
+            if inside
             else "No tool is narrow enough: bring up a centre, or shorten the overhang."
         )
         raise Refused(
-            f"A tool {mm_said(tool)} wide would bend this work by {mm_said(spring, 2)} and "
-            f"dig in. {cure}",
+            f"A tool {mm_said(tool)} wide would bend {'its bar' if inside else 'this work'} by "
+            f"{mm_said(spring, 2)} and dig in. {cure}",
             field="width",
             suggest=mm_said(narrow, 1) if narrow >= _NARROWEST_MM else None,
         )
     return cut, spring, w
+
+
+def floor_mm(question: PlanQuestion) -> float:
+    """What the floor of the groove measures across.
+
+    >>> from fractions import Fraction
+    >>> asked = PlanQuestion(Job.GROOVE, now=Fraction(20), deep=Fraction(2), wall=Wall.BORE)
+    >>> floor_mm(asked)
+    24.0
+    """
+    sense = 1 if question.wall is Wall.BORE else -1
+    return float((question.now or 0) + sense * 2 * (question.deep or 0))
+
+
+_ROOM_MM = 0.5
+"""Between a bar and the far side of its bore, for the chips: common practice."""
+
+
+def _enters(question: PlanQuestion) -> None:
+    """Refuse a tool that does not go into the bore it is to groove."""
+    assert question.now is not None
+    assert question.deep is not None
+    thick = float(question.bar or 0)
+    takes, bore = thick + float(question.deep) + _ROOM_MM, float(question.now)
+    if thick and takes > bore:
+        raise Refused(
+            f"A bar of {mm_said(thick)} with its tool {mm_said(question.deep)} clear of it and "
+            f"room for chips wants a bore of {mm_said(takes, 2)}; this one is {mm_said(bore)}.",
+            field="bar",
+            suggest=mm_said(max(bore - float(question.deep) - _ROOM_MM, 1.0), 1),
+        )
+    if not thick and float(question.deep) + _ROOM_MM >= bore:
+        raise Refused("That tool cannot get into so small a bore.", field="deep")
+
+
+def cautions_of(question: PlanQuestion, cut: SpeedAnswer) -> tuple[Caution, ...]:
+    """What to mind about a groove: outside, or where the edge cannot be seen."""
+    return (LOCKED, BURR, *cut.cautions) if question.wall is Wall.BORE else (LOCKED, *cut.cautions)
 
 
 def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer:
@@ -149,11 +202,11 @@ def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer
     across, inward = machine.dial("top-slide", "saddle"), machine.dial("cross-slide")
     passes = _plunges(question, across, offsets(width, tool))
     first = passes[0]
-    cautions = (LOCKED, *cut.cautions)
-    depth_said = depth_says(inward, deep)
+    cautions = cautions_of(question, cut)
+    depth_said = depth_says(inward, deep, question.wall)
     edge = "right" if question.edge is Edge.RIGHT else "left"
     setting = setting_says(cut)
-    bottom = float(question.now) - 2 * deep
+    bottom = floor_mm(question)
     low, _, high = limits(question)
     return PlanAnswer(
         state="cut",
@@ -184,6 +237,17 @@ def groove(question: PlanQuestion, machine: Machine, metal: Metal) -> PlanAnswer
 def _bends(w: Working, question: PlanQuestion, metal: Metal, force: float) -> float | None:
     if question.overhang is None or question.now is None:
         return None
+    if question.wall is Wall.BORE:
+        if question.bar is None:
+            return None
+        # The bar bends, not the work; it carries its tool across, held at one end.
+        return w(
+            bend.cantilever_mm,
+            force_n=force * 2 * RADIAL_SHARE,
+            length_mm=float(question.overhang),
+            e_gpa=STEEL_GPA,
+            section_mm4=w(bend.second_moment_mm4, diameter_mm=float(question.bar)),
+        )
     shape = {
         Holding.CENTRES: bend.between_centres_mm,
         Holding.MANDREL: bend.between_centres_mm,
@@ -243,9 +307,15 @@ def _plunge(
     )
 
 
-def depth_says(dial: Dial | None, deep: float) -> str:
-    """How deep each plunge goes, on the dial that feeds it in; ``deep`` in millimetres."""
+def depth_says(dial: Dial | None, deep: float, wall: Wall = Wall.OUTSIDE) -> str:
+    """How deep each plunge goes, on the dial that feeds it; ``deep`` in millimetres.
+
+    Inside a bore the slide is wound outwards, and its dial counts down.
+    """
     if dial is None:
         return f"Plunge {mm_said(deep, 2)} deep from the touch."
+    if wall is Wall.BORE:
+        back = back_say(judged_divisions(dial, deep), dial.per_turn)
+        return f"Each plunge is wound outwards until the {dial.slide} stands at {back}."
     said = turns_say(judged_divisions(dial, deep), dial.per_turn)
     return f"Each plunge goes {said} of the {dial.slide} deep."

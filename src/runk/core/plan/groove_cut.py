@@ -6,7 +6,15 @@ from runk.core.figures import Working
 from runk.core.machines.dials import back_say, judged_divisions
 from runk.core.machines.machine import Dial, Machine
 from runk.core.metals.metal import Metal
-from runk.core.plan.groove import LOCKED, OVERLAP, SIDE_MM, checked_groove, depth_says, offsets
+from runk.core.plan.groove import (
+    OVERLAP,
+    SIDE_MM,
+    cautions_of,
+    checked_groove,
+    depth_says,
+    floor_mm,
+    offsets,
+)
 from runk.core.plan.question import Edge, PlanQuestion
 from runk.core.plan.settle import LEAST_MM, USUAL_READS_TO_MM, Said, Settled, limits, setting_says
 from runk.core.plan.spec import CutSpec, Job
@@ -46,7 +54,7 @@ def settled_groove(
     places = [_place(across, x + added) for x in before]
     plunges = f"Plunge at {'; then at '.join(places)}"
     back = f" Come back to {_place(across, last + added)} and measure." if last else ""
-    bottom = float(question.now) - 2 * deep
+    bottom = floor_mm(question)
     spec = CutSpec(
         Job.GROOVE,
         question.metal,
@@ -71,7 +79,8 @@ def settled_groove(
         from_divisions=judged_divisions(across, last + added) if across else 0.0,
         first_says=plunges,
         first_detail=(
-            f"{depth_says(inward, deep)} The floor then measures {mm_said(bottom, 2)}.{back}"
+            f"{depth_says(inward, deep, question.wall)} The floor then measures "
+            f"{mm_said(bottom, 2)}.{back}"
         ),
         edge=edge,
     )
@@ -83,7 +92,7 @@ def settled_groove(
         feed,
         feed,
         machine.name,
-        tuple((c.word, c.about, c.says, c.instead) for c in (LOCKED, *cut.cautions)),
+        tuple((c.word, c.about, c.says, c.instead) for c in cautions_of(question, cut)),
     )
     return Settled(spec, said, Working(), None)
 

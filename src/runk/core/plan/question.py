@@ -15,10 +15,14 @@ from runk.core.plan.spec import Job
 
 JOBS = (
     Choice("outside", "Turn", ("turn", "outside", "turning", "od")),
-    Choice("bore", "Bore", ("bore", "bore out", "boring", "open out")),
+    Choice("bore", "Bore", ("bore", "bore out", "boring", "open out"), yields_to=("groove",)),
     Choice("face", "Face to length", ("face", "to length", "facing", "shorten")),
     Choice("slot", "Mill a slot or pocket", ("slot", "pocket", "mill a slot")),
-    Choice("groove", "Cut a groove", ("groove", "grooving", "recess")),
+    Choice(
+        "groove",
+        "Cut a groove",
+        ("groove", "grooving", "recess", "ring groove", "circlip groove", "o-ring groove"),
+    ),
 )
 _ROUND = ("outside", "bore")
 _CUT = (*_ROUND, "face")
@@ -32,6 +36,21 @@ class Ends(StrEnum):
 
     ONE = "one"
     BOTH = "both"
+
+
+class Wall(StrEnum):
+    """Whether a groove is cut round the work or inside a bore."""
+
+    OUTSIDE = "outside"
+    BORE = "bore"
+
+
+class Hole(StrEnum):
+    """How the hole that is bored came to be there."""
+
+    BORED = "bored"
+    DRILLED = "drilled"
+    CORED = "cored"
 
 
 class Edge(StrEnum):
@@ -58,6 +77,19 @@ ENDS = (
         ),
     ),
 )
+WALLS = (
+    Choice("outside", "round it", ("round the outside", "outside groove"), silent=True),
+    Choice(
+        "bore",
+        "inside a bore",
+        ("bore", "in a bore", "in the bore", "inside", "inside groove", "internal"),
+    ),
+)
+HOLES = (
+    Choice("bored", "bored already", ("bored already", "already bored"), silent=True),
+    Choice("drilled", "as drilled", ("drilled", "drilled hole", "from the drill")),
+    Choice("cored", "as cored", ("cored", "cored hole", "core hole")),
+)
 EDGES = (
     Choice("left", "its left edge", ("left edge",), silent=True),
     Choice("right", "its right edge", ("right edge",)),
@@ -81,6 +113,8 @@ class PlanQuestion:
         reads_to: What the measuring tool reads to.
         parts: Equal parts cut at each setting.
         reach: How far the tool can go in.
+        wall: Of a groove: round the work, or inside a bore whose diameter is ``now``.
+        hole: What is bored: a bore already, or a drilled or cored hole that has to be trued.
     """
 
     job: Annotated[Job, OneOf("job", choices=JOBS, rules=True)] = Job.OUTSIDE
@@ -163,12 +197,12 @@ class PlanQuestion:
             placeholder="say how far",
         ),
     ] = None
-    bar: Annotated[Fraction | None, BAR_FIELD] = None
+    bar: Annotated[Fraction | None, replace(BAR_FIELD, only=("bore", "groove"))] = None
     across: Annotated[
         Fraction | None,
         Length(
             "diameter of face or cutter",
-            ("across", "cutter"),
+            ("across", "cutter", "wide"),
             usual=(1.0, 150.0),
             only=("face", "slot"),
             low=0.5,
@@ -204,6 +238,10 @@ class PlanQuestion:
             placeholder="1.5 mm",
         ),
     ] = None
+    wall: Annotated[Wall, OneOf("where the groove is", choices=WALLS, only=("groove",))] = (
+        Wall.OUTSIDE
+    )
+    hole: Annotated[Hole, OneOf("hole there", choices=HOLES, only=("bore",))] = Hole.BORED
     edge: Annotated[Edge, OneOf("edge set to nought", choices=EDGES, only=("groove",))] = Edge.LEFT
     ends: Annotated[Ends, OneOf("ends", choices=ENDS, only=("face",))] = Ends.ONE
     allowance: Annotated[
@@ -295,7 +333,7 @@ _MORE = (
 SENTENCES = {
     "outside": "{job} {metal} from {now} to {wanted}" + _LIMITS + _AS + ", with {tool}"
     "[, held in the {held}][, {overhang} out][, {length} long]" + _MORE,
-    "bore": "{job} {metal} from {now} to {wanted}" + _LIMITS + _AS + ", with {tool}"
+    "bore": "{job} {metal} from {now}[, {hole}], to {wanted}" + _LIMITS + _AS + ", with {tool}"
     "[ on a {bar} bar][ {overhang} out][, {length} deep][, held in the {held}]" + _MORE,
     "face": "{job} {metal} from {now} to {wanted}" + _LIMITS + _AS + ", {ends}[, {across} across], "
     "with {tool}[, held in the {held}]" + _MORE,
@@ -303,7 +341,7 @@ SENTENCES = {
     "[, reach {reach}][, held in the {held}]" + _MORE,
     "groove": "{job} {wanted} wide"
     + _LIMITS
-    + " and {deep} deep in {now} {metal} with a {width} tool, {tool}"
+    + " and {deep} deep in {now} {metal}[, {wall}] with a {width} tool, {tool}[ on a {bar} bar]"
     "[, nought at {edge}][, {overhang} out][, reach {reach}][, held in the {held}][, measured "
     "to {reads_to}], on the {machine}",
 }

@@ -15,6 +15,7 @@ from runk.core.cutting.turned import SKIN_DEPTH_MM
 from runk.core.figures import Caution, Working
 from runk.core.machines.machine import Machine
 from runk.core.metals.metal import Metal
+from runk.core.plan.hole_there import as_cored, of_hole
 from runk.core.plan.laws import spring_ratio
 from runk.core.plan.question import Ends, PlanQuestion
 from runk.core.plan.spec import GROWING, CutSpec, Job
@@ -163,6 +164,7 @@ def settled(
     low, aim, high = limits(question)
     now = 0.0 if question.job is Job.SLOT else float(question.now or 0)
     _check(question, now, float(question.wanted or 0))
+    question = as_cored(question, metal)
     w = Working()
     across = 2 if question.job in (Job.OUTSIDE, Job.BORE) else 1
     skin = _speed(question, machine, metal, Stage.ROUGH)
@@ -193,6 +195,7 @@ def settled(
     if metal.austenitic:
         allowance = max(allowance, AUSTENITIC_ALLOWANCE_MM * across / 2)
     surplus = abs(now - aim)
+    cautions += of_hole(question, surplus)
     if skin is not rough and surplus < SKIN_DEPTH_MM * across:
         cautions.insert(0, _too_little(surplus, across))
     if question.allowance is not None:

@@ -91,7 +91,7 @@ class TightenAnswer:
 
     torque_nm: Annotated[Figure, Show("Tighten to, as guidance", Rank.BIG)]
     pull_n: Annotated[Figure, Show("It then pulls", Rank.BIG)]
-    share_percent: Annotated[Figure, Show("Of its proof load")]
+    share_percent: Annotated[Figure, Show("Of the stud's proof load")]
     past_snug_deg: Annotated[Figure | None, Show("or past snug", Rank.BIG)]
     stress_area_mm2: Annotated[Figure, Show("Stress area")]
     strips_n: Annotated[Figure | None, Show("The metal it stands in strips at")]
@@ -109,6 +109,16 @@ def thread_pull_n(share_percent: Num, strips_n: Num) -> Num:
     1200.0
     """
     return share_percent / 100.0 * strips_n
+
+
+@law("Of the stud's own", "{share_percent} × {less_n} ÷ {pull_n}")
+def of_proof_percent(share_percent: Num, less_n: Num, pull_n: Num) -> Num:
+    """Share of the stud's proof load that a smaller pull comes to.
+
+    >>> of_proof_percent(50.0, 600.0, 1200.0)
+    25.0
+    """
+    return share_percent * less_n / pull_n
 
 
 @law("Pull wanted", "{share_percent} ÷ 100 × {yield_n_per_mm2} × {area_mm2}")
@@ -169,11 +179,19 @@ def tighten(question: TightenQuestion, shop: TightenShop) -> TightenAnswer:
         area_mm2=area.value,
         source=metal.source("rp02_n_per_mm2"),
     )
+    of_stud = Figure(share, unit_of("share_percent"))
     strips = None if shop.into is None else _strips(w, question, shop.into)
     weaker = "the stud" if strips is not None else ""
     if strips is not None and shop.into is not None:
         stands = w.of(thread_pull_n, "pull_n", share_percent=share, strips_n=strips.value)
         if stands.value < pull.value:
+            of_stud = w.of(
+                of_proof_percent,
+                "share_percent",
+                share_percent=share,
+                less_n=stands.value,
+                pull_n=pull.value,
+            )
             pull, weaker = stands, f"the thread in {shop.into.name}"
     torque = w.of(
         laws.tighten_nm,
@@ -196,7 +214,7 @@ def tighten(question: TightenQuestion, shop: TightenShop) -> TightenAnswer:
     return TightenAnswer(
         torque_nm=torque,
         pull_n=pull,
-        share_percent=Figure(share, unit_of("share_percent")),
+        share_percent=of_stud,
         past_snug_deg=angle,
         stress_area_mm2=area,
         strips_n=strips,
