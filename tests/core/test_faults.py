@@ -218,7 +218,8 @@ def test_said_in_a_line(line: str, sign: str, first: str, workshop: Workshop) ->
             "which spring cannot do",
         ),
         ("bell mouth 22.05 mouth 22 inside 40 apart", "the bar springs", "0.025 mm"),
-        ("bell mouth 22 mouth 22.05 inside 40 apart", "a reamer fed crooked", "not a bell mouth"),
+        ("bell mouth 22 mouth 22.05 inside 40 apart", "chucked work springs", "not a bell mouth"),
+        ("bore tapers 20 mouth 20.02 inside 30 apart", "chucked work springs", "no tailstock has"),
         ("tapered", "the work springs away", "light passes"),
     ],
 )

@@ -268,3 +268,35 @@ def test_the_boring_head_owned_has_its_own_limit() -> None:
     assert ask(**typed).target_rpm.value == 350.0
     without = replace(WORKSHOP, tools=())
     assert ask(without, **typed).target_rpm.value == 400.0
+
+
+@pytest.mark.parametrize(
+    ("drilled", "says"),
+    [
+        ("4", "does not clear"),
+        ("4.1", "closer than a fine fit"),
+        ("4.3", "as good as a fine fit"),
+        ("4.5", "as good as a medium fit"),
+        ("4.6", "as good as a medium fit"),
+        ("4.8", "as good as a coarse fit"),
+        ("5.2", "looser than a coarse fit"),
+    ],
+)
+def test_a_hole_somebody_has_is_judged_by_the_standards_three(drilled: str, says: str) -> None:
+    """ISO 273 for M4: 4.3, 4.5, 4.8."""
+    calculator = CATALOGUE["clearance"]
+    typed = {"thread": "M4", "drilled": drilled}
+    question = read_question(calculator, typed, PageUnit.MM, WORKSHOP).question
+    assert says in calculator.ask(question, WORKSHOP).drilled_says
+
+
+@pytest.mark.parametrize(
+    ("step", "says"), [("0.1", "times as many passes"), ("3", "times as much force"), ("1", "")]
+)
+def test_a_pass_of_ones_own_is_said_to_be_coarse_or_fine(step: str, says: str) -> None:
+    calculator = CATALOGUE["plan"]
+    typed = {"metal": "brass", "now": "30", "wanted": "25", "step": step}
+    question = read_question(calculator, typed, PageUnit.MM, WORKSHOP).question
+    found = [c.says for c in calculator.ask(question, WORKSHOP).cautions if "passes" in c.about]
+    assert says in "".join(found)
+    assert bool(found) == bool(says)

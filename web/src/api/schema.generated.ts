@@ -226,6 +226,7 @@ export interface components {
             coarse_mm: components["schemas"]["FigureWire"];
             drill_mm: components["schemas"]["FigureWire"];
             drill_name: string;
+            drilled_says: string;
             fine_drill: string;
             fine_mm: components["schemas"]["FigureWire"];
             hole_mm: components["schemas"]["FigureWire"];
@@ -234,6 +235,11 @@ export interface components {
         };
         /** ClearanceQuestion */
         ClearanceQuestion: {
+            /**
+             * @description hole as it is drilled
+             * @default null
+             */
+            drilled: string | number | null;
             /**
              * @description fit: fine, medium, coarse
              * @default null

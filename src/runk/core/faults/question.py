@@ -56,7 +56,11 @@ SIGNS = (
     Choice("built-up", "metal builds up on the edge", ("built-up edge", "built up edge")),
     Choice("glazed", "a hard glazed ring", ("glazed", "glazed ring", "work hardened", "skating")),
     Choice("taper", "it comes out tapered", ("tapered", "comes out tapered")),
-    Choice("bell-mouth", "the bore is bell-mouthed", ("bell mouth", "bell-mouth", "bellmouth")),
+    Choice(
+        "bell-mouth",
+        "the bore is bell-mouthed",
+        ("bell mouth", "bell-mouth", "bellmouth", "bore tapers", "tapered bore", "bore is tapered"),
+    ),
     Choice("oversize", "the drilled hole is oversize", ("oversize", "oversize hole")),
     Choice("wander", "the drill wanders", ("wander", "wanders", "wandering", "wandered")),
     Choice("out-of-round", "it is out of round", ("out of round", "out-of-round", "lobed", "oval")),

@@ -104,9 +104,10 @@ def read_taper(question: FaultQuestion) -> TaperSays | None:
             return TaperSays(
                 move,
                 angle,
-                "It is narrower at the mouth: that is taper, not a bell mouth. The "
-                "headstock or slide points out of line by the angle shown.",
-                "align",
+                "It is narrower at the mouth: that is taper, not a bell mouth. Chucked work "
+                "springs away at its free end; pass again at the same setting. What stays is the "
+                "headstock or slide, out of line by the angle shown: no tailstock has a part.",
+                "hold shorter",
             )
         return TaperSays(
             move,

@@ -178,6 +178,7 @@ def settled(
     cautions = list(skin.cautions) if skin else []
     most = depth * across
     if question.step is not None:
+        cautions += _of_step(float(question.step), most)
         most = float(question.step)
     elif ratio * most > MOST_SPRUNG_MM:
         cautions.append(
@@ -301,6 +302,23 @@ def _finish_share(metal: Metal, rough: SpeedAnswer | None, finish: SpeedAnswer |
         return 1.0
     feeds = finish.fed.value / rough.fed.value
     return float(min(feeds ** (1 - metal["mc"]), 1.0))
+
+
+_STEP_FAR, _STEP_FINE = 1.15, 0.4
+"""A pass of one's own past these shares of Runk's is worth a word: common practice."""
+
+
+def _of_step(yours_mm: float, ours_mm: float) -> list[Caution]:
+    """A pass of one's own beside the one worked out: what it does, never a refusal."""
+    ratio = yours_mm / ours_mm
+    if ratio > _STEP_FAR:
+        does = f"{ratio:.1f} times as much force, as much more spring and on the belt"
+    elif ratio < _STEP_FINE:
+        does = f"{ours_mm / yours_mm:.0f} times as many passes; under a skin it rubs"
+    else:
+        return []
+    says = f"Yours take {mm_said(yours_mm, 2)}, where {mm_said(ours_mm, 2)} suits: {does}."
+    return [Caution("Mind", "your passes", says, "take_mm", PRACTICE)]
 
 
 def _too_little(surplus_mm: float, across: int) -> Caution:

@@ -5,21 +5,22 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
+from fractions import Fraction
 from functools import cache
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.holes.pick import above, nearest
-from runk.core.kinds import Choice, OneOf
+from runk.core.kinds import Choice, Length, OneOf
 from runk.core.refusals import Refused
-from runk.core.said import mm_said
+from runk.core.said import mm_said, worded
 from runk.core.shown import Rank, Show
 from runk.core.sources import PRACTICE, Held, Source, read_table
 from runk.core.threads.series import Thread
 from runk.core.threads.thread import THREAD_FIELD
 from runk.core.tools import ShopTool
-from runk.core.units import unit_of
+from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
 SHARES = {"fine": 1.02, "medium": 1.035, "coarse": 1.05}
@@ -47,10 +48,26 @@ FITS = (
 
 @dataclass(frozen=True, slots=True)
 class ClearanceQuestion:
-    """A screw, and how freely it should pass."""
+    """A screw, and how freely it should pass.
+
+    Args:
+        drilled: A hole somebody has or means to drill, judged beside the three fits.
+    """
 
     thread: Annotated[Thread, THREAD_FIELD]
     fit: Annotated[Fit, OneOf("fit", choices=FITS)] = Fit.MEDIUM
+    drilled: Annotated[
+        Fraction | None,
+        Length(
+            "hole as it is drilled",
+            ("hole",),
+            before=("drilled", "with", "in a"),
+            usual=(0.5, 40.0),
+            low=0.2,
+            high=200.0,
+            placeholder="not yet",
+        ),
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -63,6 +80,7 @@ class ClearanceAnswer:
     fine_mm: Annotated[Figure, Show("Fine", Rank.BIG, under="fine_drill")]
     medium_mm: Annotated[Figure, Show("Medium", Rank.BIG, under="medium_drill")]
     coarse_mm: Annotated[Figure, Show("Coarse", Rank.BIG, under="coarse_drill")]
+    drilled_says: Annotated[str, Show("Yours", Rank.SAYS)]
     fine_drill: Annotated[str, Show("Drill for fine", Rank.FOLDED)]
     medium_drill: Annotated[str, Show("Drill for medium", Rank.FOLDED)]
     coarse_drill: Annotated[str, Show("Drill for coarse", Rank.FOLDED)]
@@ -195,12 +213,29 @@ def clearance(question: ClearanceQuestion, drills: tuple[ShopTool, ...]) -> Clea
         fine_mm=holes["fine"],
         medium_mm=holes["medium"],
         coarse_mm=holes["coarse"],
+        drilled_says=_judged(question, holes),
         fine_drill=named("fine"),
         medium_drill=named("medium"),
         coarse_drill=named("coarse"),
         cautions=_cautions(chosen, holes[question.fit].value, thread),
         links=(Link("hole", (("size", size),), f"Drill {chosen.name} with its pilot and stops"),),
     )
+
+
+def _judged(question: ClearanceQuestion, holes: dict[str, Figure]) -> str:
+    """What a hole somebody has does for the screw; empty where none was said."""
+    if question.drilled is None:
+        return ""
+    hole, major = float(question.drilled), question.thread.major_mm
+    said, play = mm_said(hole, 2), mm_said(hole - major, 2)
+    if hole <= major * 1.002:
+        return f"A hole of {said} does not clear it: open it out."
+    if hole < holes["fine"].value - (holes["medium"].value - holes["fine"].value) / 2:
+        return f"{said} leaves {play}: closer than a fine fit; it binds where holes are not true."
+    if hole > holes["coarse"].value * 1.02:
+        return f"{said} leaves {play}: looser than a coarse fit. Put a washer under its head."
+    near = min(holes, key=lambda fit: abs(holes[fit].value - hole))
+    return f"{said} leaves {play}: as good as a {near} fit."
 
 
 def _cautions(chosen: ShopTool, hole_mm: float, thread: Thread) -> tuple[Caution, ...]:
@@ -229,6 +264,13 @@ def _cautions(chosen: ShopTool, hole_mm: float, thread: Thread) -> tuple[Caution
     return tuple(found)
 
 
+def headline(answer: ClearanceAnswer, page: PageUnit) -> str:
+    """The drill to take; of a hole that is there, what it is good for."""
+    if answer.drilled_says:
+        return worded(answer.drilled_says, page)
+    return f"{answer.drill_name} · hole {answer.hole_mm.words(page)}"
+
+
 CLEARANCE = Calculator(
     name="clearance",
     title="The hole a screw passes through",
@@ -238,7 +280,7 @@ CLEARANCE = Calculator(
     answers=(ClearanceAnswer,),
     compute=clearance,
     needs=needs,
-    sentences={"": "A hole to clear {thread}, {fit}"},
+    sentences={"": "A hole to clear {thread}, {fit}[, drilled {drilled}]"},
     calls=(
         "clearance",
         "clearance hole",
@@ -267,5 +309,5 @@ CLEARANCE = Calculator(
         "drill for @ clearance",
         "drill out",
     ),
-    headline=lambda a, page: f"{a.drill_name} · hole {a.hole_mm.words(page)}",
+    headline=headline,
 )
