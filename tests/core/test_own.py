@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import replace
 
 import pytest
@@ -300,3 +301,38 @@ def test_a_pass_of_ones_own_is_said_to_be_coarse_or_fine(step: str, says: str) -
     found = [c.says for c in calculator.ask(question, WORKSHOP).cautions if "passes" in c.about]
     assert says in "".join(found)
     assert bool(found) == bool(says)
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.floats(1.5, 15), st.floats(5, 60), st.sampled_from(["brass", "mild-steel", "grey-iron"]))
+def test_a_spigot_is_kept_under_a_third_of_its_yield(thick: float, arm: float, metal: str) -> None:
+    """By the beam's own formulas, and the depth named in the Stop is one that stands."""
+    typed = {"operation": "turn", "metal": metal, "diameter": "20"}
+    spigot = {"spigot": f"{thick:.3f}", "overhang": f"{arm:.3f}"}
+    answer = ask(**typed, **spigot)
+    force, torque = answer.force_n, answer.torque_nm
+    assert force is not None
+    assert torque is not None
+    facts = shipped_metals()[metal]
+    stress = force.value * arm / (math.pi * thick**3 / 32)
+    shear = torque.value * 1000 / (math.pi * thick**3 / 16)
+    sprung = force.value / 2 * arm**3 * 64 / (3 * facts["e_gpa"] * 1000 * math.pi * thick**4)
+    fails = max(stress, 2 * shear) > facts["rp02_n_per_mm2"] / 3 or sprung > 0.02
+    found = [c for c in answer.cautions if c.about == "the spigot"]
+    assert bool(found) == fails
+    if found and "at most" in found[0].instead:
+        depth = answer.depth_mm
+        assert depth is not None
+        over = max(max(stress, 2 * shear) * 3 / facts["rp02_n_per_mm2"], sprung / 0.02)
+        lighter = ask(**typed, **spigot, depth=f"{depth.value / over * 0.9:.4f}")
+        # The dial moves by whole divisions: where one is more than may be taken, it stays a Stop.
+        if lighter.depth_mm is not None and lighter.depth_mm.value <= depth.value / over:
+            assert "the spigot" not in {c.about for c in lighter.cautions}
+
+
+def test_a_spigot_as_thick_as_the_work_or_at_no_distance_is_asked_about() -> None:
+    typed = {"operation": "turn", "metal": "brass", "diameter": "20"}
+    with pytest.raises(Refused, match="thinner than the work"):
+        ask(**typed, spigot="20", overhang="10")
+    with pytest.raises(Refused, match="How far is the cut"):
+        ask(**typed, spigot="6")

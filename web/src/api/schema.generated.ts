@@ -2449,6 +2449,7 @@ export interface components {
             roughness_um: components["schemas"]["FigureWire"] | null;
             schools: components["schemas"]["SchoolChoiceWire"][];
             set_rpm: components["schemas"]["FigureWire"];
+            spigot_n_per_mm2: components["schemas"]["FigureWire"] | null;
             spring_mm: components["schemas"]["FigureWire"] | null;
             stop_s: components["schemas"]["FigureWire"] | null;
             surface_speed_m_min: components["schemas"]["FigureWire"];
@@ -2576,6 +2577,11 @@ export interface components {
              * @default null
              */
             side: string | null;
+            /**
+             * @description spigot it turns on
+             * @default null
+             */
+            spigot: string | number | null;
             /**
              * @description stage: rough, finish
              * @default null

@@ -68,6 +68,7 @@ class SpeedAnswer:
     torque_nm: Annotated[Figure | None, Show("Torque the cut takes", drawn=True)]
     torque_available_nm: Annotated[Figure, Show("Torque this position gives", drawn=True)]
     spring_mm: Annotated[Figure | None, Show("Springs away by")]
+    spigot_n_per_mm2: Annotated[Figure | None, Show("Bends its spigot to")]
     diameter_error_mm: Annotated[Figure | None, Show("Which is on diameter")]
     time_s: Annotated[Figure | None, Show("Time for the cut", drawn=True)]
     stop_s: Annotated[Figure | None, Show("Time to stop in the relief", drawn=True)]

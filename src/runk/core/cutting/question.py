@@ -114,6 +114,7 @@ class SpeedQuestion:
         length: Of the cut along the work, or the depth of a hole.
         overhang: How far work or boring bar stands out.
         bar: Diameter of the boring bar.
+        spigot: Thinner part that carries the work, ``overhang`` from its root to the cut.
         shaft: What a centre is drilled in: without a diameter, the centre drill for it.
         depth: Depth of cut wanted; worked out where not given.
         width: How wide a cutter cuts, or a parting, grooving or threading tool is.
@@ -175,6 +176,19 @@ class SpeedQuestion:
         ),
     ] = None
     bar: Annotated[Fraction | None, BAR_FIELD] = None
+    spigot: Annotated[
+        Fraction | None,
+        Length(
+            "spigot it turns on",
+            ("spigot", "neck", "stub", "pip"),
+            before=("on a spigot of",),
+            only=(*TURNED, *PLUNGED),
+            usual=(1.0, 60.0),
+            low=0.3,
+            high=1000.0,
+            placeholder="as thick as itself",
+        ),
+    ] = None
     shaft: Annotated[
         Fraction | None,
         Length(

@@ -16,6 +16,7 @@ from runk.core.cutting.outcome import coolant_for, springs, takes_s
 from runk.core.cutting.own import judged
 from runk.core.cutting.question import SpeedQuestion, Surface
 from runk.core.cutting.reach import far_sprung
+from runk.core.cutting.spigot import on_spigot
 from runk.core.cutting.stepped import dial_says, elsewhere, explain, schools, turns_say
 from runk.core.cutting.target import SpeedShop
 from runk.core.cutting.threaded import time_to_stop
@@ -103,6 +104,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
     # A plan still has to reckon with it, should somebody go on.
     if thin_mm is None and spring is not None and far_sprung(slender, spring.value):
         spring = None
+    spigot = on_spigot(w, question, metal, cut)
     own = judged(w, question, run, shop)
     then = None
     if question.surface is Surface.SKIN and shop.metal.cast:
@@ -135,7 +137,8 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
         power_available_w=bench.available,
         torque_nm=cut.torque,
         torque_available_nm=bench.available_torque,
-        spring_mm=spring,
+        spring_mm=spigot.spring or spring,
+        spigot_n_per_mm2=spigot.bent,
         diameter_error_mm=None
         if spring is None
         else w.of(bend.diameter_error_mm, spring_mm=spring.value),
@@ -145,7 +148,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
         coolant=coolant_for(metal, question),
         machine=machine.name,
         schools=() if run.cap else schools(w, question, machine, held, target.value, setting),
-        cautions=(*cautions, *own.cautions),
+        cautions=(*spigot.cautions, *cautions, *own.cautions),
         links=_links(question, machine),
         then=then,
     )

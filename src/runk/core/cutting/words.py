@@ -131,16 +131,17 @@ _SET_AS = (
     "[, against a feed of {own_feed}]"
 )
 _TURNING = (
-    "[, {surface}], held in the {held}[, {overhang} out], with {tool}, {stage}[ in {set_up}]"
-    "[, {meets}][, {alloy}][, taking {depth} deep][, {length} long][, tip {tip_radius}]"
+    "[, {surface}], held in the {held}[ on a {spigot} spigot][, {overhang} out], with "
+    "{tool}, {stage}[ in {set_up}][, {meets}][, {alloy}][, taking {depth} deep][, {length} long][, tip {tip_radius}]"
     "[, finish Ra {finish}][, tool {off_centre} {side}], on the {machine}" + _SET_AS
 )
 _BORING = _TURNING.replace(
-    "[, {overhang} out], with {tool}", ", with {tool}[ on a {bar} bar][ {overhang} out]"
+    "[ on a {spigot} spigot][, {overhang} out], with {tool}",
+    ", with {tool}[ on a {bar} bar][ {overhang} out]",
 )
 _PLUNGING = (
-    "[, {surface}], held in the {held}, with {tool}[, {width} wide][, {depth} deep][, {meets}]"
-    "[ in {set_up}][, {alloy}], on the {machine}" + _SET_AS
+    "[, {surface}], held in the {held}[ on a {spigot} spigot], with {tool}[, {width} wide]"
+    "[, {depth} deep][, {meets}][ in {set_up}][, {alloy}], on the {machine}" + _SET_AS
 )
 _DRILLING = (
     "[, {surface}], held in the {held}, with {tool}[, in {set_up}][, {alloy}][, {length} deep], "
