@@ -182,7 +182,7 @@ class SpeedQuestion:
             "spigot it turns on",
             ("spigot", "neck", "stub", "pip"),
             before=("on a spigot of",),
-            only=(*TURNED, *PLUNGED),
+            only=("turn", "face", *PLUNGED),
             usual=(1.0, 60.0),
             low=0.3,
             high=1000.0,
