@@ -189,7 +189,8 @@ def _serve(arguments: argparse.Namespace) -> int:
 
 
 def _backup(arguments: argparse.Namespace) -> int:
-    from runk.store.database import backup, database_url, file_of
+    from runk.store.copies import backup
+    from runk.store.database import database_url, file_of
 
     backup(file_of(database_url()), arguments.file)
     print(f"Backed up to {arguments.file}")
@@ -197,7 +198,8 @@ def _backup(arguments: argparse.Namespace) -> int:
 
 
 def _restore(arguments: argparse.Namespace) -> int:
-    from runk.store.database import database_url, file_of, restore
+    from runk.store.copies import restore
+    from runk.store.database import database_url, file_of
 
     aside = restore(arguments.file, file_of(database_url()))
     print(f"Restored from {arguments.file}." + (f" What was there is in {aside}." if aside else ""))

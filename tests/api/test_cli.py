@@ -92,7 +92,7 @@ def test_the_stored_workshop_answers(capsys: pytest.CaptureFixture[str], own_dat
 
     store = Store(f"sqlite:///{own_data}")
     store.migrate()
-    with store.session() as session:
+    with store.writing() as session:
         add_machine(session, replace(LATHE, name="Big lathe", steps=LATHE.steps[:1]))
     store.close()
     assert answered(capsys, "turn 22mm brass")["answer"]["machine"] == "Big lathe"

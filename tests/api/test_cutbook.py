@@ -26,7 +26,7 @@ _keys = (f"event-key-{n:08d}" for n in itertools.count())
 
 
 def begun(store: Store, spec: CutSpec = PLAIN) -> int:
-    with store.session() as session:
+    with store.writing() as session:
         kept = start_cut(session, next(_keys), "A cut", {"now": "16"}, "mm", 1, spec, SAID)
         return kept.id
 
@@ -74,9 +74,11 @@ def test_the_book_is_the_fold_of_what_stands(happened: list[Event | int], tmp_pa
         ids.append(page.last_event)
         plain = follow(page.cut.spec, standing_events(list(page.events)))
         assert page.where == plain
-    with store.session() as session:
+    with store.writing() as session:
         kept = events_after(session.connection(), cut)
-        assert newest_event(session.connection(), cut) == (kept[-1].id if kept else 0)
+        found = newest_event(session.connection(), cut)
+        assert found is not None
+        assert found.id == (kept[-1].id if kept else 0)
         pages = [book.page(session, cut) for book in (mine, theirs, CutBook(store))]
     assert all(page.where == pages[0].where for page in pages)
     assert all(page.events == tuple(kept) for page in pages)
@@ -85,7 +87,7 @@ def test_the_book_is_the_fold_of_what_stands(happened: list[Event | int], tmp_pa
 
 def test_what_was_settled_comes_back_exactly(store: Store) -> None:
     cut = begun(store)
-    with store.session() as session:
+    with store.writing() as session:
         page = CutBook(store).page(session, cut)
     assert page.cut.spec == PLAIN
     assert page.cut.said == SAID
@@ -107,8 +109,10 @@ def test_a_slip_is_raised_and_nothing_is_added(store: Store) -> None:
     with pytest.raises(SlipFound) as caught:
         book.add(cut, "slipped-once", reading(7.7), None, sure=False)
     assert "radius" in caught.value.slip.says
-    with store.session() as session:
-        assert newest_event(session.connection(), cut) == 0
+    with store.writing() as session:
+        found = newest_event(session.connection(), cut)
+        assert found is not None
+        assert found.id == 0
     assert len(book.add(cut, "slipped-once", reading(7.7), None).events) == 1
 
 
@@ -130,7 +134,7 @@ def test_the_book_forgets_what_is_thrown_away_and_many_cuts(
     many = [begun(store) for _ in range(4)]
     for cut in many:
         book.add(cut, next(_keys), reading(15.5), None)
-    with store.session() as session:
+    with store.writing() as session:
         assert newest(session) == many[::-1]
         assert [len(book.page(session, cut).events) for cut in many] == [1, 1, 1, 1]
         cuts.throw_away(session, many[0])

@@ -106,16 +106,16 @@ def test_what_could_not_be_a_metal_is_refused(
 
 
 def test_kept_whole_with_a_version_and_undo(store: Store) -> None:
-    with store.session() as session:
+    with store.writing() as session:
         kept = add_metal(session, replace(SCRAP, name=" Scrapbox   brass "))
         assert kept.metal == replace(SCRAP, name="Scrapbox brass")
     changed = replace(SCRAP, figures={"e_gpa": 90.0})
-    with store.session() as session:
+    with store.writing() as session:
         assert save_metal(session, kept.metal.key, 1, changed).version == 2
-    with store.session() as session, pytest.raises(Stale) as caught:
+    with store.writing() as session, pytest.raises(Stale) as caught:
         save_metal(session, kept.metal.key, 1, SCRAP)
     assert caught.value.theirs.metal == changed
-    with store.session() as session:
+    with store.writing() as session:
         delete_metal(session, kept.metal.key)
         assert list_metals(session) == []
         again = add_metal(session, SCRAP)
@@ -129,7 +129,7 @@ def test_kept_whole_with_a_version_and_undo(store: Store) -> None:
 def test_the_snapshot_follows_what_is_kept(store: Store) -> None:
     reader = WorkshopReader(store, WORKSHOP)
     assert reader.workshop().metals == shipped_metals()
-    with store.session() as session:
+    with store.writing() as session:
         key = add_metal(session, HARD).metal.key
     assert reader.workshop().metals[key]["hss_m_min"] == 12.0
     assert f"{key}-skin" in reader.workshop().metals

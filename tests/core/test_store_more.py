@@ -21,8 +21,9 @@ from runk.core.tools import State, ToolKind
 from runk.core.tools.sets import tool_set
 from runk.demo.back_shed import LATHE, WORKSHOP
 from runk.demo.run import prepare
+from runk.store.copies import backup, restore
 from runk.store.cuts import newest, start_cut
-from runk.store.database import Store, backup, restore
+from runk.store.database import Store
 from runk.store.engines import list_engines
 from runk.store.machines import add_machine, list_machines
 from runk.store.slate import list_slate
@@ -47,7 +48,7 @@ def migrated_to(path: Path, revision: str) -> Store:
 @pytest.mark.parametrize("revision", ["0001", "0002", "0003"])
 def test_an_older_file_is_brought_up_with_all_that_was_in_it(tmp_path: Path, revision: str) -> None:
     old = migrated_to(tmp_path / "old.sqlite3", revision)
-    with old.session() as session:
+    with old.writing() as session:
         add_machine(session, LATHE)
     assert not inspect(old.engine).has_table("tool")
     old.close()
@@ -55,7 +56,7 @@ def test_an_older_file_is_brought_up_with_all_that_was_in_it(tmp_path: Path, rev
     now.migrate()
     tables = set(inspect(now.engine).get_table_names())
     assert {"machine", "slate", "cut", "cut_event", "tool"} <= tables
-    with now.session() as session:
+    with now.writing() as session:
         assert [k.machine for k in list_machines(session)] == [LATHE]
         assert newest(session) == []
         put_tools(session, tool_set("letter"))
@@ -70,20 +71,20 @@ def test_a_backup_brings_back_cuts_and_trays(tmp_path: Path) -> None:
     store = Store(f"sqlite:///{here}")
     store.migrate()
     prepare(store)
-    with store.session() as session:
+    with store.writing() as session:
         cut = start_cut(session, "kept-cut-1", "A cut", {}, "mm", 1, PLAIN, SAID).id
     book = CutBook(store)
     before = book.add(cut, "reading-one", Event(0, EventKind.READING, (15.4,)), None)
     backup(here, kept)
     book.add(cut, "reading-two", Event(0, EventKind.READING, (14.9,)), None)
-    with store.session() as session:
+    with store.writing() as session:
         one = list_tools(session)[0]
         mark_tool(session, one.id, one.version, State.BENT)
     store.close()
     aside = restore(kept, here)
     assert aside is not None
     again = Store(f"sqlite:///{here}")
-    with again.session() as session:
+    with again.writing() as session:
         page = CutBook(again).page(session, cut)
         assert page.where == before.where
         assert list_tools(session)[0] == one
@@ -96,7 +97,7 @@ def test_a_backup_brings_back_cuts_and_trays(tmp_path: Path) -> None:
 
 
 def test_many_hands_on_one_cut_lose_nothing(store: Store) -> None:
-    with store.session() as session:
+    with store.writing() as session:
         cut = start_cut(session, "many-hands", "A cut", {}, "mm", 1, PLAIN, SAID).id
     books = [CutBook(store), CutBook(store)]
     failed: list[Exception] = []
@@ -115,7 +116,7 @@ def test_many_hands_on_one_cut_lose_nothing(store: Store) -> None:
     for hand in hands:
         hand.join()
     assert failed == []
-    with store.session() as session:
+    with store.writing() as session:
         pages = [book.page(session, cut) for book in books]
     assert {len(page.events) for page in pages} == {48}
     assert pages[0].where == pages[1].where
@@ -130,7 +131,7 @@ def test_the_shell_answers_from_the_stored_trays(
     assert stored_workshop() == WORKSHOP
     store = Store(url)
     store.migrate()
-    with store.session() as session:
+    with store.writing() as session:
         put_tools(session, tool_set("metric-half"))
     store.close()
     assert {t.kind for t in stored_workshop().tools} == {ToolKind.DRILL}
@@ -145,7 +146,7 @@ def test_machines_of_ones_own_and_no_tools_are_no_stand_in(store: Store) -> None
 
     reader = WorkshopReader(store, WORKSHOP)
     assert reader.workshop().tools
-    with store.session() as session:
+    with store.writing() as session:
         add_machine(session, replace(LATHE, name="Mine"))
     mine = reader.workshop()
     assert [m.name for m in mine.machines] == ["Mine"]

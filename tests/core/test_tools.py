@@ -112,7 +112,7 @@ def test_of_two_lines_for_one_tool_the_later_stands() -> None:
 
 
 def test_marks_and_sets_and_taking_out(store: Store) -> None:
-    with store.session() as session:
+    with store.writing() as session:
         assert put_tools(session, tool_set("metric")) == 91
         kept = next(k for k in list_tools(session) if k.tool.name == "4.2 mm")
         bent = mark_tool(session, kept.id, kept.version, State.BENT)
@@ -141,11 +141,11 @@ def test_the_workshop_is_read_again_only_when_a_tool_changed(
 ) -> None:
     reader = WorkshopReader(store, workshop)  # type: ignore[arg-type]
     assert reader.workshop().tools == TOOLS
-    with store.session() as session:
+    with store.writing() as session:
         put_tools(session, tool_set("letter"))
     first = reader.workshop()
     assert len(first.drills) == 26
-    with store.session() as session:
+    with store.writing() as session:
         one = list_tools(session)[0]
         mark_tool(session, one.id, one.version, State.MISSING)
     assert len(reader.workshop().drills) == 25

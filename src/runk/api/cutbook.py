@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import threading
+from collections import OrderedDict
 from contextlib import AbstractContextManager
 from dataclasses import dataclass, replace
 
@@ -15,6 +16,7 @@ from runk.core.plan.slips import Slip, slip
 from runk.core.refusals import Refused
 from runk.store.cuts import (
     MOST_EVENTS,
+    MOST_LISTED,
     KeptCut,
     add_event,
     cut_kept,
@@ -25,7 +27,8 @@ from runk.store.cuts import (
 from runk.store.database import Store
 from runk.store.kept import Stale
 
-_MOST_KEPT = 200
+_MOST_KEPT = 2 * MOST_LISTED
+"""More than one look at the list unfolds: or each look would push out what the next wants."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,6 +38,8 @@ class Page:
     cut: KeptCut
     where: Followed
     events: tuple[Event, ...]
+    newest_key: str = ""
+    """Key of the newest event: where a backup was put back, another may stand in its place."""
 
     @property
     def last_event(self) -> int:
@@ -61,11 +66,15 @@ class CutBook:
 
     def __init__(self, store: Store) -> None:
         self._store, self._lock = store, threading.Lock()
-        self._pages: dict[int, Page] = {}
+        self._pages: OrderedDict[int, Page] = OrderedDict()
 
-    def session(self) -> AbstractContextManager[Session]:
-        """A session of the store."""
-        return self._store.session()
+    def reading(self) -> AbstractContextManager[Session]:
+        """A session that only looks."""
+        return self._store.reading()
+
+    def writing(self) -> AbstractContextManager[Session]:
+        """A session that alone may write."""
+        return self._store.writing()
 
     def page(self, session: Session, cut: int) -> Page:
         """A cut as it stands now, another process's events included.
@@ -81,19 +90,34 @@ class CutBook:
             self._pages.pop(cut, None)
             raise Refused("That cut is no longer kept.", field="id")
         page = self._pages.get(cut)
+        if page is not None and page.cut.keep_key != newest.keep_key:
+            page = None
         if page is None:
-            with Session(bind=connection) as session:
-                kept = cut_kept(session, cut)
-            page = Page(kept, begin(kept.spec), ())
-        if newest != page.last_event:
-            page = self._added(page, events_after(connection, cut, page.last_event))
-        if len(self._pages) >= _MOST_KEPT:
-            self._pages.clear()
-        self._pages[cut] = page
+            page = self._fresh(connection, cut)
+        if (newest.id, newest.event_key) != (page.last_event, page.newest_key):
+            fresh = events_after(connection, cut, page.last_event, page.newest_key)
+            if fresh is None:
+                # What was folded is no longer there: a backup was put back under it.
+                page = self._fresh(connection, cut)
+                fresh = events_after(connection, cut) or []
+            page = self._added(page, fresh, newest.event_key)
+        self._keep(cut, page)
         return page
 
     @staticmethod
-    def _added(page: Page, fresh: list[Event]) -> Page:
+    def _fresh(connection: Connection, cut: int) -> Page:
+        with Session(bind=connection) as session:
+            kept = cut_kept(session, cut)
+        return Page(kept, begin(kept.spec), ())
+
+    def _keep(self, cut: int, page: Page) -> None:
+        self._pages[cut] = page
+        self._pages.move_to_end(cut)
+        while len(self._pages) > _MOST_KEPT:
+            self._pages.popitem(last=False)
+
+    @staticmethod
+    def _added(page: Page, fresh: list[Event], newest_key: str) -> Page:
         if not fresh:
             return page
         events = (*page.events, *fresh)
@@ -101,7 +125,7 @@ class CutBook:
             where = follow(page.cut.spec, standing_events(list(events)))
         else:
             where = follow(page.cut.spec, fresh, page.where)
-        return replace(page, where=where, events=events)
+        return replace(page, where=where, events=events, newest_key=newest_key)
 
     def add(
         self, cut: int, event_key: str, event: Event, after: int | None, *, sure: bool = True
@@ -120,7 +144,7 @@ class CutBook:
             Stale: Something happened that the sender has not seen.
             SlipFound: The reading looks like a slip.
         """
-        with self._lock, self._store.writing() as connection:
+        with self._lock, self._store.writing_rows() as connection:
             page = self._page(connection, cut)
             objection = self._objection(page, event, after, sure)
             if objection is not None:
@@ -130,8 +154,8 @@ class CutBook:
                 raise objection
             added = add_event(connection, cut, event_key, event)
         if added is not None:
-            page = self._added(page, [added])
-            self._pages[cut] = page
+            page = self._added(page, [added], event_key)
+            self._keep(cut, page)
         return page
 
     @staticmethod

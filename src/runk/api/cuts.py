@@ -6,9 +6,9 @@ import re
 import secrets
 from collections.abc import Callable
 from fractions import Fraction
-from typing import Any
+from typing import Annotated, Any
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, Field, create_model
 
 from runk.api.calculators import Here, written
@@ -29,7 +29,7 @@ from runk.core.said import mm_said, worded
 from runk.core.units import PageUnit
 from runk.gauges import Gauge, read_within
 from runk.gauges.played import PlayedMicrometer
-from runk.store.cuts import fetch_back, newest, start_cut, throw_away
+from runk.store.cuts import MOST_LISTED, fetch_back, newest, start_cut, throw_away
 
 SHOWN = 12
 GAUGE_S = 3.0
@@ -253,9 +253,9 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
     routes = APIRouter(prefix="/api/cuts", responses=PROBLEMS)
 
     @routes.get("")
-    async def every_cut() -> list[CutLine]:
-        with book.session() as session:
-            return [_line(book.page(session, cut)) for cut in newest(session)]
+    def every_cut(limit: Annotated[int, Query(ge=1, le=MOST_LISTED)] = 30) -> list[CutLine]:
+        with book.reading() as session:
+            return [_line(book.page(session, cut)) for cut in newest(session, limit)]
 
     @routes.post("", status_code=201, response_model=CutOut)
     def start(body: StartIn) -> Response:
@@ -267,7 +267,7 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
         cut = to_follow(question, shop)
         seed = secrets.randbelow(2**31) if body.simulated else None
         title = sentence(PLAN, read, body.unit, workshop)
-        with book.session() as session:
+        with book.writing() as session:
             kept = start_cut(
                 session,
                 body.keep_key,
@@ -285,7 +285,7 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
 
     @routes.get("/{cut}", response_model=CutOut)
     async def one_cut(cut: RowId) -> Response:
-        with book.session() as session:
+        with book.reading() as session:
             return _out(book.page(session, cut))
 
     @routes.post("/{cut}/readings", response_model=CutOut)
@@ -300,7 +300,7 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
 
     @routes.post("/{cut}/gauge", response_model=CutOut)
     def from_gauge(cut: RowId, body: GaugeIn) -> Response:
-        with book.session() as session:
+        with book.reading() as session:
             page = book.page(session, cut)
         # Passes made and not measured yet are what it reads now.
         again = body.again or page.where.made > 0
@@ -324,12 +324,12 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
 
     @routes.delete("/{cut}", status_code=204)
     def throw(cut: RowId) -> None:
-        with book.session() as session:
+        with book.writing() as session:
             throw_away(session, cut)
 
     @routes.post("/{cut}/back", response_model=CutOut)
     def back(cut: RowId) -> Response:
-        with book.session() as session:
+        with book.writing() as session:
             fetch_back(session, cut)
             return _out(book.page(session, cut))
 

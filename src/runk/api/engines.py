@@ -25,27 +25,27 @@ def router(store: Store) -> APIRouter:
 
     @routes.get("/engines")
     def everything() -> list[EngineWithParts]:
-        with store.session() as session:
+        with store.reading() as session:
             return kept.list_engines(session)
 
     @routes.post("/engines", status_code=201)
     def add_engine(body: NameIn) -> EngineWithParts:
-        with store.session() as session:
+        with store.writing() as session:
             return kept.add_engine(session, body.name)
 
     @routes.patch("/engines/{engine_id}")
     def rename_engine(engine_id: RowId, body: NameIn) -> EngineWithParts:
-        with store.session() as session:
+        with store.writing() as session:
             return kept.rename_engine(session, engine_id, body.name)
 
     @routes.post("/engines/{engine_id}/parts", status_code=201)
     def add_part(engine_id: RowId, body: NameIn) -> Part:
-        with store.session() as session:
+        with store.writing() as session:
             return kept.add_part(session, engine_id, body.name, body.metal)
 
     @routes.patch("/parts/{part_id}")
     def rename_part(part_id: RowId, body: NameIn) -> Part:
-        with store.session() as session:
+        with store.writing() as session:
             return kept.rename_part(session, part_id, body.name)
 
     for what, mark in (("engines", kept.set_engine_deleted), ("parts", kept.set_part_deleted)):
@@ -58,7 +58,7 @@ def _add_mark(
     routes: APIRouter, store: Store, path: str, method: str, mark: kept.Mark, deleted: bool
 ) -> None:
     def set_deleted(item: RowId) -> None:
-        with store.session() as session:
+        with store.writing() as session:
             mark(session, item, deleted)
 
     routes.add_api_route(

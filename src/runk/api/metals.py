@@ -101,7 +101,7 @@ def router(store: Store, reader: WorkshopReader, catalogue: Catalogue) -> APIRou
 
     @routes.get("")
     def metals() -> list[MetalOut]:
-        with store.session() as session:
+        with store.reading() as session:
             kept = {k.metal.key: k for k in list_metals(session)}
         shown = [m for m in reader.workshop().metals.values() if not m.key.endswith("-skin")]
         return [_out(m, kept.get(m.key)) for m in shown]
@@ -109,23 +109,23 @@ def router(store: Store, reader: WorkshopReader, catalogue: Catalogue) -> APIRou
     @routes.post("", status_code=201)
     def add(body: OwnMetalIn) -> KeptMetal:
         free_to_say(body.metal)
-        with store.session() as session:
+        with store.writing() as session:
             return add_metal(session, body.metal)
 
     @routes.put("/{key}")
     def save(key: str, body: OwnMetalIn) -> KeptMetal:
         free_to_say(body.metal)
-        with store.session() as session:
+        with store.writing() as session:
             return save_metal(session, key, body.version, body.metal)
 
     @routes.delete("/{key}", status_code=204)
     def delete(key: str) -> None:
-        with store.session() as session:
+        with store.writing() as session:
             delete_metal(session, key)
 
     @routes.post("/{key}/back")
     def back(key: str) -> KeptMetal:
-        with store.session() as session:
+        with store.writing() as session:
             return bring_metal_back(session, key)
 
     return routes

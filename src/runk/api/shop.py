@@ -82,7 +82,7 @@ def router(store: Store, reader: WorkshopReader) -> APIRouter:
 
     @routes.get("/machines")
     def machines() -> ShopOut:
-        with store.session() as session:
+        with store.reading() as session:
             kept = list_machines(session)
         if kept:
             return ShopOut(False, [_out(k) for k in kept])
@@ -90,7 +90,7 @@ def router(store: Store, reader: WorkshopReader) -> APIRouter:
 
     @routes.post("/machines", status_code=201)
     def add(body: MachineIn) -> MachineOut:
-        with store.session() as session:
+        with store.writing() as session:
             return _out(add_machine(session, body.machine))
 
     @routes.post("/machines/from-plate", status_code=201)
@@ -99,23 +99,23 @@ def router(store: Store, reader: WorkshopReader) -> APIRouter:
         request.state.page = body.unit
         typed = {k: v for k, v in body.question.items() if k in MACHINE.fields}
         read = read_question(MACHINE, typed, body.unit, reader.workshop())
-        with store.session() as session:
+        with store.writing() as session:
             names = tuple(kept.machine.name for kept in list_machines(session))
             return _out(add_machine(session, built(read.question, names)))
 
     @routes.put("/machines/{key}")
     def save(key: str, body: MachineIn) -> MachineOut:
-        with store.session() as session:
+        with store.writing() as session:
             return _out(save_machine(session, key, body.version, body.machine))
 
     @routes.delete("/machines/{key}", status_code=204)
     def delete(key: str) -> None:
-        with store.session() as session:
+        with store.writing() as session:
             delete_machine(session, key)
 
     @routes.post("/machines/{key}/back")
     def back(key: str) -> MachineOut:
-        with store.session() as session:
+        with store.writing() as session:
             return _out(bring_back(session, key))
 
     return routes

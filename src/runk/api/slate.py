@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Any
+from typing import Annotated, Any
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
 from runk.api.calculators import Here, answer_typed, calculator_named
@@ -15,7 +15,7 @@ from runk.core.calculator import Catalogue
 from runk.core.units import PageUnit
 from runk.store.database import Store
 from runk.store.models import SlateRow
-from runk.store.slate import SlateItem, change, keep, list_slate, put_back, reorder, wipe
+from runk.store.slate import MOST_LISTED, SlateItem, change, keep, list_slate, move, put_back, wipe
 
 
 class KeepIn(BaseModel):
@@ -37,10 +37,11 @@ class ChangeIn(BaseModel):
     part_id: RowId | None = None
 
 
-class OrderIn(BaseModel):
-    """The slate's items, top first."""
+class PlaceIn(BaseModel):
+    """Where an item goes: just above one, or just below one."""
 
-    order: list[RowId] = Field(max_length=1000)
+    before: RowId | None = None
+    after: RowId | None = None
 
 
 def router(store: Store, here: Here, catalogue: Catalogue) -> APIRouter:
@@ -57,9 +58,9 @@ def router(store: Store, here: Here, catalogue: Catalogue) -> APIRouter:
         return replace(item, question=known)
 
     @routes.get("")
-    def everything() -> list[SlateItem]:
-        with store.session() as session:
-            return [todays(item) for item in list_slate(session)]
+    def everything(limit: Annotated[int, Query(ge=1, le=MOST_LISTED)] = 50) -> list[SlateItem]:
+        with store.reading() as session:
+            return [todays(item) for item in list_slate(session, limit)]
 
     @routes.post("", status_code=201)
     def keep_answer(body: KeepIn) -> SlateItem:
@@ -78,29 +79,29 @@ def router(store: Store, here: Here, catalogue: Catalogue) -> APIRouter:
             note=body.note,
             part_id=body.part_id,
         )
-        with store.session() as session:
+        with store.writing() as session:
             return keep(session, row)
 
-    @routes.put("/order")
-    def put_in_order(body: OrderIn) -> list[SlateItem]:
-        with store.session() as session:
-            return reorder(session, body.order)
+    @routes.put("/{item}/place")
+    def put_in_place(item: RowId, body: PlaceIn) -> SlateItem:
+        with store.writing() as session:
+            return move(session, item, before=body.before, after=body.after)
 
     @routes.patch("/{item}")
     def change_item(item: RowId, body: ChangeIn) -> SlateItem:
         given: dict[str, Any] = body.model_dump(exclude_unset=True)
         given = {k: v for k, v in given.items() if v is not None or k == "part_id"}
-        with store.session() as session:
+        with store.writing() as session:
             return change(session, item, given)
 
     @routes.delete("/{item}", status_code=204)
     def wipe_item(item: RowId) -> None:
-        with store.session() as session:
+        with store.writing() as session:
             wipe(session, item)
 
     @routes.post("/{item}/back")
     def bring_back(item: RowId) -> SlateItem:
-        with store.session() as session:
+        with store.writing() as session:
             return put_back(session, item)
 
     return routes

@@ -169,7 +169,7 @@ def router(store: Store, reader: WorkshopReader) -> APIRouter:
 
     @routes.get("")
     def trays() -> TraysOut:
-        with store.session() as session:
+        with store.reading() as session:
             kept = list_tools(session)
         here = kept or [KeptTool(0, 0, t) for t in reader.workshop().tools]
         sets = [SetOut(s.key, s.name) for s in SETS]
@@ -177,17 +177,17 @@ def router(store: Store, reader: WorkshopReader) -> APIRouter:
 
     @routes.post("", status_code=201)
     def add(body: ToolIn) -> ToolOut:
-        with store.session() as session:
+        with store.writing() as session:
             return _out(add_tool(session, _tool(body)))
 
     @routes.post("/sets/{key}", status_code=201)
     def add_set(key: str) -> PutOut:
-        with store.session() as session:
+        with store.writing() as session:
             return PutOut(tools=put_tools(session, tool_set(key), keep_state=True))
 
     @routes.get("/csv", response_class=Response)
     def table() -> Response:
-        with store.session() as session:
+        with store.reading() as session:
             kept = [k.tool for k in list_tools(session)]
         text = tools_csv(kept or reader.workshop().tools)
         return as_file(text.encode("utf-8-sig"), "text/csv; charset=utf-8", "tools.csv")
@@ -199,17 +199,17 @@ def router(store: Store, reader: WorkshopReader) -> APIRouter:
 
     @routes.patch("/{tool}")
     def mark(tool: RowId, body: MarkIn) -> ToolOut:
-        with store.session() as session:
+        with store.writing() as session:
             return _out(mark_tool(session, tool, body.version, body.state))
 
     @routes.delete("/{tool}", status_code=204)
     def remove(tool: RowId) -> None:
-        with store.session() as session:
+        with store.writing() as session:
             take_out(session, tool)
 
     @routes.post("/{tool}/back")
     def back(tool: RowId) -> ToolOut:
-        with store.session() as session:
+        with store.writing() as session:
             return _out(bring_tool_back(session, tool))
 
     return routes
@@ -225,5 +225,5 @@ def _bring_in(store: Store, body: bytes) -> PutOut:
         # What older spreadsheets write.
         text = body.decode("cp1252", errors="replace")
     tools = read_tools_csv(text)
-    with store.session() as session:
+    with store.writing() as session:
         return PutOut(tools=put_tools(session, tools))

@@ -19,7 +19,7 @@ def demo_url() -> str:
 
 def prepare(store: Store) -> None:
     """Fill the demonstration's file on its first start."""
-    with store.session() as session:
+    with store.writing() as session:
         if is_filled(session):
             return
         parts = fill(session)

@@ -6,7 +6,7 @@ from dataclasses import asdict, dataclass, replace
 from datetime import datetime
 from typing import Any, cast
 
-from sqlalchemy import Connection, Table, bindparam, func, insert, select
+from sqlalchemy import Connection, Table, bindparam, insert, select
 from sqlalchemy.orm import Session
 
 from runk.core.plan.events import Event, EventKind
@@ -21,11 +21,12 @@ MOST_EVENTS, MOST_LISTED = 5000, 200
 # Written in Core: between two passes somebody stands waiting for the next number.
 _EVENTS = cast(Table, CutEventRow.__table__)
 _NEWEST = (
-    select(func.max(_EVENTS.c.id))
+    select(CutRow.keep_key, _EVENTS.c.id, _EVENTS.c.event_key)
     .select_from(CutRow)
     .outerjoin(_EVENTS, _EVENTS.c.cut_id == CutRow.id)
-    .group_by(CutRow.id)
     .where(CutRow.id == bindparam("cut"), CutRow.deleted_at.is_(None))
+    .order_by(_EVENTS.c.id.desc())
+    .limit(1)
 )
 _AFTER = (
     select(
@@ -35,11 +36,21 @@ _AFTER = (
         _EVENTS.c.wound,
         _EVENTS.c.warm_deg,
         _EVENTS.c.undoes,
+        _EVENTS.c.event_key,
     )
-    .where(_EVENTS.c.cut_id == bindparam("cut"), _EVENTS.c.id > bindparam("event"))
+    .where(_EVENTS.c.cut_id == bindparam("cut"), _EVENTS.c.id >= bindparam("event"))
     .order_by(_EVENTS.c.id)
 )
 _ADD = insert(_EVENTS).prefix_with("OR IGNORE")
+
+
+@dataclass(frozen=True, slots=True)
+class Newest:
+    """The newest event of a cut: 0 and no key where there is none yet."""
+
+    keep_key: str
+    id: int
+    event_key: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,6 +58,7 @@ class KeptCut:
     """A cut as kept, without its events."""
 
     id: int
+    keep_key: str
     title: str
     page_unit: str
     question: dict[str, Any]
@@ -63,6 +75,7 @@ def _cut(row: CutRow) -> KeptCut:
     said = Said(**(row.said | {"cautions": cautions}))
     return KeptCut(
         row.id,
+        row.keep_key,
         row.title,
         row.page_unit,
         row.question,
@@ -109,10 +122,10 @@ def start_cut(
     return _cut(row)
 
 
-def newest(session: Session) -> list[int]:
-    """Every cut not thrown away, newest first."""
+def newest(session: Session, most: int = MOST_LISTED) -> list[int]:
+    """The newest cuts not thrown away, newest first."""
     rows = select(CutRow.id).where(CutRow.deleted_at.is_(None)).order_by(CutRow.id.desc())
-    return list(session.scalars(rows.limit(MOST_LISTED)))
+    return list(session.scalars(rows.limit(most)))
 
 
 def _row(session: Session, cut: int, *, deleted: bool = False) -> CutRow:
@@ -131,21 +144,31 @@ def cut_kept(session: Session, cut: int) -> KeptCut:
     return _cut(_row(session, cut))
 
 
-def newest_event(connection: Connection, cut: int) -> int | None:
-    """The newest event of a cut, 0 where there is none yet; None where the cut is gone.
+def newest_event(connection: Connection, cut: int) -> Newest | None:
+    """The newest event of a cut; None where the cut is gone.
 
     One look that tells whether what is known of the cut is still all there is.
     """
     row = connection.execute(_NEWEST, {"cut": cut}).one_or_none()
-    return None if row is None else int(row[0] or 0)
+    return None if row is None else Newest(row[0], int(row[1] or 0), row[2] or "")
 
 
-def events_after(connection: Connection, cut: int, event: int = 0) -> list[Event]:
-    """A cut's events after one of them, oldest first."""
-    rows = connection.execute(_AFTER, {"cut": cut, "event": event})
+def events_after(
+    connection: Connection, cut: int, event: int = 0, event_key: str = ""
+) -> list[Event] | None:
+    """A cut's events after one of them, oldest first.
+
+    Returns:
+        None where that one is not there any more, or another has its number.
+    """
+    rows = [tuple(row) for row in connection.execute(_AFTER, {"cut": cut, "event": event})]
+    if event:
+        if not rows or (rows[0][0], rows[0][-1]) != (event, event_key):
+            return None
+        rows = rows[1:]
     return [
         Event(id_, EventKind(kind), tuple(sizes), wound, warm, undoes)
-        for id_, kind, sizes, wound, warm, undoes in rows
+        for id_, kind, sizes, wound, warm, undoes, _ in rows
     ]
 
 

@@ -1,4 +1,4 @@
-"""Opening the store: where the file is, how SQLite is set, migrations, backup."""
+"""Opening the store: where the file is, how SQLite is set, who may write."""
 
 from __future__ import annotations
 
@@ -7,12 +7,12 @@ import sqlite3
 from collections.abc import Iterator
 from contextlib import contextmanager
 from datetime import UTC, datetime
-from importlib import resources
 from pathlib import Path
 from typing import Any
 
 import platformdirs
 from sqlalchemy import Connection, Engine, create_engine, event
+from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import Session
 
 from runk.core.refusals import Refused
@@ -54,41 +54,67 @@ class Store:
 
     Args:
         url: A SQLite address; the file and its folder are made where missing.
+
+    Raises:
+        Refused: The file or its folder cannot be opened or written.
     """
 
     def __init__(self, url: str | None = None) -> None:
         self.url = url or database_url()
         self.file = file_of(self.url)
-        self.file.parent.mkdir(parents=True, exist_ok=True)
+        try:
+            self.file.parent.mkdir(parents=True, exist_ok=True)
+            self._watch = sqlite3.connect(self.file, check_same_thread=False, isolation_level=None)
+        except (OSError, sqlite3.Error) as error:
+            raise Refused(
+                f"{self.file} cannot be opened: {_why(error)}. Name another with {URL_VARIABLE}."
+            ) from None
         self.engine = _engine(self.url)
-        self._watch = sqlite3.connect(self.file, check_same_thread=False, isolation_level=None)
 
     def migrate(self) -> None:
-        """Bring the tables to today's shape."""
-        from alembic import command
-        from alembic.config import Config
+        """Bring the tables to today's shape, all or nothing; an older file is copied first.
 
-        config = Config()
-        with resources.as_file(resources.files("runk.store") / "migrations") as scripts:
-            # Alembic reads this as an ini value, in which a per cent sign has to be doubled.
-            config.set_main_option("script_location", str(scripts).replace("%", "%%"))
-            with self.engine.begin() as connection:
-                config.attributes["connection"] = connection
-                command.upgrade(config, "head")
-
-    @contextmanager
-    def session(self) -> Iterator[Session]:
-        """A session that commits at the end, or rolls all of it back."""
-        with Session(self.engine, expire_on_commit=False) as session, session.begin():
-            yield session
-
-    @contextmanager
-    def writing(self) -> Iterator[Connection]:
-        """A connection that holds the only right to write from its first look on.
-
-        What is read in it cannot be overtaken by another process before it is written. Rolled
-        back as a whole on any error.
+        Raises:
+            Refused: It is no file of Runk's, or one of a newer Runk's.
         """
+        from runk.store.migrate import migrate
+
+        try:
+            migrate(self)
+        except sqlite3.DatabaseError as error:
+            raise Refused(f"{self.file} cannot be used: {_why(error)}.") from None
+        except DBAPIError as error:
+            raise Refused(f"{self.file} cannot be used: {_why(error.orig)}.") from None
+
+    @contextmanager
+    def reading(self) -> Iterator[Session]:
+        """A session that only looks: the database itself refuses to write in it."""
+        with self.engine.connect() as connection:
+            connection.exec_driver_sql("PRAGMA query_only=ON")
+            try:
+                with Session(bind=connection, expire_on_commit=False) as session:
+                    yield session
+            finally:
+                connection.rollback()
+                connection.exec_driver_sql("PRAGMA query_only=OFF")
+
+    @contextmanager
+    def writing(self) -> Iterator[Session]:
+        """The one door for every change: a session that alone may write from its first look on.
+
+        What is looked at in it (versions, names, keys) cannot be overtaken before it is written.
+        Rolled back as a whole on any error.
+        """
+        with (
+            self.writing_rows() as connection,
+            Session(bind=connection, expire_on_commit=False) as session,
+        ):
+            yield session
+            session.flush()
+
+    @contextmanager
+    def writing_rows(self) -> Iterator[Connection]:
+        """The same door without objects, where somebody stands waiting for the next number."""
         with self.engine.connect() as connection:
             connection.exec_driver_sql("BEGIN IMMEDIATE")
             yield connection
@@ -105,6 +131,24 @@ class Store:
         self.engine.dispose()
 
 
+_PLAINLY = {
+    "unable to open database file": "there is no such folder, or it may not be written",
+    "attempt to write a readonly database": "it may not be written",
+    "file is not a database": "it is no file of Runk's",
+    "database is locked": "another program holds it",
+    "database or disk is full": "the disk is full",
+    "database disk image is malformed": "it is damaged; restore a backup",
+}
+
+
+def _why(error: BaseException | None) -> str:
+    """What the system says, in words of the shop where there are any."""
+    said = str(error)
+    known = (plain for words, plain in _PLAINLY.items() if words in said)
+    strange = error.strerror if isinstance(error, OSError) and error.strerror else said
+    return next(known, strange.lower().rstrip("."))
+
+
 def _engine(url: str) -> Engine:
     engine = create_engine(url, connect_args={"timeout": 10})
 
@@ -118,52 +162,3 @@ def _engine(url: str) -> Engine:
         cursor.close()
 
     return engine
-
-
-def backup(source: Path, target: Path) -> None:
-    """Copy a store, whole, while it may be in use.
-
-    Raises:
-        Refused: Nothing to copy, or the target is there already.
-    """
-    if not source.exists():
-        raise Refused(f"There is nothing to back up: {source} does not exist yet.")
-    if target.exists():
-        raise Refused(f"{target} is there already; name a new file.")
-    target.parent.mkdir(parents=True, exist_ok=True)
-    with sqlite3.connect(source) as old, sqlite3.connect(target) as new:
-        old.backup(new)
-    old.close()
-    new.close()
-
-
-def restore(source: Path, target: Path) -> Path | None:
-    """Put a backup in the store's place; what was there is set aside, never deleted.
-
-    Returns:
-        Where the old store was set aside, or None where there was none.
-
-    Raises:
-        Refused: The file is missing, broken, or no Runk backup.
-    """
-    if not source.exists():
-        raise Refused(f"{source} does not exist.")
-    try:
-        check = sqlite3.connect(f"{source.resolve().as_uri()}?mode=ro", uri=True)
-        sound = check.execute("PRAGMA quick_check").fetchone()[0] == "ok"
-        tables = {r[0] for r in check.execute("SELECT name FROM sqlite_master WHERE type='table'")}
-        check.close()
-    except sqlite3.DatabaseError as broken:
-        raise Refused(f"{source} is no Runk backup: {broken}.") from None
-    if not sound or not {"machine", "slate", "alembic_version"} <= tables:
-        raise Refused(f"{source} is no Runk backup, or is damaged; nothing was changed.")
-    aside = None
-    if target.exists():
-        aside = target.with_name(f"{target.stem}-before-restore-{now():%Y%m%d-%H%M%S}.sqlite3")
-        backup(target, aside)
-    target.parent.mkdir(parents=True, exist_ok=True)
-    with sqlite3.connect(source) as old, sqlite3.connect(target) as new:
-        old.backup(new)
-    old.close()
-    new.close()
-    return aside

@@ -7,13 +7,13 @@ from datetime import UTC, datetime
 from typing import Any
 
 from sqlalchemy import func, select
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, defer
 
 from runk.core.refusals import Refused
 from runk.store.database import now
 from runk.store.models import PartRow, SlateRow
 
-LONGEST_NOTE = 2000
+LONGEST_NOTE, MOST_LISTED = 2000, 500
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,7 +25,6 @@ class SlateItem:
     calculator_version: int
     page_unit: str
     question: dict[str, Any]
-    answer: dict[str, Any]
     title: str
     headline: str
     note: str
@@ -39,10 +38,14 @@ def _item(row: SlateRow) -> SlateItem:
     return SlateItem(**plain, kept_at=row.kept_at.replace(tzinfo=UTC))
 
 
-def list_slate(session: Session) -> list[SlateItem]:
-    """Everything on the slate, top first."""
+def list_slate(session: Session, most: int = MOST_LISTED) -> list[SlateItem]:
+    """What is on the slate, top first, without the answers: they are worked out again."""
     rows = session.scalars(
-        select(SlateRow).where(SlateRow.deleted_at.is_(None)).order_by(SlateRow.place)
+        select(SlateRow)
+        .options(defer(SlateRow.answer, raiseload=True))
+        .where(SlateRow.deleted_at.is_(None))
+        .order_by(SlateRow.place)
+        .limit(most)
     )
     return [_item(r) for r in rows]
 
@@ -102,15 +105,50 @@ def change(session: Session, item: int, given: dict[str, Any]) -> SlateItem:
     return _item(row)
 
 
-def reorder(session: Session, order: list[int]) -> list[SlateItem]:
-    """Put the slate in the given order; items not named keep theirs, below."""
-    rows = {r.id: r for r in session.scalars(select(SlateRow).where(SlateRow.deleted_at.is_(None)))}
-    named = [rows.pop(item) for item in dict.fromkeys(order) if item in rows]
-    rest = sorted(rows.values(), key=lambda r: r.place)
-    for place, row in enumerate([*named, *rest]):
+def move(
+    session: Session, item: int, *, before: int | None = None, after: int | None = None
+) -> SlateItem:
+    """Put an item just above or just below another; nothing else moves.
+
+    Raises:
+        Refused: One of them is gone, or both or neither of the two is said.
+    """
+    if (before is None) == (after is None):
+        raise Refused("Say before or after which it goes.", field="before")
+    row, beside = _row(session, item), _row(session, before or after or 0)
+    if row is beside:
+        return _item(row)
+    for _ in range(2):
+        place = _between(session, row, beside, above=before is not None)
+        if place is not None:
+            break
+        # Halved so often that no number is left between them: all are counted out anew, once.
+        _count_out(session)
+    assert place is not None
+    row.place = place
+    session.flush()
+    return _item(row)
+
+
+def _between(session: Session, row: SlateRow, beside: SlateRow, *, above: bool) -> float | None:
+    """A place between a row and the next one that way; None where no number lies there."""
+    way = SlateRow.place < beside.place if above else SlateRow.place > beside.place
+    edge = func.max(SlateRow.place) if above else func.min(SlateRow.place)
+    others = SlateRow.id.not_in((row.id, beside.id))
+    next_one = session.scalar(select(edge).where(SlateRow.deleted_at.is_(None), way, others))
+    if next_one is None:
+        return beside.place - 1.0 if above else beside.place + 1.0
+    place = (beside.place + float(next_one)) / 2
+    return place if place not in (beside.place, next_one) else None
+
+
+def _count_out(session: Session) -> None:
+    rows = session.scalars(
+        select(SlateRow).options(defer(SlateRow.answer)).order_by(SlateRow.place, SlateRow.id)
+    )
+    for place, row in enumerate(rows):
         row.place = float(place)
     session.flush()
-    return list_slate(session)
 
 
 def wipe(session: Session, item: int) -> None:

@@ -165,12 +165,14 @@ def mark_tool(session: Session, tool: int, version: int, state: State) -> KeptTo
 
 def take_out(session: Session, tool: int) -> None:
     """Take a tool out; :func:`bring_tool_back` undoes it."""
-    _row(session, tool).deleted_at = now()
+    row = _row(session, tool)
+    row.deleted_at, row.version = now(), row.version + 1
     session.flush()
 
 
 def bring_tool_back(session: Session, tool: int) -> KeptTool:
     """Undo taking out."""
-    _row(session, tool, deleted=True).deleted_at = None
+    row = _row(session, tool, deleted=True)
+    row.deleted_at, row.version = None, row.version + 1
     session.flush()
     return kept_tool(session, tool)

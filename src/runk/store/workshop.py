@@ -40,7 +40,7 @@ class WorkshopReader:
         return self._workshop
 
     def _read(self, at: int) -> None:
-        with self._store.session() as session:
+        with self._store.reading() as session:
             machines = tuple(k.machine for k in list_machines(session))
             metals = with_own(tuple(k.metal for k in list_metals(session)))
             mark = tools_mark(session)

@@ -1,3 +1,4 @@
+import { createStore } from '../state/store';
 import { QueryClient, keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { Refusal, type Schemas, ServerGone, call } from './client';
@@ -53,7 +54,14 @@ export const useShop = () =>
   useQuery({ queryKey: ['machines'], queryFn: ({ signal }) => call<Shop>('GET', '/machines', undefined, signal) });
 
 export const useSlate = () =>
-  useQuery({ queryKey: ['slate'], queryFn: ({ signal }) => call<SlateItem[]>('GET', '/slate', undefined, signal) });
+  useQuery({
+    queryKey: ['slate'],
+    queryFn: ({ signal }) => call<SlateItem[]>('GET', `/slate?limit=${slateShown.get()}`, undefined, signal),
+  });
+
+/** How many of the slate are looked at; more are fetched when somebody asks for them. */
+export const PAGE = 50;
+export const slateShown = createStore(PAGE);
 
 export const useEngines = () =>
   useQuery({ queryKey: ['engines'], queryFn: ({ signal }) => call<Engine[]>('GET', '/engines', undefined, signal) });

@@ -1598,14 +1598,6 @@ export interface components {
             };
         };
         /**
-         * OrderIn
-         * @description The slate's items, top first.
-         */
-        OrderIn: {
-            /** Order */
-            order: number[];
-        };
-        /**
          * OtherOut
          * @description A second reading of the line, and the line that gives it.
          */
@@ -1755,6 +1747,16 @@ export interface components {
             metal: string;
             /** Name */
             name: string;
+        };
+        /**
+         * PlaceIn
+         * @description Where an item goes: just above one, or just below one.
+         */
+        PlaceIn: {
+            /** After */
+            after?: number | null;
+            /** Before */
+            before?: number | null;
         };
         /** PlanAnswerWire */
         PlanAnswerWire: {
@@ -2378,10 +2380,6 @@ export interface components {
          * @description An answer on the slate.
          */
         SlateItem: {
-            /** Answer */
-            answer: {
-                [key: string]: unknown;
-            };
             /** Calculator */
             calculator: string;
             /** Calculator Version */

@@ -20,10 +20,12 @@ export const removeItem = (id: number): Promise<void> =>
 export const restoreItem = (id: number): Promise<void> =>
   change<SlateItem[]>({ of, send: () => call('POST', `/slate/${id}/back`) });
 
-/** An item taken up or down by some places. */
-export function moveItem(items: SlateItem[], index: number, by: number): Promise<void> {
+/** An item taken up or down by one place: only it moves, however many there are. */
+export function moveItem(items: SlateItem[], index: number, by: 1 | -1): Promise<void> {
+  const item = items[index]!;
+  const beside = items[index + by]!.id;
   const moved = [...items];
   moved.splice(index + by, 0, ...moved.splice(index, 1));
-  const order = moved.map((item) => item.id);
-  return change<SlateItem[]>({ of, now: () => moved, send: () => call('PUT', '/slate/order', { order }) });
+  const where = by < 0 ? { before: beside } : { after: beside };
+  return change<SlateItem[]>({ of, now: () => moved, send: () => call('PUT', `/slate/${item.id}/place`, where) });
 }

@@ -1,6 +1,6 @@
 import { Link, useLocation } from 'wouter';
 import { startTransition, useOptimistic, useState } from 'react';
-import { type SlateItem, refusalOf, useCalculators, useEngines, useSlate } from '../api/queries';
+import { PAGE, type SlateItem, refusalOf, slateShown, useCalculators, useEngines, useSlate } from '../api/queries';
 import { setPrefs } from '../state/prefs';
 import { setQuestion, type Typed } from '../state/question';
 import { pathOf } from '../house';
@@ -21,7 +21,11 @@ export function SlateList({ short = false }: { short?: boolean }) {
     );
   }
   const shown = short ? items.slice(0, SHORT) : items;
-  const move = (index: number, by: number) => {
+  const more = () => {
+    slateShown.set(items.length + PAGE);
+    void slate.refetch();
+  };
+  const move = (index: number, by: 1 | -1) => {
     void moveItem(items, index, by);
   };
   return (
@@ -40,8 +44,13 @@ export function SlateList({ short = false }: { short?: boolean }) {
       {short && items.length > SHORT && (
         <p className="py-2">
           <Link to="/slate" className="underline">
-            All {items.length} on the slate
+            {items.length < PAGE ? `All ${items.length} on the slate` : 'All of the slate'}
           </Link>
+        </p>
+      )}
+      {!short && items.length >= slateShown.get() && (
+        <p className="py-3">
+          <Button onClick={more}>Show more</Button>
         </p>
       )}
     </>

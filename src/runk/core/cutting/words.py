@@ -133,8 +133,8 @@ _SET_AS = (
 _TURNING = (
     "[, {surface}], held in the {held}[ on a {spigot} spigot][, {overhang} out], with "
     "{tool}, {stage}[ in {set_up}][, {meets}][, {alloy}][, taking {depth} deep]"
-    "[, {length} long][, tip {tip_radius}][, finish Ra {finish}][, tool {off_centre} {side}], on the {machine}"
-    + _SET_AS
+    "[, {length} long][, tip {tip_radius}][, finish Ra {finish}]"
+    "[, tool {off_centre} {side}], on the {machine}" + _SET_AS
 )
 _BORING = _TURNING.replace(
     "[ on a {spigot} spigot][, {overhang} out], with {tool}",

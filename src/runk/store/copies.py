@@ -1,0 +1,117 @@
+"""Copies of a store: a backup made while it is in use, and a backup put back."""
+
+from __future__ import annotations
+
+import contextlib
+import shutil
+import sqlite3
+import tempfile
+from pathlib import Path
+
+from sqlalchemy import select
+from sqlalchemy.exc import SQLAlchemyError
+
+from runk.core.refusals import Refused
+
+
+def backup(source: Path, target: Path) -> None:
+    """Copy a store, whole, while it may be in use.
+
+    Raises:
+        Refused: Nothing to copy, the target is there already, or it cannot be written.
+    """
+    if not source.exists():
+        raise Refused(f"There is nothing to back up: {source} does not exist yet.")
+    if target.exists():
+        raise Refused(f"{target} is there already; name a new file.")
+    half = target.with_name(f"{target.name}.part")
+    try:
+        target.parent.mkdir(parents=True, exist_ok=True)
+        _copy(source, half)
+        # Its name stands for a whole copy: a copy cut short never has it.
+        half.replace(target)
+    except (OSError, sqlite3.Error) as error:
+        with contextlib.suppress(OSError):
+            half.unlink(missing_ok=True)
+        raise Refused(f"{target} could not be written: {error}. Nothing was backed up.") from None
+
+
+def _copy(source: Path, target: Path) -> None:
+    with (
+        contextlib.closing(sqlite3.connect(source)) as old,
+        contextlib.closing(sqlite3.connect(target)) as new,
+    ):
+        old.backup(new)
+
+
+def restore(source: Path, target: Path) -> Path | None:
+    """Put a backup in the store's place; what was there is set aside, never deleted.
+
+    It is tried first on a copy: brought to today's shape and read whole.
+
+    Returns:
+        Where the old store was set aside, or None where there was none.
+
+    Raises:
+        Refused: The file is missing, broken, or no Runk backup; nothing was changed then.
+    """
+    from runk.store.database import now
+
+    if not source.exists():
+        raise Refused(f"{source} does not exist.")
+    with tempfile.TemporaryDirectory(prefix="runk-restore-") as folder:
+        tried = Path(folder) / "tried.sqlite3"
+        try:
+            _sound(source)
+            shutil.copyfile(source, tried)
+            _read_whole(tried)
+        except (OSError, sqlite3.Error, SQLAlchemyError, ValueError, LookupError) as broken:
+            says = f"{source} is no Runk backup, or is damaged: {broken}"
+            raise Refused(f"{says.splitlines()[0][:200]}. Nothing was changed.") from None
+        aside = None
+        if target.exists():
+            aside = target.with_name(f"{target.stem}-before-restore-{now():%Y%m%d-%H%M%S}.sqlite3")
+            backup(target, aside)
+        target.parent.mkdir(parents=True, exist_ok=True)
+        _copy(tried, target)
+    return aside
+
+
+def _sound(source: Path) -> None:
+    """Look at a file without touching it, the writes beside it included.
+
+    Raises:
+        Refused: It does not hold together.
+        sqlite3.DatabaseError: It is no database.
+    """
+    with contextlib.closing(sqlite3.connect(source)) as check:
+        if check.execute("PRAGMA quick_check").fetchone()[0] != "ok":
+            raise Refused(f"{source} is no Runk backup, or is damaged; nothing was changed.")
+
+
+def _read_whole(file: Path) -> None:
+    """Bring a copy to today's shape and read every row of it as Runk would.
+
+    Raises:
+        Refused: It is no store of Runk's, or one of a newer Runk's.
+    """
+    from runk.store.database import Store
+    from runk.store.machines import list_machines
+    from runk.store.metals import list_metals
+    from runk.store.migrate import version_of
+    from runk.store.models import Base
+    from runk.store.slate import list_slate
+    from runk.store.tools import list_tools
+
+    if version_of(file) is None:
+        raise Refused(f"{file.name} is no Runk backup: it is empty. Nothing was changed.")
+    store = Store(f"sqlite:///{file}")
+    try:
+        store.migrate()
+        with store.reading() as session:
+            for mapper in Base.registry.mappers:
+                session.scalars(select(mapper.class_)).all()
+            for read in (list_machines, list_metals, list_tools, list_slate):
+                read(session)
+    finally:
+        store.close()
