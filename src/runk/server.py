@@ -12,6 +12,7 @@ import uvicorn
 from runk.api.app import DIST, create_app
 from runk.api.door import Door
 from runk.api.guard import LOCAL_HOSTS
+from runk.api.patience import Patient, room_for_sockets
 from runk.core.refusals import Refused
 from runk.store.database import Store
 
@@ -72,7 +73,8 @@ def listening(wanted: int, hosts: tuple[str, ...] = (HOST,)) -> list[socket.sock
     for port in range(wanted, wanted + _PORTS_TRIED):
         taken: list[socket.socket] = []
         for host in hosts:
-            one = socket.socket(socket.AF_INET, socket.SOCK_STREAM)
+            one = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
+            # Named TCP, an answer is not held back for the other side to acknowledge its head.
             taken.append(one)
             one.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
             try:
@@ -113,7 +115,10 @@ def run(store: Store, wanted_port: int, lan: Lan | None = None) -> None:
     say("Stop it with Ctrl-C.\n")
     sys.stdout.flush()
     app = create_app(store, DIST, hosts, lan.door if lan else None, address)
-    config = uvicorn.Config(app, log_level="warning", access_log=False, proxy_headers=False)
+    room_for_sockets()
+    config = uvicorn.Config(
+        app, http=Patient, log_level="warning", access_log=False, proxy_headers=False
+    )
     try:
         uvicorn.Server(config).run(sockets=sockets)
     finally:

@@ -44,13 +44,15 @@ async def _settled(_: FastAPI) -> AsyncIterator[None]:
     yield
 
 
+_HOSTS = guard.LOCAL_HOSTS | {"testserver"}
+"""Where nobody says who may ask: this machine, and a client within the process."""
 DIST = Path(__file__).resolve().parents[3] / "web" / "dist"
 
 
 def create_app(
     store: Store,
     dist: Path = DIST,
-    hosts: frozenset[str] = guard.LOCAL_HOSTS,
+    hosts: frozenset[str] = _HOSTS,
     door: Door | None = None,
     address: str = "",
     catalogue: Catalogue = CATALOGUE,

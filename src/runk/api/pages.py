@@ -15,6 +15,7 @@ from starlette.staticfiles import StaticFiles
 from runk.core.calculator import Catalogue
 
 _NONCE = "__NONCE__"
+_LOOK = ["GET", "HEAD"]
 _NO_PAGES = ("api/", "assets/")
 
 
@@ -64,6 +65,6 @@ def install(app: FastAPI, dist: Path, catalogue: Catalogue) -> None:
             path.read_bytes() if found else b"", 200 if found else 404, media_type="image/svg+xml"
         )
 
-    app.add_api_route("/icon.svg", icon, include_in_schema=False)
-    app.add_api_route("/", page, include_in_schema=False)
-    app.add_api_route("/{room:path}", page, include_in_schema=False)
+    app.add_api_route("/icon.svg", icon, methods=_LOOK, include_in_schema=False)
+    app.add_api_route("/", page, methods=_LOOK, include_in_schema=False)
+    app.add_api_route("/{room:path}", page, methods=_LOOK, include_in_schema=False)

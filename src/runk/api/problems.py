@@ -8,6 +8,7 @@ from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from pydantic import BaseModel
 from pydantic_core import to_json
+from sqlalchemy.exc import OperationalError
 from starlette.exceptions import HTTPException
 from starlette.responses import Response
 
@@ -42,6 +43,8 @@ PROBLEMS: dict[int | str, dict[str, Any]] = {
         (413, "Too much at once"),
         (422, "Refused, with the reason"),
         (429, "Too many tries"),
+        (503, "The file is in use, or may not be written"),
+        (507, "The disk is full"),
     )
 }
 
@@ -108,6 +111,20 @@ def install(app: FastAPI) -> None:
             "version",
             theirs=stale.theirs,
         )
+
+    @app.exception_handler(OperationalError)
+    async def _store(_: Request, error: OperationalError) -> Response:
+        said = str(error.orig)
+        if "locked" in said or "busy" in said:
+            says = "Another program holds the file just now. Nothing was changed; try again."
+            return problem(503, "The file is in use", says)
+        if "full" in said:
+            says = "The disk is full. Nothing was changed: make room, then save it again."
+            return problem(507, "The disk is full", says)
+        if "readonly" in said or "read-only" in said or "unable to open" in said:
+            says = "The file may not be written, or is gone. Nothing was changed."
+            return problem(503, "The file cannot be written", says)
+        raise error
 
     @app.exception_handler(RequestValidationError)
     async def _invalid(_: Request, error: RequestValidationError) -> Response:

@@ -6,13 +6,7 @@ import csv
 import io
 
 from runk.core.cutting.sheet import SheetAnswer, SheetCell
-
-_FORMULA = ("=", "+", "-", "@", "\t", "\r")
-
-
-def _safe(text: str) -> str:
-    # A spreadsheet would run a name that starts like a formula.
-    return f"'{text}" if text.startswith(_FORMULA) else text
+from runk.formats.spreadsheet import unrun
 
 
 def sheet_csv(answer: SheetAnswer) -> str:
@@ -36,5 +30,5 @@ def sheet_csv(answer: SheetAnswer) -> str:
     writer.writerow(["metal", "m/min", *(f"{c.mm:.10g} mm" for c in answer.columns)])
     for row in answer.rows:
         speed = f"{row.surface_speed_m_min.value:.10g}"
-        writer.writerow([_safe(row.name), speed, *(_safe(said(c)) for c in row.cells)])
+        writer.writerow([unrun(row.name), speed, *(unrun(said(c)) for c in row.cells)])
     return out.getvalue()

@@ -57,7 +57,7 @@ def lay_out(answer: SheetAnswer, paper: Paper) -> Layout:
     ready()
     wide, high = landscape(A4 if paper is Paper.A4 else LETTER)
     marks = {cell.mark for row in answer.rows for cell in row.cells}
-    em = max((width(text, FIGURES, 1.0) for text in marks), default=1.0)
+    em = max((width(text, FIGURES, 1.0) for text in marks), default=0.0) or 1.0
     room = wide - 2 * MARGIN - _NAME
     fits = max(1, int(room // (em * (SMALLEST_MARK + 1) + _AIR)))
     columns = _shared(len(answer.columns), fits)

@@ -13,10 +13,12 @@ from runk.core.refusals import Refused
 from runk.core.tools import FIGURES, LENGTHS, ShopTool, State, ToolKind, check_tool
 from runk.core.tools.sets import jobber_flute_mm
 from runk.core.units import PageUnit
+from runk.formats.spreadsheet import asrun, unrun
 
 COLUMNS = ("kind", "series", "name", "size_mm", "state", *FIGURES)
 _WANTED = ("kind", "name")
 MOST_LINES, MOST_TOOLS = 100_000, 10_000
+_LONGEST_CELL, _LONGEST_HEADING = 100, 1000
 
 
 def tools_csv(tools: Iterable[ShopTool]) -> str:
@@ -31,7 +33,7 @@ def tools_csv(tools: Iterable[ShopTool]) -> str:
     for tool in tools:
         more = [_plain(getattr(tool, name)) for name in FIGURES]
         writer.writerow(
-            [tool.kind, tool.series, tool.name, _exact(tool.size_mm), tool.state, *more]
+            [tool.kind, tool.series, unrun(tool.name), _exact(tool.size_mm), tool.state, *more]
         )
     return out.getvalue()
 
@@ -65,6 +67,8 @@ def read_tools_csv(text: str) -> tuple[ShopTool, ...]:
     heading, _, rest = text.lstrip("\r\n").partition("\n")
     if not heading.strip():
         raise Refused("The file is empty.", field="file", suggest=",".join(COLUMNS[:5]))
+    if len(heading) > _LONGEST_HEADING:
+        raise Refused("Line 1 is no heading: it is too long.", field="file")
     mark = max(",;\t", key=heading.count)
     names = [name.strip().strip('"').lower() for name in heading.split(mark)]
     missing = [name for name in _WANTED if name not in names]
@@ -112,7 +116,10 @@ def _tool(names: list[str], cells: list[str], number: int) -> ShopTool:
             f"has {len(cells)} cells and the heading has {len(names)}: "
             f"{'is it cut off?' if few else 'a decimal comma wants quotes or semicolons.'}",
         )
-    row = {name: cell.strip() for name, cell in zip(names, cells, strict=True)}
+    row = {name: asrun(cell.strip()) for name, cell in zip(names, cells, strict=True)}
+    long = next((name for name, cell in row.items() if len(cell) > _LONGEST_CELL), None)
+    if long is not None:
+        raise _line(number, f"has more than {_LONGEST_CELL} characters under {long}")
     kind = row["kind"].lower()
     if kind not in tuple(ToolKind):
         raise _line(number, f"has a kind I do not know, `{row['kind'][:30]}`", ", ".join(ToolKind))

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from runk.core.naming import plain_name
 from runk.core.refusals import Refused
 from runk.store.database import now
 from runk.store.models import EngineRow, PartRow
@@ -40,13 +41,21 @@ def _engine(row: EngineRow) -> EngineWithParts:
     return EngineWithParts(row.id, row.name, row.note, parts)
 
 
-def _named(name: str, what: str) -> str:
-    name = name.strip()
-    if not name:
-        raise Refused(f"Give the {what} a name.", field="name")
-    if len(name) > LONGEST_NAME:
-        raise Refused(f"A name can be {LONGEST_NAME} characters at most.", field="name")
+def _named(name: str, what: str, others: Iterable[str]) -> str:
+    name = plain_name(name, LONGEST_NAME, what)
+    if name.casefold() in {other.casefold() for other in others}:
+        raise Refused(f"There is one called {name} already.", field="name", suggest=f"{name} 2")
     return name
+
+
+def _engine_names(session: Session, but: int = 0) -> list[str]:
+    kept = EngineRow.deleted_at.is_(None)
+    return list(session.scalars(select(EngineRow.name).where(kept, EngineRow.id != but)))
+
+
+def _part_names(engine: EngineRow | None, but: int = 0) -> list[str]:
+    parts = engine.parts if engine is not None else []
+    return [p.name for p in parts if p.deleted_at is None and p.id != but]
 
 
 def list_engines(session: Session) -> list[EngineWithParts]:
@@ -73,7 +82,7 @@ def _part_row(session: Session, part_id: int, *, deleted: bool = False) -> PartR
 
 def add_engine(session: Session, name: str, note: str = "") -> EngineWithParts:
     """Start an engine."""
-    row = EngineRow(name=_named(name, "engine"), note=note[:2000], parts=[])
+    row = EngineRow(name=_named(name, "engine", _engine_names(session)), note=note[:2000], parts=[])
     session.add(row)
     session.flush()
     return _engine(row)
@@ -82,7 +91,7 @@ def add_engine(session: Session, name: str, note: str = "") -> EngineWithParts:
 def add_part(session: Session, engine_id: int, name: str, metal: str = "") -> Part:
     """Add a part to an engine."""
     engine = _engine_row(session, engine_id)
-    row = PartRow(name=_named(name, "part"), metal=metal[:60])
+    row = PartRow(name=_named(name, "part", _part_names(engine)), metal=metal[:60])
     engine.parts.append(row)
     session.flush()
     return Part(row.id, row.name, row.metal)
@@ -91,14 +100,14 @@ def add_part(session: Session, engine_id: int, name: str, metal: str = "") -> Pa
 def rename_engine(session: Session, engine_id: int, name: str) -> EngineWithParts:
     """Give an engine another name."""
     row = _engine_row(session, engine_id)
-    row.name = _named(name, "engine")
+    row.name = _named(name, "engine", _engine_names(session, engine_id))
     return _engine(row)
 
 
 def rename_part(session: Session, part_id: int, name: str) -> Part:
     """Give a part another name."""
     row = _part_row(session, part_id)
-    row.name = _named(name, "part")
+    row.name = _named(name, "part", _part_names(row.engine, part_id))
     return Part(row.id, row.name, row.metal)
 
 

@@ -6,11 +6,12 @@ from dataclasses import dataclass
 from enum import StrEnum
 from functools import cached_property
 
+from runk.core.naming import plain_name
 from runk.core.refusals import Refused
 
 MAINS_HZ = (40.0, 70.0)
 FASTEST_RPM = 60000.0
-MOST_STEPS = 60
+MOST_STEPS, MOST_OTHERS = 60, 20
 LARGEST = 1e6
 LONGEST_NAME = 40
 
@@ -194,10 +195,7 @@ def check_machine(machine: Machine) -> None:
     Raises:
         Refused: Naming the field, in words the owner can act on.
     """
-    if not machine.name.strip():
-        raise Refused("Give the machine a name.", field="name", suggest="Bench lathe")
-    if len(machine.name) > LONGEST_NAME:
-        raise Refused(f"A name can be {LONGEST_NAME} characters at most.", field="name")
+    plain_name(machine.name, LONGEST_NAME, "machine", suggest="Bench lathe")
     if not machine.steps and not machine.ranges:
         raise Refused(
             "A machine needs at least one speed: type each from its plate, or its range.",
@@ -208,6 +206,10 @@ def check_machine(machine: Machine) -> None:
         raise Refused("Give belt positions or a range, not both.", field="ranges")
     if len(machine.steps) > MOST_STEPS:
         raise Refused(f"{len(machine.steps)} speeds is more than {MOST_STEPS}.", field="steps")
+    for what in ("ranges", "limits", "dials"):
+        count = len(getattr(machine, what))
+        if count > MOST_OTHERS:
+            raise Refused(f"{count} {what} is more than {MOST_OTHERS}.", field=what)
     _check_steps(machine)
     _check_ranges(machine)
     low, high = MAINS_HZ
@@ -268,6 +270,8 @@ def _check_steps(machine: Machine) -> None:
 
 def _check_ranges(machine: Machine) -> None:
     for number, band in enumerate(machine.ranges):
+        if len(band.gear) > LONGEST_NAME:
+            raise Refused("That name is too long for a range.", field=f"ranges.{number}.gear")
         _positive(band.low_rpm, f"ranges.{number}.low_rpm", "The slowest speed", "100")
         if not band.low_rpm < band.high_rpm <= FASTEST_RPM:
             raise Refused(
@@ -281,6 +285,8 @@ def _check_ranges(machine: Machine) -> None:
 def _check_dials(machine: Machine) -> None:
     for number, dial in enumerate(machine.dials):
         field = f"dials.{number}"
+        if len(dial.slide) > LONGEST_NAME:
+            raise Refused("That name is too long for a slide.", field=f"{field}.slide")
         _positive(dial.division, f"{field}.division", "One division", "0.001")
         _positive(dial.per_turn, f"{field}.per_turn", "Divisions a turn", "100")
         if not 0 <= dial.backlash <= LARGEST:

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from runk.core.metals.metal import Metal, Property, metal_names, shipped_metals
+from runk.core.naming import plain_name
 from runk.core.refusals import Refused
 from runk.core.sources import Held, Source
 
@@ -76,16 +77,15 @@ def check_own(own: OwnMetal, others: Mapping[str, Metal]) -> None:
     ...
     runk.core.refusals.Refused: There is a metal called brass already...
     """
-    name = own.name.strip()
+    name = plain_name(own.name, LONGEST_NAME, "metal", suggest="scrapbox brass")
     if sum(c.isalpha() for c in name) < 2 or not name[0].isalnum():
         raise Refused(
             "Give the metal a name that starts with a letter or digit.",
             field="name",
             suggest="scrapbox brass",
         )
-    for words, where in ((name, "name"), (own.designation, "designation")):
-        if len(words) > LONGEST_NAME:
-            raise Refused(f"{LONGEST_NAME} characters at most.", field=where)
+    if own.designation:
+        plain_name(own.designation, LONGEST_NAME, "designation", "designation")
     taken = metal_names({k: m for k, m in others.items() if k != own.key})
     if (key := taken.get(" ".join(name.lower().split()))) is not None:
         said = others[key].name

@@ -17,6 +17,7 @@ from runk.core.machines.dials import back_say, judged_divisions, turns_say
 from runk.core.machines.machine import Dial, Holding, Machine
 from runk.core.metals.metal import Metal
 from runk.core.plan.answer import PlanAnswer, PlannedPass
+from runk.core.plan.passes import MOST_PASSES
 from runk.core.plan.question import Edge, PlanQuestion, Wall
 from runk.core.plan.say import nought_of_groove
 from runk.core.plan.settle import limits, setting_says
@@ -104,6 +105,11 @@ def checked_groove(
             f"A tool {mm_said(tool)} wide cannot cut a groove {mm_said(width)} wide.",
             field="width",
             suggest=mm_said(width / 2),
+        )
+    if width > MOST_PASSES * tool * OVERLAP:
+        raise Refused(
+            f"That takes more than {MOST_PASSES} plunges: take a wider tool, or turn it.",
+            field="width",
         )
     if question.reach is not None and question.reach < question.deep:
         raise Refused(

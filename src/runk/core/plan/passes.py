@@ -10,7 +10,7 @@ from runk.core.machines.dials import JUDGED
 from runk.core.plan.laws import comes_off_mm, wind_on_mm, wind_on_sprung_out_mm
 from runk.core.plan.spec import CutSpec
 
-_MOST_PASSES = 400
+MOST_PASSES = 400
 _MOST_SPRING_PASSES = 3
 _SLACK = 1e-9
 RATIO_DOUBT = 0.5
@@ -212,7 +212,7 @@ def after(at: Standing, made: Pass) -> Standing:
 def every_pass(spec: CutSpec, at: Standing) -> tuple[Pass, ...]:
     """All passes from here to size, each as the one before it should leave the work."""
     found: list[Pass] = []
-    while len(found) < _MOST_PASSES and (made := next_pass(spec, at)) is not None:
+    while len(found) < MOST_PASSES and (made := next_pass(spec, at)) is not None:
         found.append(made)
         at = after(at, made)
     return tuple(found)

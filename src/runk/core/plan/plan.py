@@ -15,6 +15,7 @@ from runk.core.plan.answer import PlanAnswer
 from runk.core.plan.follow import begin
 from runk.core.plan.groove import groove
 from runk.core.plan.groove_cut import settled_groove
+from runk.core.plan.passes import MOST_PASSES
 from runk.core.plan.question import JOBS, SENTENCES, PlanQuestion
 from runk.core.plan.settle import OPERATION, USUAL_READS_TO_MM, Settled, settled
 from runk.core.plan.spec import Job
@@ -87,7 +88,10 @@ def to_follow(question: PlanQuestion, shop: PlanShop) -> Settled:
         Refused: A cut that cannot be, saying why.
     """
     how = settled_groove if question.job is Job.GROOVE else settled
-    return how(question, shop.machine, shop.metal, shop.reads_to_mm)
+    cut = how(question, shop.machine, shop.metal, shop.reads_to_mm)
+    if abs(cut.spec.now_mm - cut.spec.aim_mm) > MOST_PASSES * cut.spec.rough_mm:
+        raise _too_many(question)
+    return cut
 
 
 def plan(question: PlanQuestion, shop: PlanShop) -> PlanAnswer:
@@ -113,7 +117,19 @@ def plan(question: PlanQuestion, shop: PlanShop) -> PlanAnswer:
     if question.job is Job.GROOVE:
         return groove(question, shop.machine, shop.metal)
     cut = to_follow(question, shop)
-    return view(cut.spec, cut.said, begin(cut.spec), cut.working.steps)
+    answer = view(cut.spec, cut.said, begin(cut.spec), cut.working.steps)
+    if len(answer.passes) >= MOST_PASSES:
+        raise _too_many(question)
+    return answer
+
+
+def _too_many(question: PlanQuestion) -> Refused:
+    field = "step" if question.step is not None else "wanted"
+    return Refused(
+        f"That takes more than {MOST_PASSES} passes: saw or part the most of it off first, or "
+        "take more at a pass.",
+        field=field,
+    )
 
 
 def headline(answer: PlanAnswer, page: PageUnit) -> str:

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from enum import StrEnum
 from fractions import Fraction
 
+from runk.core.naming import plain_name
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 
@@ -110,10 +111,7 @@ def check_tool(tool: ShopTool) -> None:
     Raises:
         Refused: Naming the field.
     """
-    if not tool.name.strip():
-        raise Refused("Give the tool a name.", field="name", suggest="4.1 mm")
-    if len(tool.name) > LONGEST_NAME:
-        raise Refused(f"A name can be {LONGEST_NAME} characters at most.", field="name")
+    plain_name(tool.name, LONGEST_NAME, "tool", suggest="4.1 mm")
     if not 0 < tool.size_mm <= LARGEST_MM:
         raise Refused(f"{mm_said(tool.size_mm)} is no size of a {tool.kind}.", field="size")
     series = SERIES.get(tool.kind, ("",))
