@@ -9,6 +9,7 @@ from typing import Any
 
 from runk.core.calculator import AnyCalculator
 from runk.core.kinds import Told
+from runk.core.kinds.base import LONGEST_TYPED
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
@@ -42,6 +43,11 @@ def read_question(
     Raises:
         Refused: Naming the first field that cannot be read.
     """
+    for name, raw in typed.items():
+        # Before anything looks at it, and whether or not it is asked: not even a pattern.
+        if isinstance(raw, str) and len(raw) > LONGEST_TYPED:
+            says = f"That is {len(raw)} characters; {LONGEST_TYPED} is the most read."
+            raise Refused(says, field=name)
     values: dict[str, Any] = {}
     readings: dict[str, Reading] = {}
     chosen = ruled_by(calculator, typed, page, workshop)

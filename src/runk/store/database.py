@@ -54,12 +54,13 @@ class Store:
 
     Args:
         url: A SQLite address; the file and its folder are made where missing.
+        wait_s: How long to wait for another program that is writing.
 
     Raises:
         Refused: The file or its folder cannot be opened or written.
     """
 
-    def __init__(self, url: str | None = None) -> None:
+    def __init__(self, url: str | None = None, wait_s: float = 5.0) -> None:
         self.url = url or database_url()
         self.file = file_of(self.url)
         try:
@@ -69,7 +70,7 @@ class Store:
             raise Refused(
                 f"{self.file} cannot be opened: {_why(error)}. Name another with {URL_VARIABLE}."
             ) from None
-        self.engine = _engine(self.url)
+        self.engine = _engine(self.url, wait_s)
 
     def migrate(self) -> None:
         """Bring the tables to today's shape, all or nothing; an older file is copied first.
@@ -149,8 +150,8 @@ def _why(error: BaseException | None) -> str:
     return next(known, strange.lower().rstrip("."))
 
 
-def _engine(url: str) -> Engine:
-    engine = create_engine(url, connect_args={"timeout": 10})
+def _engine(url: str, wait_s: float) -> Engine:
+    engine = create_engine(url, connect_args={"timeout": wait_s})
 
     @event.listens_for(engine, "connect")
     def _set(connection: Any, _record: Any) -> None:
