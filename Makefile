@@ -4,7 +4,7 @@ SHELL := bash
 PY := .venv/bin/python
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
 
-.PHONY: demo serve test check-core check-web bench screenshots reset-demo types lint browser
+.PHONY: demo serve test check-core check-web bench crash screenshots reset-demo types lint browser
 
 demo: .stamps/runtime web/dist/index.html
 	@.venv/bin/runk demo $(ARGS)
@@ -30,6 +30,9 @@ check-web: .stamps/node
 
 bench: .stamps/dev web/dist/index.html
 	$(PY) bench/run.py
+
+crash: .stamps/dev
+	$(PY) bench/crash.py
 
 screenshots: .stamps/dev web/dist/index.html browser
 	$(PY) -m tests.browser.take_screenshots

@@ -207,11 +207,20 @@ def _restore(arguments: argparse.Namespace) -> int:
 
 
 def _reset_demo(_: argparse.Namespace) -> int:
-    from runk.demo.run import demo_url
-    from runk.store.database import file_of
+    from runk.demo.run import demo_url, is_demo
+    from runk.store.database import Store, file_of
 
     file = file_of(demo_url())
-    for path in file.parent.glob(f"{file.name}*"):
-        path.unlink()
-    print("The demonstration starts afresh next time.")
+    if not file.exists():
+        print("There is no demonstration to throw away.")
+        return 0
+    store = Store(demo_url())
+    store.migrate()
+    with store.reading() as session:
+        demo = is_demo(session)
+    store.close()
+    if demo:
+        for path in file.parent.glob(f"{file.name}*"):
+            path.unlink()
+    print("The demonstration starts afresh next time." if demo else "No demonstration is in it.")
     return 0

@@ -13,6 +13,7 @@ from typing import Any
 import pytest
 
 from runk.cli import main
+from runk.core.refusals import Refused
 from runk.demo.back_shed import LATHE
 from runk.server import listening
 from runk.store.database import Store
@@ -143,3 +144,39 @@ def test_ask_needs_no_web_server() -> None:
     loaded = run.stdout.strip().splitlines()[-1]
     assert "fastapi" not in loaded
     assert "numpy" not in loaded
+
+
+def test_the_demonstration_is_never_put_into_somebodys_own_file(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    from runk.demo.run import demo_url, prepare
+    from runk.store.engines import add_engine
+
+    url = f"sqlite:///{tmp_path / 'own.sqlite3'}"
+    monkeypatch.setenv("RUNK_DATABASE_URL", url)
+    assert demo_url() == url
+    own = Store(url)
+    own.migrate()
+    with own.writing() as session:
+        add_engine(session, "My own")
+    with pytest.raises(Refused, match="a workshop of its own"):
+        prepare(own)
+    own.close()
+    assert main(["reset-demo"]) == 1
+    assert (tmp_path / "own.sqlite3").exists()
+
+
+def test_the_demonstration_goes_where_it_is_told(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    from runk.demo.run import prepare
+
+    url = f"sqlite:///{tmp_path / 'shown.sqlite3'}"
+    monkeypatch.setenv("RUNK_DATABASE_URL", url)
+    for _ in range(2):
+        shown = Store(url)
+        shown.migrate()
+        prepare(shown)
+        shown.close()
+    assert main(["reset-demo"]) == 0
+    assert not (tmp_path / "shown.sqlite3").exists()

@@ -2,14 +2,12 @@
 
 from __future__ import annotations
 
-from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from runk.demo.back_shed import MACHINES
 from runk.demo.trays import TOOLS
 from runk.store.engines import add_engine, add_part
 from runk.store.machines import add_machine
-from runk.store.models import MachineRow
 from runk.store.tools import put_tools
 
 ENGINES: dict[str, tuple[tuple[str, str], ...]] = {
@@ -69,11 +67,6 @@ SLATE: tuple[tuple[str, dict[str, str], str, str, bool], ...] = (
         True,
     ),
 )
-
-
-def is_filled(session: Session) -> bool:
-    """Whether the demonstration data is there already."""
-    return session.scalar(select(MachineRow.id).limit(1)) is not None
 
 
 def fill(session: Session) -> dict[str, int]:
