@@ -12,17 +12,19 @@ from http.client import HTTPConnection
 from pathlib import Path
 from typing import Any
 
+from sqlalchemy import insert
+
 from http_pair import _free_port, connect, packed
 from measure import side_by_side
-from runk.core.plan.events import Event, EventKind
+from runk.core.plan.events import EventKind
 from runk.core.plan.plan import PLAN, to_follow
 from runk.core.questions import read_question
 from runk.core.units import PageUnit
 from runk.demo.back_shed import LATHE, WORKSHOP
 from runk.server import run
-from runk.store.cuts import add_event, start_cut
-from runk.store.database import Store
-from runk.store.models import SlateRow
+from runk.store.cuts import start_cut
+from runk.store.database import Store, now
+from runk.store.models import CutEventRow, SlateRow
 from runk.store.slate import keep
 from runk.store.tools import put_tools
 
@@ -63,9 +65,22 @@ def fill(store: Store, items: int, cuts: int, readings: int) -> None:
             kept = start_cut(
                 session, f"cut-{number:06d}", "A cut", typed, "mm", 1, cut.spec, cut.said
             )
-            for at in range(readings):
-                event = Event(0, EventKind.READING, (15.9 - 0.001 * at,))
-                add_event(session.connection(), kept.id, f"event-{number}-{at}", event)
+            rows = [_reading(kept.id, number, at) for at in range(readings)]
+            if rows:
+                session.connection().execute(insert(CutEventRow), rows)
+
+
+def _reading(cut: int, number: int, at: int) -> dict[str, Any]:
+    return {
+        "cut_id": cut,
+        "event_key": f"event-{number}-{at}",
+        "kind": EventKind.READING.value,
+        "sizes_mm": [15.9 - 0.001 * at],
+        "wound": None,
+        "warm_deg": None,
+        "undoes": None,
+        "at": now(),
+    }
 
 
 class House:
