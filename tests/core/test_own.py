@@ -336,3 +336,42 @@ def test_a_spigot_as_thick_as_the_work_or_at_no_distance_is_asked_about() -> Non
         ask(**typed, spigot="20", overhang="10")
     with pytest.raises(Refused, match="How far is the cut"):
         ask(**typed, spigot="6")
+
+
+def test_black_bar_is_gone_under_like_a_skin_and_only_steel_is_sold_black() -> None:
+    black = ask(operation="turn", metal="mild-steel", diameter="12", surface="scale")
+    bright = ask(operation="turn", metal="mild-steel", diameter="12")
+    assert black.target_rpm.value == pytest.approx(0.57 * bright.target_rpm.value)
+    assert black.depth_mm is not None
+    assert black.depth_mm.value >= 0.78
+    assert black.then is not None
+    assert black.then.target_rpm.value == bright.target_rpm.value
+    brass = ask(operation="turn", metal="brass", diameter="12", surface="scale")
+    assert (
+        brass.target_rpm.value
+        == ask(operation="turn", metal="brass", diameter="12").target_rpm.value
+    )
+    assert "not sold black" in next(c.says for c in brass.cautions if c.about == "the scale")
+
+
+@pytest.mark.parametrize("size", ["3", "6", "9.5", "13"])
+def test_small_steps_leave_the_last_drill_next_to_nothing(size: str) -> None:
+    calculator = CATALOGUE["hole"]
+    typed = {"size": size, "metal": "gunmetal", "finish": "stepped"}
+    answer = calculator.ask(
+        read_question(calculator, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP
+    )
+    sizes = [step.mm.value for step in answer.drills]
+    assert sizes == sorted(set(sizes))
+    assert sizes[-1] == pytest.approx(float(size))
+    assert 0 < sizes[-1] - sizes[-2] <= 0.55
+    assert "new drill" in answer.drills[-1].says.lower()
+
+
+@pytest.mark.parametrize(
+    ("typed", "thou"), [("1.7 tenths", "0.17"), ("3 tenths", "0.30"), ("24 thou", "24.0")]
+)
+def test_a_fine_size_keeps_a_hundredth_of_a_thou(typed: str, thou: str) -> None:
+    calculator = CATALOGUE["length"]
+    read = read_question(calculator, {"text": typed}, PageUnit.MM, WORKSHOP)
+    assert calculator.ask(read.question, WORKSHOP).thou.shown() == thou

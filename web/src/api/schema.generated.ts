@@ -960,7 +960,7 @@ export interface components {
              */
             ends: string | null;
             /**
-             * @description finish: drilled, machine-reamed, hand-reamed, bored, d-bit, bar, honed
+             * @description finish: drilled, machine-reamed, hand-reamed, bored, d-bit, bar, stepped, honed
              * @default null
              */
             finish: string | null;
@@ -1924,7 +1924,7 @@ export interface components {
              */
             step: string | number | null;
             /**
-             * @description surface: sound, skin
+             * @description surface: sound, skin, scale
              * @default null
              */
             surface: string | null;
@@ -2586,7 +2586,7 @@ export interface components {
              */
             stage: string | null;
             /**
-             * @description surface: sound, skin
+             * @description surface: sound, skin, scale
              * @default null
              */
             surface: string | null;

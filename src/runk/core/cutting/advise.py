@@ -5,6 +5,7 @@ from __future__ import annotations
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.cutting.question import Meets, SpeedQuestion, Stage, Surface, Tool
 from runk.core.cutting.reach import free, of_reach
+from runk.core.cutting.skin import skinned
 from runk.core.cutting.spindle import PLANNED_SHARE, Cut
 from runk.core.figures import Caution, Figure, stop
 from runk.core.machines.choose import Gears
@@ -258,35 +259,33 @@ def _of_holding(question: SpeedQuestion, held: Holding, setting: Setting) -> lis
 
 def _of_metal(question: SpeedQuestion, metal: Metal) -> list[Caution]:
     found = []
-    if question.surface is Surface.SKIN:
-        if not metal.cast:
+    under = skinned(question.surface, metal)
+    hard = "Sand and hard skin" if question.surface is Surface.SKIN else "Black scale and its grit"
+    what = "skin" if question.surface is Surface.SKIN else "scale"
+    if question.surface is not Surface.SOUND:
+        if not under:
+            bar = f"{metal.name.capitalize()} is bar and has no casting skin"
+            if question.surface is Surface.SCALE:
+                bar = f"{metal.name.capitalize()} is not sold black"
             found.append(
-                Caution(
-                    "Mind",
-                    "the skin",
-                    f"{metal.name.capitalize()} is bar and has no casting "
-                    "skin: worked out as sound metal.",
-                    None,
-                    PRACTICE,
-                )
+                Caution("Mind", f"the {what}", f"{bar}: worked out as sound metal.", None, PRACTICE)
             )
         elif FACTS[question.operation].family is Family.TURNED:
             found.append(
                 Caution(
                     "Mind",
-                    "the skin",
-                    "Sand and hard skin blunt the edge: go under it in one "
-                    "bite, slow, before anything else.",
+                    f"the {what}",
+                    f"{hard} blunt the edge: go under it in one bite, slow, before anything else.",
                     "depth_mm",
                     PRACTICE,
                 )
             )
-    if question.surface is Surface.SKIN and question.stage is Stage.FINISH and metal.cast:
+    if under and question.stage is Stage.FINISH:
         found.append(
             Caution(
                 "Mind",
                 "finishing",
-                "Under a skin the first cut is a roughing cut; the finishing cut comes after it.",
+                f"Under a {what} the first cut is a roughing cut; finish in the one after it.",
                 None,
                 PRACTICE,
             )

@@ -48,10 +48,11 @@ class Stage(StrEnum):
 
 
 class Surface(StrEnum):
-    """Whether the cut meets a casting's skin."""
+    """Whether the cut meets a casting's skin, or the scale of black bar."""
 
     SOUND = "sound"
     SKIN = "skin"
+    SCALE = "scale"
 
 
 class SetUp(StrEnum):
@@ -158,7 +159,7 @@ class SpeedQuestion:
         Fraction | None,
         Length(
             "length of cut",
-            ("long", "length", "deep", "through"),
+            ("long", "length", "deep", "through", "plate", "sheet", "thick"),
             usual=(3.0, 500.0),
             high=5000.0,
             placeholder="say how long",

@@ -16,6 +16,7 @@ from runk.core.cutting.outcome import coolant_for, springs, takes_s
 from runk.core.cutting.own import judged
 from runk.core.cutting.question import SpeedQuestion, Surface
 from runk.core.cutting.reach import far_sprung
+from runk.core.cutting.skin import skinned
 from runk.core.cutting.spigot import on_spigot
 from runk.core.cutting.stepped import dial_says, elsewhere, explain, schools, turns_say
 from runk.core.cutting.target import SpeedShop
@@ -107,7 +108,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
     spigot = on_spigot(w, question, metal, cut)
     own = judged(w, question, run, shop)
     then = None
-    if question.surface is Surface.SKIN and shop.metal.cast:
+    if skinned(question.surface, shop.metal):
         then = speed(replace(question, surface=Surface.SOUND), shop)
     return SpeedAnswer(
         set_rpm=run.set_rpm,

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from runk.core.cutting import laws
 from runk.core.cutting.hardness import harder_share
 from runk.core.cutting.question import Alloy, Meets, SetUp, SpeedQuestion, Stage, Surface, Tool
+from runk.core.cutting.skin import skinned
 from runk.core.cutting.tables import factors
 from runk.core.figures import Working
 from runk.core.machines.machine import Machine
@@ -40,9 +41,10 @@ def target_speed(
     row = "carbide_m_min" if question.tool is Tool.CARBIDE else "hss_m_min"
     speed = met[row]
     chosen: list[str] = [question.operation]
-    finishing = question.stage is Stage.FINISH and not skin
+    finishing = question.stage is Stage.FINISH and question.surface is Surface.SOUND
     for applies, key in (
         (skin and metal.skin is None and metal.cast, "skin"),
+        (question.surface is Surface.SCALE and skinned(question.surface, metal), "scale"),
         (question.tool is Tool.COBALT, "cobalt"),
         (finishing and question.set_up is SetUp.STIFF, "stiff-finish"),
         (question.set_up is SetUp.LONG, "long"),

@@ -6,7 +6,8 @@ from math import sqrt
 
 from runk.core.cutting import laws
 from runk.core.cutting.operations import Operation
-from runk.core.cutting.question import Surface, Tool
+from runk.core.cutting.question import Tool
+from runk.core.cutting.skin import skinned
 from runk.core.cutting.spindle import FINISH_DEPTH_MM, Bench, Cut, chip_mm2, practice_mm
 from runk.core.cutting.tables import by_diameter, chip_groups
 from runk.core.figures import Figure, Num, law
@@ -55,7 +56,7 @@ def _depth(bench: Bench, boring: bool) -> float:
         return w(practice_mm, table_mm=allowance, share=1.0, why="half the finishing allowance")
     share = chip_groups()[bench.metal.chip].depth * (BORING_DEPTH if boring else 1.0)
     table = by_diameter("depth", bench.diameter)
-    if question.surface is Surface.SKIN and bench.metal.cast and table * share < SKIN_DEPTH_MM:
+    if skinned(question.surface, bench.metal) and table * share < SKIN_DEPTH_MM:
         return w(practice_mm, table_mm=SKIN_DEPTH_MM, share=1.0, why="under the skin in one bite")
     return w(practice_mm, table_mm=table, share=share, why="by diameter and metal")
 
@@ -138,7 +139,7 @@ def turned(bench: Bench) -> Cut:
     asked = laws.cut_w(bench.trial(feed.value) * depth * feed.value, bench.surface)
     weak = asked > bench.planned_w
     # Under a skin it is the depth that matters: the feed goes down, not the cut.
-    skin = question.surface is Surface.SKIN and bench.metal.cast
+    skin = skinned(question.surface, bench.metal)
     reduced = weak and not skin
     if reduced:
         depth *= bench.planned_w / asked

@@ -37,7 +37,12 @@ SURFACES = (
     Choice(
         "skin",
         "its as-cast skin",
-        ("skin", "as-cast", "as cast", "as-cast skin", "casting skin", "scale", "with skin"),
+        ("skin", "as-cast", "as cast", "as-cast skin", "casting skin", "with skin"),
+    ),
+    Choice(
+        "scale",
+        "its black scale",
+        ("black", "black bar", "black scale", "scale", "mill scale", "hot rolled", "hot-rolled"),
     ),
 )
 SET_UPS = (

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from runk.core.cutting.operations import Operation
@@ -94,6 +94,7 @@ def finishing(maker: Maker, drills: Sequence[ShopTool], reamers: Sequence[ShopTo
     """
     how: dict[Finish, Callable[[], Finishing]] = {
         Finish.DRILLED: lambda: _drilled(maker, drills),
+        Finish.STEPPED: lambda: _stepped(maker, drills),
         Finish.MACHINE_REAMED: lambda: _reamed(maker, drills, reamers, by_hand=False),
         Finish.HAND_REAMED: lambda: _reamed(maker, drills, reamers, by_hand=True),
         Finish.BORED: lambda: _bored(maker, drills, 0.0),
@@ -163,6 +164,33 @@ def _drilled(maker: Maker, drills: Sequence[ShopTool]) -> Finishing:
         way = "over" if off > 0 else "under"
         says = f"The nearest there is: {mm_said(abs(off), 2)} {way} what was asked for."
     return Finishing(last, (), says=says)
+
+
+_STEPS_MM = (0.5, 0.2)
+"""How far under the last drill each of the two before it is, at most: common practice."""
+
+
+def _stepped(maker: Maker, drills: Sequence[ShopTool]) -> Finishing:
+    """Drilled, the last drill a new one that takes off next to nothing."""
+    made = _drilled(maker, drills)
+    kept = "A new drill, or one just ground alike, kept for this: it cuts to its size."
+    return replace(made, says=f"{made.says} {kept}".strip())
+
+
+def in_small_steps(
+    drills: Sequence[ShopTool], last: ShopTool, chain: Sequence[ShopTool]
+) -> tuple[ShopTool, ...]:
+    """The drills before the last, with those that leave it next to nothing.
+
+    Args:
+        drills: All that can be used, smallest first.
+        last: The drill that makes the size.
+        chain: The drills before it as the belt wants them.
+    """
+    steps = (below(drills, last.mm - under / 2) for under in _STEPS_MM)
+    near = [s for s in steps if s is not None and last.mm - s.mm <= 1.0]
+    found = {t.mm: t for t in (*chain, *near) if t.mm < last.mm - 1e-9}
+    return tuple(found[mm] for mm in sorted(found))
 
 
 def _no_reamer(size: float, reamers: Sequence[ShopTool], what: str) -> Refused:

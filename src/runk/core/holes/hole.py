@@ -11,7 +11,7 @@ from runk.core.calculator import Calculator, Door
 from runk.core.cutting.operations import FACTS, Operation
 from runk.core.figures import Figure, Working
 from runk.core.holes.answer import HoleAnswer
-from runk.core.holes.finish import finishing
+from runk.core.holes.finish import finishing, in_small_steps
 from runk.core.holes.heads import seat_for
 from runk.core.holes.laws import from_flat_mm, tip_travel_mm
 from runk.core.holes.minds import links_of, minds
@@ -157,6 +157,8 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     strength = Strength(shop.machine, shop.metal, question.tool, maker.held)
     there = float(question.there or 0)
     chain = before(shop.drills, plan.last, strength, float(question.deep or 0), there)
+    if question.finish is Finish.STEPPED:
+        chain = in_small_steps(shop.drills, plan.last, chain)
     flat = flat_on(maker, shop.cutters, (*chain, plan.last))
     if flat is not None and flat.depth_mm is not None:
         # Every tool is touched on the flat: what comes after is worked out from there.
@@ -170,7 +172,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     )
     w = maker.w
     off = None
-    if question.finish is Finish.DRILLED and exact((plan.last,), size) is None:
+    if question.finish in (Finish.DRILLED, Finish.STEPPED) and exact((plan.last,), size) is None:
         off = w.figure(plan.last.mm - size, "off_mm", since=len(w.steps), places=3)
     if drilled:
         _check_reach(question, plan.last, drills[-1].depth_mm)

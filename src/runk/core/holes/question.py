@@ -24,6 +24,7 @@ class Finish(StrEnum):
     D_BIT = "d-bit"
     BAR = "bar"
     HONED = "honed"
+    STEPPED = "stepped"
 
 
 class Ends(StrEnum):
@@ -47,6 +48,11 @@ FINISHES = (
     Choice("bored", "bored", ("bored hole", "bored out")),
     Choice("d-bit", "finished with a D-bit", ("d-bit", "d bit", "dbit")),
     Choice("bar", "finished with the bar that runs in it", ("running bar", "its own bar")),
+    Choice(
+        "stepped",
+        "drilled in small steps",
+        ("stepped", "in steps", "in small steps", "drilled in steps", "stepped up"),
+    ),
     Choice("honed", "bored and honed", ("honed", "honing", "hone", "honed hole")),
 )
 ENDS = (

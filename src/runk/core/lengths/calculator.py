@@ -18,6 +18,9 @@ from runk.core.workshop import Workshop
 _INCH = Source("inch", Held.DERIVED)
 
 
+_FINE_THOU = 0.5
+
+
 @law("Inches", "{length_mm} ÷ 25.4", _INCH)
 def to_inch(length_mm: Num) -> Num:
     """Inches from millimetres; the inch is 25.4 mm exactly.
@@ -77,8 +80,11 @@ def length(question: LengthQuestion, _: None = None) -> LengthAnswer:
     near, error = nearest_64th(question.text)
     w = Working()
     inch = w.figure(w(to_inch, length_mm=mm), "inch")
-    thou = w.figure(w(to_thou, length_mm=mm), "thou", since=1)
-    off = w.figure(w(to_thou, length_mm=float(error)), "error_thou", since=2)
+    in_thou = w(to_thou, length_mm=mm)
+    # Under half a thou a tenth of a thou is too coarse: 1.7 tenths is 0.17.
+    thou = w.figure(in_thou, "thou", since=1, places=2 if abs(in_thou) < _FINE_THOU else None)
+    over = w(to_thou, length_mm=float(error))
+    off = w.figure(over, "error_thou", since=2, places=2 if abs(over) < _FINE_THOU else None)
     return LengthAnswer(
         mm=Figure(mm, unit_of("mm"), places=3, fixed=True),
         inch=inch,

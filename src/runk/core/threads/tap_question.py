@@ -30,8 +30,27 @@ SCHOOLS = (
 )
 TAPS = (
     Choice("taper", "a taper tap", ("taper tap", "taper")),
-    Choice("second", "a second tap", ("second tap", "plug tap", "second")),
-    Choice("bottoming", "a bottoming tap", ("bottoming tap", "bottoming", "plug")),
+    Choice(
+        "second",
+        "a second tap",
+        ("second tap", "plug tap", "second", "taper then second", "taper and second"),
+    ),
+    Choice(
+        "bottoming",
+        "a bottoming tap",
+        (
+            "bottoming tap",
+            "bottoming",
+            "plug",
+            # Two named are an order: the later one ends it.
+            "taper then bottoming",
+            "taper and bottoming",
+            "taper then plug",
+            "taper and plug",
+            "second then bottoming",
+            "taper second bottoming",
+        ),
+    ),
 )
 
 
