@@ -2295,7 +2295,7 @@ export interface components {
              */
             operation: string | null;
             /**
-             * @description school: a little over, never over, nearest, slowest
+             * @description school: a little over, never over, nearest
              * @default null
              */
             school: string | null;

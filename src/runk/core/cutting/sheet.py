@@ -41,7 +41,8 @@ _TURNABLE = tuple(
 )
 
 
-_SCHOOLS = (replace(SCHOOLS[0], silent=True), *SCHOOLS[1:])
+_SCHOOLS = tuple(school for school in SCHOOLS if school.key != School.SLOWEST)
+"""Slow on purpose is a choice for one cut, never for a whole sheet."""
 _HELD = tuple(replace(choice, only=()) for choice in HELD)
 
 
