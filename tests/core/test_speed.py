@@ -332,7 +332,7 @@ REFUSALS: list[tuple[dict[str, str], str, str]] = [
         "does not go",
     ),
     (
-        {"operation": "drill", "diameter": "5", "metal": "ms", "held": "vice"},
+        {"operation": "drill", "diameter": "5", "metal": "ms", "held": "vice", "machine": "Lathe"},
         "held",
         "no vice on the lathe",
     ),

@@ -33,8 +33,10 @@ PARTS = frozenset(
 
 # A weight's unit stands apart, so that its number can be read.
 _GLUED = re.compile(
-    r"(?<=\d)(grams?|g|psi|bar|kpa|mpa|rpm|tpi|deg|degrees|flutes?|teeth)\b|(?<=\d)(°)", re.I
+    r"(?<=\d)(grams?|g|psi|bar|kpa|mpa|rpm|hrc|tpi|deg|degrees|flutes?|teeth)\b|(?<=\d)(°)", re.I
 )
+# A feed is typed as it is printed: 0.1mm/rev, 0.02 mm/tooth.
+_A_TURN = re.compile(r"(?<=\d) ?(mm|thou|in)? ?/ ?(rev|tooth)\b", re.I)
 _STOPS = re.compile(r",(?=\s|$)")
 
 
@@ -78,6 +80,7 @@ def words_of(line: str) -> list[str]:
             suggest=EXAMPLE,
         )
     line = written_out(" ".join(line.split()))
+    line = _A_TURN.sub(lambda found: f" {found[1] or ''} a {found[2]}", line)
     line = _STOPS.sub(" , ", _GLUED.sub(r" \1\2", line))
     words = [word.strip("?!;:") for word in line.split()]
     words = [

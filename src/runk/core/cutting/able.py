@@ -9,7 +9,7 @@ from runk.core.refusals import Refused
 from runk.core.said import mm_said
 
 LARGEST_TOOL_MM = 100.0
-_ON_TABLE = frozenset({Holding.VICE, Holding.CLAMPS})
+ON_TABLE = frozenset({Holding.VICE, Holding.CLAMPS})
 
 
 def holding_of(question: SpeedQuestion, machine: Machine) -> Holding:
@@ -22,13 +22,13 @@ def holding_of(question: SpeedQuestion, machine: Machine) -> Holding:
         milling = FACTS[question.operation].family is Family.MILLED
         usual = Holding.VERTICAL_SLIDE if milling else Holding.THREE_JAW
         held = question.held or usual
-        if held in _ON_TABLE:
+        if held in ON_TABLE:
             raise Refused(
                 f"There is no {held} on the lathe's spindle.", field="held", suggest=usual
             )
         return Holding(held)
     held = question.held or Holding.VICE
-    if held not in _ON_TABLE:
+    if held not in ON_TABLE:
         raise Refused(
             f"On {machine.name} the work sits on the table, not in the {held}.",
             field="held",

@@ -8,7 +8,7 @@ from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door, Sweep
 from runk.core.cutting import bend, laws
-from runk.core.cutting.able import holding_of
+from runk.core.cutting.able import ON_TABLE, holding_of
 from runk.core.cutting.answer import SpeedAnswer
 from runk.core.cutting.height import height_error
 from runk.core.cutting.operations import FACTS, Operation
@@ -27,7 +27,7 @@ from runk.core.cutting.worked import as_thin, worked
 from runk.core.figures import Link, Working
 from runk.core.lengths import Reading
 from runk.core.machines.choose import geared
-from runk.core.machines.machine import Machine
+from runk.core.machines.machine import Machine, MachineKind
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -41,6 +41,9 @@ def needs(question: SpeedQuestion, workshop: Workshop) -> SpeedShop:
     """
     facts = FACTS[question.operation]
     kinds = facts.machines
+    if question.held in ON_TABLE:
+        # What is held on a table is cut where there is one.
+        kinds = tuple(sorted(kinds, key=lambda kind: kind is MachineKind.LATHE))
     machine = workshop.machine(question.machine, kinds)
     if machine.kind not in kinds:
         raise Refused(

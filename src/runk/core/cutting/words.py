@@ -96,7 +96,7 @@ HELD = (
         ),
         ("turn", "face", "bore", "groove", "form", "drill", "ream", "chamfer", *FILED),
     ),
-    Choice("vice", "vice", ("vice", "vise", "machine vice"), TABLE_HELD),
+    Choice("vice", "vice", ("vice", "vise", "machine vice", "boring head"), TABLE_HELD),
     Choice(
         "clamped to the table",
         "clamps on the table",
