@@ -12,7 +12,7 @@ from runk.ask.numbers import fill_numbers, oddness
 from runk.ask.phrases import Phrase, called_by, phrases_of
 from runk.ask.sizes import Cutting, Size
 from runk.core.calculator import AnyCalculator
-from runk.core.kinds import Kind, Limits, OfThread, Told
+from runk.core.kinds import Choice, Kind, Limits, OfThread, Told
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -106,6 +106,15 @@ def _ruling(calculator: AnyCalculator, phrases: list[Phrase], into: Candidate) -
     return str(calculator.defaults.get(name, ""))
 
 
+def _more_particular(kind: Kind, said: str, before: str) -> str:
+    """Of two things said of one field, the one the other yields to; empty where neither does."""
+    choices: tuple[Choice, ...] = getattr(kind, "choices", ())
+    yields = {c.key: c.yields_to for c in choices}
+    if said in yields.get(before, ()):
+        return said
+    return before if before in yields.get(said, ()) else ""
+
+
 def _words_filled(
     into: Candidate,
     asked: dict[str, Kind],
@@ -126,7 +135,11 @@ def _words_filled(
             if meaning.field == into.calculator.ruling:
                 continue
             before = into.typed.setdefault(meaning.field, meaning.key)
-            if before != meaning.key:
+            if before != meaning.key and (
+                kept := _more_particular(asked[meaning.field], meaning.key, before)
+            ):
+                into.typed[meaning.field] = kept
+            elif before != meaning.key:
                 raise Refused(
                     f"I read both {before} and {meaning.key}; it can only be one.",
                     field=meaning.field,

@@ -37,6 +37,8 @@ _GLUED = re.compile(
 )
 # A feed is typed as it is printed: 0.1mm/rev, 0.02 mm/tooth.
 _A_TURN = re.compile(r"(?<=\d) ?(mm|thou|in)? ?/ ?(rev|tooth)\b", re.I)
+# Two classes of limits stand apart, each with its side: H7/g6.
+_CLASSES = re.compile(r"(?<![\w/])([a-z]{1,2})(\d{1,2}) ?/ ?([a-z]{1,2})(\d{1,2})(?![\w/])", re.I)
 _STOPS = re.compile(r",(?=\s|$)")
 
 
@@ -80,6 +82,7 @@ def words_of(line: str) -> list[str]:
             suggest=EXAMPLE,
         )
     line = written_out(" ".join(line.split()))
+    line = _CLASSES.sub(r" fit hole:\1\2 shaft:\3\4 ", line)
     line = _A_TURN.sub(lambda found: f" {found[1] or ''} a {found[2]}", line)
     line = _STOPS.sub(" , ", _GLUED.sub(r" \1\2", line))
     words = [word.strip("?!;:") for word in line.split()]

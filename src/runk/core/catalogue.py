@@ -6,6 +6,7 @@ from runk.core.calculator import Catalogue
 from runk.core.cutting.sheet import SHEET
 from runk.core.cutting.speed import SPEED
 from runk.core.faults.finder import FAULTS
+from runk.core.fits.fit import FIT
 from runk.core.holes.angled import ANGLED
 from runk.core.holes.hole import HOLE
 from runk.core.holes.nearest import NEAREST
@@ -34,6 +35,7 @@ CATALOGUE = Catalogue(
         NEAREST,
         DEPTH,
         ANGLED,
+        FIT,
         TAP,
         DIE,
         STUD,

@@ -890,6 +890,66 @@ export interface components {
             /** Working */
             working: components["schemas"]["StepWire"][];
         };
+        /** FitAnswerWire */
+        FitAnswerWire: {
+            clearance_high_mm: components["schemas"]["FigureWire"];
+            clearance_low_mm: components["schemas"]["FigureWire"];
+            hole_high_mm: components["schemas"]["FigureWire"];
+            hole_low_mm: components["schemas"]["FigureWire"];
+            kind: string;
+            name: string;
+            others: components["schemas"]["OtherWayWire"][];
+            says: string;
+            shaft_high_mm: components["schemas"]["FigureWire"];
+            shaft_low_mm: components["schemas"]["FigureWire"];
+        };
+        /** FitQuestion */
+        FitQuestion: {
+            /**
+             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel
+             * @default null
+             */
+            duty: string | null;
+            /**
+             * @description class of the hole
+             * @default null
+             */
+            hole: string | null;
+            /**
+             * @description class of the shaft
+             * @default null
+             */
+            shaft: string | null;
+            /**
+             * @description nominal size
+             * @default null
+             */
+            size: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** FitReply */
+        FitReply: {
+            answer: components["schemas"]["FitAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * GaugeIn
          * @description Take a reading from the gauge; ``again`` measures without another pass.
@@ -1606,6 +1666,13 @@ export interface components {
             line: string;
             /** Read As */
             read_as: string;
+        };
+        /** OtherWayWire */
+        OtherWayWire: {
+            clearance_high_mm: components["schemas"]["FigureWire"];
+            clearance_low_mm: components["schemas"]["FigureWire"];
+            name: string;
+            says: string;
         };
         /**
          * OutcomeOut

@@ -2,6 +2,7 @@
 
 from runk.core.kinds.base import Kind, Taken, Told
 from runk.core.kinds.choice import Choice, OneOf
+from runk.core.kinds.fit_class import OfFitClass
 from runk.core.kinds.length import Length, Lengths, Place
 from runk.core.kinds.limits import Bounds, Limits
 from runk.core.kinds.number import Angle, Count, Number, Pressure, Temperature
@@ -21,6 +22,7 @@ __all__ = [
     "Lengths",
     "Limits",
     "Number",
+    "OfFitClass",
     "OfMachine",
     "OfMetal",
     "OfMetals",

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Any, ClassVar
 
+from runk.core.fits.iso import limits_um, read_class
 from runk.core.kinds.base import Kind, Taken, Told, as_typed
 from runk.core.lengths import Reading, read_length
 from runk.core.lengths.show import for_page
@@ -43,18 +44,18 @@ class Bounds:
         """Smallest and largest of a size in millimetres.
 
         Raises:
-            Refused: A tolerance class.
+            Refused: A class the standard's tables do not have at that size.
 
         >>> b = Bounds(Fraction(-1, 100), Fraction(0), True)
         >>> [float(x) for x in b.of(Fraction(22))]
         [21.99, 22.0]
+        >>> [float(x) for x in Bounds(Fraction(0), Fraction(0), False, "H7").of(Fraction(22))]
+        [22.0, 22.021]
         """
         if self.grade:
-            raise Refused(
-                f"`{self.grade}` is a tolerance class, and I do not work its limits out yet: type "
-                "them, the smallest and the largest.",
-                suggest="22.00 22.02",
-            )
+            # As it stands on a drawing: capitals are a hole's, small letters a shaft's.
+            low, high = limits_um(read_class(self.grade, self.grade[0].isupper()), float(size))
+            return size + Fraction(str(low)) / 1000, size + Fraction(str(high)) / 1000
         if self.added:
             return size + self.low, size + self.high
         return self.low, self.high

@@ -1,0 +1,96 @@
+"""The question ``fit`` asks."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from fractions import Fraction
+from functools import cache
+from typing import Annotated
+
+from runk.core.fits.iso import LARGEST_MM, ToleranceClass
+from runk.core.kinds import Choice, Length, OfFitClass, OneOf
+from runk.core.sources import Held, Source, read_table
+
+
+@dataclass(frozen=True, slots=True)
+class Duty:
+    """What two parts do to each other, and the clearance on diameter that wants.
+
+    Each bound is so many thou for an inch of diameter and so many besides; less than nought is
+    interference.
+    """
+
+    key: str
+    label: str
+    low: tuple[float, float]
+    high: tuple[float, float]
+    says: str
+    source: Source
+
+
+@cache
+def duties() -> dict[str, Duty]:
+    """Every duty by key, as the table has them."""
+    return {
+        row["key"]: Duty(
+            row["key"],
+            row["label"],
+            (float(row["low_thou_per_inch"]), float(row["low_thou"])),
+            (float(row["high_thou_per_inch"]), float(row["high_thou"])),
+            row["says"],
+            Source(row["authority"], Held(row["held"])),
+        )
+        for row in read_table("fit_duties")
+    }
+
+
+WORKSHOP = ("running", "precision", "slide", "push", "drive", "press", "shrink")
+"""The classes of the workshop, by which a fit of the standard is said in other words."""
+_TIGHT = ("drive", "press", "shrink")
+
+
+def _choice(row: dict[str, str]) -> Choice:
+    # What parts do says more than how they go together; but a web is pressed where that is said.
+    named = [other["key"] for other in read_table("fit_duties") if other["key"] not in WORKSHOP]
+    yields = {**dict.fromkeys(WORKSHOP, tuple(n for n in named if n != "web")), "web": _TIGHT}
+    yields |= {"running": ("precision", *named)}
+    return Choice(
+        row["key"],
+        row["label"],
+        tuple(row["words"].split(";")),
+        yields_to=yields.get(row["key"], ()),
+    )
+
+
+DUTIES = tuple(_choice(row) for row in read_table("fit_duties"))
+
+
+@dataclass(frozen=True, slots=True)
+class FitQuestion:
+    """Two parts that fit each other.
+
+    Args:
+        size: Nominal diameter.
+        hole: Class of the hole; ``shaft`` of the shaft. One alone goes with H7 or h6.
+        duty: What they do to each other, where no classes are said.
+    """
+
+    size: Annotated[
+        Fraction,
+        Length(
+            "nominal size",
+            ("dia", "diameter", "bore", "shaft", "rod", "bar", "pin", "web", "ø"),
+            principal=True,
+            usual=(1.0, 120.0),
+            low=0.1,
+            high=LARGEST_MM,
+            placeholder="22 mm",
+        ),
+    ]
+    duty: Annotated[str | None, OneOf("what it does", choices=DUTIES)] = None
+    hole: Annotated[
+        ToleranceClass | None, OfFitClass("class of the hole", hole=True, placeholder="H7")
+    ] = None
+    shaft: Annotated[ToleranceClass | None, OfFitClass("class of the shaft", placeholder="g6")] = (
+        None
+    )
