@@ -30,6 +30,7 @@ ASKED: dict[str, dict[str, str]] = {
     "length": {"text": "1 3/16"},
     "machine": {"speeds": "290 500, back gear 48 83"},
     "identify": OFFCUT,
+    "fit": {"size": "22", "hole": "H7", "shaft": "g6"},
     "faults": {"sign": "whine", "diameter": "22", "metal": "brass", "rpm": "1480"},
     "sheet": {"metals": "brass, silver steel", "sizes": "10; 20"},
     "hole": {"size": "6", "metal": "gunmetal", "finish": "machine-reamed", "deep": "20"},

@@ -898,6 +898,7 @@ export interface components {
             hole_low_mm: components["schemas"]["FigureWire"];
             kind: string;
             name: string;
+            nominal_mm: components["schemas"]["FigureWire"];
             others: components["schemas"]["OtherWayWire"][];
             says: string;
             shaft_high_mm: components["schemas"]["FigureWire"];

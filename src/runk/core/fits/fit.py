@@ -51,6 +51,7 @@ class FitAnswer:
     clearance_low_mm: Annotated[Figure, Show("Least clearance", Rank.BIG, drawn=True)]
     clearance_high_mm: Annotated[Figure, Show("Most clearance", Rank.BIG, drawn=True)]
     says: Annotated[str, Show("How it goes", Rank.SAYS, drawn=True)]
+    nominal_mm: Annotated[Figure, Show("Nominal", Rank.FOLDED)]
     others: Annotated[tuple[OtherWay, ...], Table("In other words")]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
@@ -169,6 +170,7 @@ def fit(question: FitQuestion, shop: FitShop) -> FitAnswer:
         shaft_high_mm=shaft[1],
         clearance_low_mm=low,
         clearance_high_mm=high,
+        nominal_mm=Figure(size, unit_of("nominal_mm"), (), 3),
         says=_says(duty, kind, low.value, high.value),
         others=_other_words(duty, size, low.value, high.value),
         cautions=_cautions(kind, shop, hole, shaft),
@@ -206,7 +208,9 @@ def _by_duty(
     found = []
     for side, (low, high) in (("hole", hole_um), ("shaft", shaft_um)):
         for end, value in (("low", low), ("high", high)):
-            figure = w.of(limit_mm, f"{side}_{end}_mm", size_mm=size, deviation_um=value)
+            figure = w.of(
+                limit_mm, f"{side}_{end}_mm", size_mm=size, deviation_um=value, source=duty.source
+            )
             steps = tuple(w.steps[:2]) + figure.steps
             found.append(replace(figure, places=3, steps=steps))
     return (found[0], found[1]), (found[2], found[3])

@@ -39,4 +39,5 @@ class OfFitClass(Kind):
         side = "hole" if self.hole else "shaft"
         for letter in _TYPED:
             for grade in range(1, 19):
-                yield f"{side}:{letter}{grade}", f"{letter}{grade}"
+                said = f"{letter}{grade}"
+                yield f"{side}:{said}", said.upper() if self.hole else said

@@ -1,0 +1,135 @@
+"""Fits by class and by what parts do: translated, bounded, handed on."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from runk.core.catalogue import CATALOGUE
+from runk.core.fits.fit import FitAnswer, bounds_of, nearest_class, nearest_iso
+from runk.core.fits.iso import limits_um
+from runk.core.fits.question import WORKSHOP, duties
+from runk.core.questions import read_question
+from runk.core.refusals import Refused
+from runk.core.units import PageUnit
+from runk.demo.back_shed import WORKSHOP as SHED
+
+FIT = CATALOGUE["fit"]
+SIZES = st.integers(1, 25000).map(lambda n: n / 100)
+
+
+def ask(**typed: str) -> FitAnswer:
+    answer = FIT.ask(read_question(FIT, typed, PageUnit.MM, SHED).question, SHED)
+    assert isinstance(answer, FitAnswer)
+    return answer
+
+
+@settings(max_examples=60, deadline=None)
+@given(SIZES, st.sampled_from(sorted(duties())))
+def test_any_hole_and_any_shaft_within_their_limits_keep_to_the_duty(size: float, key: str) -> None:
+    answer = ask(size=f"{max(size, 0.5)}", duty=key)
+    least, most = bounds_of(duties()[key], max(size, 0.5))
+    tightest = answer.hole_low_mm.value - answer.shaft_high_mm.value
+    loosest = answer.hole_high_mm.value - answer.shaft_low_mm.value
+    assert tightest == pytest.approx(least, abs=1e-6)
+    assert loosest == pytest.approx(most, abs=1e-6)
+    assert answer.hole_high_mm.value > answer.hole_low_mm.value
+    assert answer.shaft_high_mm.value > answer.shaft_low_mm.value
+
+
+@settings(max_examples=25, deadline=None)
+@given(SIZES.filter(lambda mm: mm >= 1), st.sampled_from(WORKSHOP))
+def test_a_fit_translated_twice_is_the_fit_translated_once(size: float, key: str) -> None:
+    low, high = bounds_of(duties()[key], size)
+    once = nearest_iso(size, low, high)
+    hole, shaft = (limits_um(one, size) for one in once)
+    there = ((hole[0] - shaft[1]) / 1000, (hole[1] - shaft[0]) / 1000)
+    again = nearest_class(size, *there)
+    back = nearest_iso(size, *there)
+    assert back == once
+    assert nearest_class(size, *bounds_of(again, size)).key == again.key
+
+
+@pytest.mark.parametrize(
+    ("duty", "size", "thou"),
+    [
+        # Common practice, on diameter, by hand for sizes in inches.
+        ("ringed", "1 in", (1.0, 2.0)),
+        ("ringless", "1 in", (0.2, 0.5)),
+        ("crown", "2 in", (6.0, 10.0)),
+        ("rod", "1/8 in", (0.5, 1.0)),
+        ("journal", "1 in", (1.2, 1.8)),
+        ("flywheel", "3/8 in", (-0.1, 0.0)),
+        ("web", "7/16 in", (1.0, 2.0)),
+        ("press", "1 in", (-1.15, -0.95)),
+        ("shrink", "1 in", (-1.65, -1.35)),
+        ("running", "1 in", (1.25, 1.75)),
+    ],
+)
+def test_what_parts_do_asks_so_many_thou(duty: str, size: str, thou: tuple[float, float]) -> None:
+    answer = ask(size=size, duty=duty)
+    low, high = answer.clearance_low_mm.value / 0.0254, answer.clearance_high_mm.value / 0.0254
+    assert (low, high) == pytest.approx(thou, abs=0.01)
+
+
+@pytest.mark.parametrize(
+    ("typed", "field", "says"),
+    [
+        ({"size": "0.05", "duty": "running"}, "size", "0.1 mm"),
+        ({"size": "0", "duty": "running"}, "size", "more than"),
+        ({"size": "251", "hole": "H7"}, "size", "250 mm"),
+        ({"size": "22", "hole": "I7"}, "hole", "no class I"),
+        ({"size": "22", "shaft": "z99"}, "shaft", "no class z"),
+        ({"size": "22", "hole": "H"}, "hole", "no tolerance class"),
+        ({"size": "22", "hole": "H14"}, "hole", "Grade 14"),
+        ({"size": "22", "shaft": "j6"}, "shaft", "left out"),
+        ({"size": "22", "hole": "CD7"}, "hole", "left out"),
+        ({"size": "20", "shaft": "t6"}, "shaft", "up to 24 mm"),
+        ({"size": "20", "hole": "K9"}, "hole", "no K9"),
+        ({"size": "22"}, "duty", "Which fit"),
+        ({"size": "22", "hole": "H7", "duty": "press"}, "duty", "contradict"),
+    ],
+)
+def test_what_cannot_be_is_refused_at_its_field(
+    typed: dict[str, str], field: str, says: str
+) -> None:
+    with pytest.raises(Refused) as refused:
+        ask(**typed)
+    assert refused.value.field == field
+    assert says in refused.value.said(PageUnit.MM)
+
+
+def test_one_class_alone_goes_with_the_usual_mate() -> None:
+    assert ask(size="22", hole="h8").name == "H8/h6"
+    assert ask(size="22", shaft="K6").name == "H7/k6"
+
+
+@pytest.mark.parametrize("typed", [{"hole": "H7", "shaft": "g6"}, {"duty": "ringed"}])
+def test_the_limits_arrive_in_the_plan_as_what_they_are(typed: dict[str, str]) -> None:
+    answer = ask(size="22", **typed)
+    for link, limits in zip(
+        answer.links,
+        ((answer.shaft_low_mm, answer.shaft_high_mm), (answer.hole_low_mm, answer.hole_high_mm)),
+        strict=True,
+    ):
+        plan = CATALOGUE["plan"]
+        more: dict[str, Any] = {"now": "23" if dict(link.question)["job"] == "outside" else "20"}
+        question = read_question(
+            plan, dict(link.question) | more | {"metal": "brass"}, PageUnit.INCH, SHED
+        ).question
+        assert float(question.smallest) == pytest.approx(limits[0].value, abs=1e-4)
+        assert float(question.largest) == pytest.approx(limits[1].value, abs=1e-4)
+
+
+def test_a_class_on_a_plan_is_worked_out_for_the_side_it_names() -> None:
+    plan = CATALOGUE["plan"]
+    for job, now, limits, low, high in (
+        ("bore", "20", "H7", 22.0, 22.021),
+        ("outside", "24", "g6", 21.980, 21.993),
+    ):
+        typed = {"job": job, "metal": "brass", "now": now, "wanted": "22", "limits": limits}
+        question = read_question(plan, typed, PageUnit.MM, SHED).question
+        assert (float(question.smallest), float(question.largest)) == pytest.approx((low, high))

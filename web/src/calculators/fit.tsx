@@ -1,0 +1,62 @@
+import type { Schemas } from '../api/client';
+import { FitZones } from '../drawings/FitZones';
+import type { Extras, Given } from '../house';
+import { Plate } from '../parts/AnswerPlate';
+import { Drawn } from '../parts/Drawn';
+
+type Reply = Schemas['FitReply'];
+type Figure = Reply['answer']['hole_low_mm'];
+
+function Limits({ name, low, high }: { name: string; low: Figure; high: Figure }) {
+  return (
+    <div className="min-w-0">
+      <dt className="text-xl text-plate-soft">{name}</dt>
+      <dd className="mt-1 space-y-1">
+        {[
+          { label: 'largest', figure: high },
+          { label: 'smallest', figure: low },
+        ].map(({ label, figure }) => (
+          <p key={label} className="flex flex-wrap items-baseline gap-x-3">
+            <span className="figures text-7xl leading-none font-bold max-lg:text-6xl max-sm:text-5xl">
+              {figure.shown}
+            </span>
+            <span className="text-xl text-plate-soft">
+              {figure.unit} {label}
+            </span>
+          </p>
+        ))}
+      </dd>
+    </div>
+  );
+}
+
+/** Both parts' limits as large as each other, and what they do to each other beneath. */
+function Both({ reply: { answer } }: Given<Reply>) {
+  const tight = answer.clearance_high_mm.value <= 0;
+  // An interference is said as how tight it is.
+  const unsigned = (figure: Figure) => (tight ? figure.shown.replace('-', '') : figure.shown);
+  const low = tight ? answer.clearance_high_mm : answer.clearance_low_mm;
+  const high = tight ? answer.clearance_low_mm : answer.clearance_high_mm;
+  return (
+    <Plate>
+      <dl className="grid gap-x-8 gap-y-5 md:grid-cols-2">
+        <Limits name="Hole" low={answer.hole_low_mm} high={answer.hole_high_mm} />
+        <Limits name="Shaft" low={answer.shaft_low_mm} high={answer.shaft_high_mm} />
+      </dl>
+      <p className="mt-4 border-t border-plate-line pt-3 text-xl">
+        <b className="font-semibold">{answer.name}</b>, {answer.kind}: {unsigned(low)} to {unsigned(high)} {low.unit}
+      </p>
+      <p className="text-xl text-plate-soft">{answer.says}</p>
+    </Plate>
+  );
+}
+
+function Zones({ reply: { answer } }: Given<Reply>) {
+  return (
+    <Drawn title="The two zones, to scale">
+      <FitZones answer={answer} />
+    </Drawn>
+  );
+}
+
+export default { plate: Both, side: Zones } satisfies Extras<Reply>;
