@@ -63,6 +63,7 @@ def over_http() -> list[Row]:
             ("faults", WHINE),
             ("hole", REAMED),
             ("tap", TAPPED),
+            ("fit", {"size": "22", "duty": "running"}),
         ):
             asked = packed(question)
             reply = pair.runk(f"/api/calc/{name}", asked)

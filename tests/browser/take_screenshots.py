@@ -60,7 +60,7 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("holes", "/holes", "light", (1280, 800), _last_drill),
     ("trays", "/trays", "light", (1280, 800), _nothing),
     ("threads", "/threads", "light", (1280, 800), _nothing),
-    ("stud", "/threads/stud", "light", (1280, 800), _nothing),
+    ("fits", "/fits", "light", (1280, 800), _nothing),
     ("cover", "/threads/cover", "dark", (1280, 800), _nothing),
     ("faults", "/faults", "light", (1280, 800), _nothing),
     ("metals", "/metals", "light", (1280, 800), _nothing),

@@ -29,6 +29,8 @@ _HALF = re.compile(
 )
 """Half of a pair of surrogates in JSON: no character, and nothing that could be written down."""
 _LOG = logging.getLogger("runk")
+_OURS = frozenset({b"same-origin", b"none"})
+"""Another program's page on this very machine is a foreign page too."""
 _SAFE = frozenset({"GET", "HEAD", "OPTIONS"})
 _HEADERS = (
     (b"x-content-type-options", b"nosniff"),
@@ -113,14 +115,14 @@ class Guard:
         if host_of(host) not in self.hosts:
             return problem(400, "Foreign host", "This server answers only on its own address.")
         site = headers.get(b"sec-fetch-site", b"same-origin")
-        if path.startswith("/api/") and site == b"cross-site":
+        if path.startswith("/api/") and method in _SAFE and site not in _OURS:
             return problem(403, "Foreign page", "Another page may not ask here.")
         if method in _SAFE:
             return None
         origin = headers.get(b"origin", b"").decode("latin-1")
         if origin and urlsplit(origin).netloc != host:
             return problem(403, "Foreign page", "Another page may not write here.")
-        if site not in (b"same-origin", b"none"):
+        if site not in _OURS:
             return problem(403, "Foreign page", "Another page may not write here.")
         length = headers.get(b"content-length", b"0")
         if not length.isdigit() or int(length) > largest:

@@ -24,8 +24,10 @@ ISO = Source("iso-286-1", Held.RECALLED)
 _THOU_MM = float(MM_PER_INCH) / 1000
 _HOLE_SHARE = 0.5
 """Share of what a duty allows that is left to the hole, the rest to the shaft: practice."""
-_USUAL_HOLES = ("H6", "H7", "H8", "H9")
-_USUAL_SHAFTS = tuple(f"{x}{n}" for x in "cdefghkmnprsu" for n in range(5, 10))
+_USUAL_HOLES = tuple(ToleranceClass("h", grade, True) for grade in range(6, 10))
+_USUAL_SHAFTS = tuple(
+    ToleranceClass(letter, grade, False) for letter in "cdefghkmnprsu" for grade in range(5, 10)
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -290,14 +292,22 @@ def nearest_iso(size: float, low: float, high: float) -> tuple[ToleranceClass, T
     ['H7', 'g6']
     """
 
-    def far(pair: tuple[ToleranceClass, ToleranceClass]) -> float:
-        hole, shaft = (limits_um(one, size) for one in pair)
+    holes = [(one, limits_um(one, size)) for one in _USUAL_HOLES]
+    shafts = [(one, limits_um(one, size)) for one in _USUAL_SHAFTS]
+
+    def far(hole: tuple[float, float], shaft: tuple[float, float]) -> float:
         least, most = (hole[0] - shaft[1]) / 1000, (hole[1] - shaft[0]) / 1000
         return abs(least - low) + abs(most - high)
 
-    holes = [read_class(text, hole=True) for text in _USUAL_HOLES]
-    shafts = [read_class(text, hole=False) for text in _USUAL_SHAFTS]
-    return min(((hole, shaft) for hole in holes for shaft in shafts), key=far)
+    _, hole, shaft = min(
+        (
+            (far(inside, outside), hole, shaft)
+            for hole, inside in holes
+            for shaft, outside in shafts
+        ),
+        key=lambda found: found[0],
+    )
+    return hole, shaft
 
 
 def _cautions(
