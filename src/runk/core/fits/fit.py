@@ -24,7 +24,8 @@ ISO = Source("iso-286-1", Held.RECALLED)
 _THOU_MM = float(MM_PER_INCH) / 1000
 _HOLE_SHARE = 0.5
 """Share of what a duty allows that is left to the hole, the rest to the shaft: practice."""
-_USUAL_HOLES = tuple(ToleranceClass("h", grade, True) for grade in range(6, 10))
+_USUAL_HOLES = tuple(ToleranceClass("h", grade, True) for grade in (7, 8, 6, 9))
+"""Of two as near, the one a reamer makes."""
 _USUAL_SHAFTS = tuple(
     ToleranceClass(letter, grade, False) for letter in "cdefghkmnprsu" for grade in range(5, 10)
 )
@@ -266,7 +267,7 @@ def bounds_of(duty: Duty, size: float) -> tuple[float, float]:
     """Least and most clearance of a duty at a size, millimetres.
 
     >>> [round(mm, 4) for mm in bounds_of(duties()["running"], 25.4)]
-    [0.0318, 0.0445]
+    [0.0318, 0.0444]
     """
     low, high = (duty_mm(per_inch, size, besides) for per_inch, besides in (duty.low, duty.high))
     return low, high

@@ -61,6 +61,7 @@ def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
     Raises:
         Refused: There is no drill at all.
 
+    >>> from fractions import Fraction
     >>> from runk.demo.back_shed import WORKSHOP
     >>> asked = NearestQuestion(Fraction("4.37"))
     >>> answer = nearest_drill(asked, needs(asked, WORKSHOP))

@@ -158,6 +158,7 @@ def floor_mm(question: PlanQuestion) -> float:
     """What the floor of the groove measures across.
 
     >>> from fractions import Fraction
+    >>> from runk.core.plan.spec import Job
     >>> asked = PlanQuestion(Job.GROOVE, now=Fraction(20), deep=Fraction(2), wall=Wall.BORE)
     >>> floor_mm(asked)
     24.0
