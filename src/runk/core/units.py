@@ -45,6 +45,8 @@ _UNITS = (
     Unit("mm2", "mm²", 3),
     Unit("mm4", "mm⁴", 0),
     Unit("mm", "mm", 2, 1 / 25.4, "in", 3),
+    # Limits and what lies between them are told apart by the micrometre.
+    Unit("limit_mm", "mm", 3, 1 / 25.4, "in", 4),
     Unit("rpm", "rev/min", 0),
     Unit("w", "W", 0),
     Unit("n", "N", 0),

@@ -79,20 +79,20 @@ def limit_mm(size_mm: Num, deviation_um: Num) -> Num:
 
 
 @law("Clearance", "{hole_mm} - {shaft_mm}")
-def clearance_mm(hole_mm: Num, shaft_mm: Num) -> Num:
+def between_limit_mm(hole_mm: Num, shaft_mm: Num) -> Num:
     """What a shaft leaves in its hole on diameter; less than nought where it is larger.
 
-    >>> round(clearance_mm(22.0, 21.98), 3)
+    >>> round(between_limit_mm(22.0, 21.98), 3)
     0.02
     """
     return hole_mm - shaft_mm
 
 
 @law("By duty", "({per_inch} × {size_mm} ÷ 25.4 + {besides}) thou", PRACTICE)
-def duty_mm(per_inch: Num, size_mm: Num, besides: Num) -> Num:
+def duty_limit_mm(per_inch: Num, size_mm: Num, besides: Num) -> Num:
     """Clearance on diameter by a rule of so many thou an inch and so many besides.
 
-    >>> round(duty_mm(1.0, 25.4, 0.5), 4)
+    >>> round(duty_limit_mm(1.0, 25.4, 0.5), 4)
     0.0381
     """
     return (per_inch * size_mm / 25.4 + besides) * 0.0254
@@ -160,8 +160,10 @@ def fit(question: FitQuestion, shop: FitShop) -> FitAnswer:
     else:
         name = duty.label
         hole, shaft = _by_duty(w, duty, size)
-    low = w.of(clearance_mm, "clearance_low_mm", hole_mm=hole[0].value, shaft_mm=shaft[1].value)
-    high = w.of(clearance_mm, "clearance_high_mm", hole_mm=hole[1].value, shaft_mm=shaft[0].value)
+    low = w.of(between_limit_mm, "clearance_low_mm", hole_mm=hole[0].value, shaft_mm=shaft[1].value)
+    high = w.of(
+        between_limit_mm, "clearance_high_mm", hole_mm=hole[1].value, shaft_mm=shaft[0].value
+    )
     low, high = (replace(figure, places=3) for figure in (low, high))
     kind = _kind(low.value, high.value)
     return FitAnswer(
@@ -202,7 +204,7 @@ def _by_duty(
 ) -> tuple[tuple[Figure, Figure], tuple[Figure, Figure]]:
     """The hole from its nominal up; the shaft so that every pair of them keeps to the duty."""
     least, most = (
-        w(duty_mm, per_inch=per_inch, size_mm=size, besides=besides, source=duty.source)
+        w(duty_limit_mm, per_inch=per_inch, size_mm=size, besides=besides, source=duty.source)
         for per_inch, besides in (duty.low, duty.high)
     )
     room = (most - least) * 1000
@@ -269,7 +271,9 @@ def bounds_of(duty: Duty, size: float) -> tuple[float, float]:
     >>> [round(mm, 4) for mm in bounds_of(duties()["running"], 25.4)]
     [0.0318, 0.0444]
     """
-    low, high = (duty_mm(per_inch, size, besides) for per_inch, besides in (duty.low, duty.high))
+    low, high = (
+        duty_limit_mm(per_inch, size, besides) for per_inch, besides in (duty.low, duty.high)
+    )
     return low, high
 
 
