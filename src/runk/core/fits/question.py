@@ -51,7 +51,7 @@ _TIGHT = ("drive", "press", "shrink")
 
 def _choice(row: dict[str, str]) -> Choice:
     # What parts do says more than how they go together; but a web is pressed where that is said.
-    named = [other["key"] for other in read_table("fit_duties") if other["key"] not in WORKSHOP]
+    named = [key for key in duties() if key not in WORKSHOP]
     yields = {**dict.fromkeys(WORKSHOP, tuple(n for n in named if n != "web")), "web": _TIGHT}
     yields |= {"running": ("precision", *named)}
     return Choice(
