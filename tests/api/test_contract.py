@@ -186,7 +186,7 @@ def test_many_writers_lose_nothing(filled: Store) -> None:
 
     def write(thread: int) -> None:
         with TestClient(app) as one:
-            for number in range(20):
+            for number in range(10):
                 body = {
                     "keep_key": f"writer-{thread}-{number:03d}",
                     "calculator": "speed",
@@ -205,7 +205,7 @@ def test_many_writers_lose_nothing(filled: Store) -> None:
     assert failures == []
     with TestClient(app) as one:
         slate = one.get("/api/slate?limit=500").json()
-    assert len(slate) == 3 + 8 * 20
+    assert len(slate) == 3 + 8 * 10
 
 
 def test_the_description_the_types_are_made_from_is_todays() -> None:

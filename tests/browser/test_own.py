@@ -69,6 +69,7 @@ def test_the_name_of_a_belt_never_runs_over_the_numbers(page: Page, wide: int) -
     assert made.ok
     page.set_viewport_size({"width": wide, "height": 800})
     page.goto("/speeds")
+    expect(page.get_by_text("rev/min").first).to_be_visible()
     page.keyboard.press("Control+k")
     page.get_by_label("Ask in plain words, in any order").fill("turn 30 mild steel on Long names")
     expect(page.get_by_role("dialog")).to_contain_text("countershaft slow two")

@@ -39,6 +39,12 @@ _GLUED = re.compile(
 _A_TURN = re.compile(r"(?<=\d) ?(mm|thou|in)? ?/ ?(rev|tooth)\b", re.I)
 # Two classes of limits stand apart, each with its side: H7/g6.
 _CLASSES = re.compile(r"(?<![\w/])([a-z]{1,2})(\d{1,2}) ?/ ?([a-z]{1,2})(\d{1,2})(?![\w/])", re.I)
+# One hole told by its two tools: drill 3.5 and ream 4.
+_THEN_REAMED = re.compile(
+    r"\bdrill(?:ed)? (\S{1,12}(?: mm| in)?),?(?: and| then| &)? ream(?:ed)? (?:to )?"
+    r"(\S{1,12}(?: mm| in)?)(?=\s|$)",
+    re.I,
+)
 _STOPS = re.compile(r",(?=\s|$)")
 
 
@@ -83,6 +89,7 @@ def words_of(line: str) -> list[str]:
         )
     line = written_out(" ".join(line.split()))
     line = _CLASSES.sub(r" fit hole:\1\2 shaft:\3\4 ", line)
+    line = _THEN_REAMED.sub(r"reamed \2 hole from \1 there already", line)
     line = _A_TURN.sub(lambda found: f" {found[1] or ''} a {found[2]}", line)
     line = _STOPS.sub(" , ", _GLUED.sub(r" \1\2", line))
     words = [word.strip("?!;:") for word in line.split()]
