@@ -153,6 +153,7 @@ def test_slate_notes_order_ticks_and_undo(page: Page) -> None:
 
 def test_engines_and_parts(page: Page) -> None:
     page.goto("/slate")
+    expect(page.get_by_role("article").first).to_be_visible()
     page.get_by_label("New engine").fill("Wren")
     page.keyboard.press("Enter")
     page.get_by_label("New part of Wren").fill("Flywheel")
