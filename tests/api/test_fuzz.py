@@ -38,7 +38,7 @@ def _fuzz(operation: Any, mode: GenerationMode, checks: list[Any]) -> int:
     count = 0
 
     @settings(
-        max_examples=10, deadline=None, database=None, suppress_health_check=list(HealthCheck)
+        max_examples=7, deadline=None, database=None, suppress_health_check=list(HealthCheck)
     )
     @given(case=operation.as_strategy(generation_mode=mode))
     def once(case: Any) -> None:

@@ -66,7 +66,7 @@ def test_a_foreign_page_may_not_ask_either(client: TestClient, path: str) -> Non
     assert client.get("/", headers={"sec-fetch-site": "cross-site"}).status_code != 403
 
 
-@pytest.mark.parametrize("filler", [" ", "9+", "(", "brass ", "1/2 "])
+@pytest.mark.parametrize("filler", [" ", "9+", "(brass "])
 @pytest.mark.parametrize("name", sorted(CATALOGUE))
 def test_every_text_is_bounded_before_anything_reads_it(
     asking: TestClient, name: str, filler: str
