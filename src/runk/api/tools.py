@@ -11,14 +11,13 @@ from starlette.concurrency import run_in_threadpool
 from runk.api.files import as_file
 from runk.api.ids import RowId
 from runk.api.problems import PROBLEMS
-from runk.core.kinds import Number
 from runk.core.lengths import read_length
 from runk.core.refusals import Refused
 from runk.core.threads import find_thread
 from runk.core.tools import ShopTool, State, ToolKind
 from runk.core.tools.sets import SETS, jobber_flute_mm, tool_set
 from runk.core.units import PageUnit
-from runk.formats.tools_csv import read_tools_csv, tools_csv
+from runk.formats.tools_csv import read_rpm, read_tools_csv, tools_csv
 from runk.store.database import Store
 from runk.store.tools import (
     KeptTool,
@@ -113,14 +112,9 @@ def _out(kept: KeptTool) -> ToolOut:
     )
 
 
-_RPM = Number("fastest", (), ("rev/min", "rpm"), low=1.0, high=60000.0, placeholder="350")
-
-
 def _fastest(text: str) -> float | None:
-    if not text.strip():
-        return None
     try:
-        return float(_RPM.value_of(_RPM.bare(text)))
+        return read_rpm(text)
     except Refused as refused:
         raise refused.on("fastest") from None
 

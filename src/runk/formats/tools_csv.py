@@ -7,6 +7,7 @@ import io
 from collections.abc import Iterable
 from fractions import Fraction
 
+from runk.core.kinds import Number
 from runk.core.lengths import read_length
 from runk.core.lengths.show import trimmed
 from runk.core.refusals import Refused
@@ -129,7 +130,7 @@ def _tool(names: list[str], cells: list[str], number: int) -> ShopTool:
     try:
         size = read_length(row.get("size_mm", "") or row["name"], PageUnit.MM).mm
         more = {name: _number(row.get(name, "")) for name in LENGTHS}
-        more["most_rpm"] = _speed(row.get("most_rpm", ""))
+        more["most_rpm"] = read_rpm(row.get("most_rpm", ""))
         if kind == ToolKind.DRILL and more["reach_mm"] is None:
             more["reach_mm"] = jobber_flute_mm(float(size))
         series = row.get("series", "").lower() or _series(kind, row["name"])
@@ -152,13 +153,16 @@ def _series(kind: str, name: str) -> str:
     return "fractional" if "/" in low or '"' in low else "metric"
 
 
-def _speed(text: str) -> float | None:
-    if not text:
-        return None
-    try:
-        return float(text.lower().removesuffix("rpm").replace(",", "."))
-    except ValueError:
-        raise Refused(f"`{text[:20]}` is no speed.", suggest="350") from None
+_RPM = Number("fastest", (), ("rev/min", "rpm"), placeholder="350")
+
+
+def read_rpm(text: str) -> float | None:
+    """How fast a tool may turn, as anybody types it; None where it was left blank.
+
+    >>> read_rpm("350 rpm"), read_rpm("")
+    (350.0, None)
+    """
+    return _RPM.value_of(_RPM.bare(text)) if text.strip() else None
 
 
 def _number(text: str) -> float | None:

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import contextlib
-import shutil
 import sqlite3
 import tempfile
 from pathlib import Path
@@ -63,7 +62,7 @@ def restore(source: Path, target: Path) -> Path | None:
         tried = Path(folder) / "tried.sqlite3"
         try:
             _sound(source)
-            shutil.copyfile(source, tried)
+            _copy(source, tried)
             _read_whole(tried)
         except (OSError, sqlite3.Error, SQLAlchemyError, ValueError, LookupError) as broken:
             says = f"{source} is no Runk backup, or is damaged: {broken}"
@@ -77,6 +76,11 @@ def restore(source: Path, target: Path) -> Path | None:
     return aside
 
 
+def looking(file: Path) -> contextlib.closing[sqlite3.Connection]:
+    """A connection to a file that cannot change it."""
+    return contextlib.closing(sqlite3.connect(f"{file.resolve().as_uri()}?mode=ro", uri=True))
+
+
 def _sound(source: Path) -> None:
     """Look at a file without touching it, the writes beside it included.
 
@@ -84,7 +88,9 @@ def _sound(source: Path) -> None:
         Refused: It does not hold together.
         sqlite3.DatabaseError: It is no database.
     """
-    with contextlib.closing(sqlite3.connect(source)) as check:
+    with contextlib.closing(
+        sqlite3.connect(f"{source.resolve().as_uri()}?mode=ro", uri=True)
+    ) as check:
         if check.execute("PRAGMA quick_check").fetchone()[0] != "ok":
             raise Refused(f"{source} is no Runk backup, or is damaged; nothing was changed.")
 

@@ -3,14 +3,13 @@
 from __future__ import annotations
 
 import re
-import sqlite3
 from functools import cache
 from importlib import resources
 from pathlib import Path
 from typing import TYPE_CHECKING
 
 from runk.core.refusals import Refused
-from runk.store.copies import backup
+from runk.store.copies import backup, looking
 from runk.store.models import Base
 
 if TYPE_CHECKING:
@@ -38,12 +37,11 @@ def version_of(file: Path) -> str | None:
         Refused: It is no store of Runk's, or one of a newer Runk's, or a table of it is missing.
         sqlite3.DatabaseError: It is no database.
     """
-    with sqlite3.connect(f"{file.resolve().as_uri()}?mode=ro", uri=True) as look:
+    with looking(file) as look:
         tables = {r[0] for r in look.execute("SELECT name FROM sqlite_master WHERE type='table'")}
         rows = []
         if "alembic_version" in tables:
             rows = [str(r[0]) for r in look.execute("SELECT version_num FROM alembic_version")]
-    look.close()
     ours = {table for table in tables if not table.startswith("sqlite_")}
     if not ours or (ours == {"alembic_version"} and not rows):
         return None

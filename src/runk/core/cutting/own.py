@@ -132,7 +132,7 @@ def _of_speed(w: Working, question: SpeedQuestion, run: Worked, shop: SpeedShop)
         what="speed",
         yours=Figure(yours, unit_of("own_rpm")),
         ours=run.target,
-        off_percent=w.of(own_off_percent, yours=yours, ours=wanted),
+        off_percent=w.of(laws.off_percent, speed_rpm=yours, target_rpm=wanted),
         does=" ".join(words),
     )
 

@@ -109,6 +109,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
     if thin_mm is None and spring is not None and far_sprung(slender, spring.value):
         spring = None
     spigot = on_spigot(w, question, metal, cut)
+    spring = spigot.spring or spring
     own = judged(w, question, run, shop)
     then = None
     if skinned(question.surface, shop.metal):
@@ -141,7 +142,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
         power_available_w=bench.available,
         torque_nm=cut.torque,
         torque_available_nm=bench.available_torque,
-        spring_mm=spigot.spring or spring,
+        spring_mm=spring,
         spigot_n_per_mm2=spigot.bent,
         diameter_error_mm=None
         if spring is None

@@ -10,7 +10,7 @@ from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.target import SpeedShop
 from runk.core.figures import Figure, Num, Working, law
 from runk.core.machines.choose import OVER_ALLOWED, School, choose
-from runk.core.machines.machine import Dial, Holding, Machine, MachineKind, Setting
+from runk.core.machines.machine import Dial, Holding, Machine, Setting
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 
@@ -155,7 +155,8 @@ def elsewhere(shop: SpeedShop, set_rpm: float, target: float, school: School) ->
         return ""
     found = []
     for machine in shop.others:
-        setting = choose(machine, target, _USUAL[machine.kind], limited=False)
+        # No limit is looked at, so that how it would be held there makes no difference.
+        setting = choose(machine, target, Holding.VICE, limited=False)
         far = abs(log(setting.rpm / target))
         if far < _NEARER * abs(log(set_rpm / target)):
             found.append((far, machine.name, setting))
@@ -164,10 +165,3 @@ def elsewhere(shop: SpeedShop, set_rpm: float, target: float, school: School) ->
     _, name, setting = min(found, key=lambda one: one[0])
     where = f" on {setting.position}" if setting.position else ""
     return f"{name} has {setting.rpm:.0f}{where}, nearer to what the cut wants."
-
-
-_USUAL = {
-    MachineKind.LATHE: Holding.THREE_JAW,
-    MachineKind.MILL: Holding.VICE,
-    MachineKind.DRILL_PRESS: Holding.VICE,
-}

@@ -11,6 +11,7 @@ from runk.core.machines.machine import Holding
 from runk.core.said import mm_said
 from runk.core.sources import PRACTICE
 from runk.core.tools import ShopTool, ToolKind, usable
+from runk.core.tools.collets import SAME_MM, grips
 
 _MILLS = (ToolKind.END_MILL, ToolKind.SLOT_DRILL)
 _WITH: dict[Operation, tuple[ToolKind, ...]] = {
@@ -27,8 +28,6 @@ _WITH: dict[Operation, tuple[ToolKind, ...]] = {
     Operation.PART: (ToolKind.PARTING,),
     Operation.BORE: (ToolKind.BORING_HEAD,),
 }
-_SAME_MM = 0.006
-"""Nearer than this two sizes are one tool: a quarter of a thou."""
 
 
 def tray_for(operation: Operation, tools: Iterable[ShopTool]) -> tuple[ShopTool, ...]:
@@ -62,15 +61,11 @@ def of_tray(question: SpeedQuestion, held: Holding, tray: tuple[ShopTool, ...]) 
     if question.operation is Operation.PART:
         return [*found, *_of_reach(size_mm / 2, "parting tool", own)]
     if question.operation is Operation.SAW and question.depth is not None:
-        very = tuple(t for t in own if abs(t.mm - size_mm) < _SAME_MM)
+        very = tuple(t for t in own if abs(t.mm - size_mm) < SAME_MM)
         found += _of_reach(float(question.depth), "saw", very)
     if question.operation not in (Operation.COUNTERSINK, Operation.BORE):
         found += _of_size(question.operation, size_mm, own)
     return found
-
-
-_GRIPS_MM = 0.1
-"""A plain collet grips so much under its size, and nothing over: common practice."""
 
 
 def _of_collet(
@@ -78,9 +73,7 @@ def _of_collet(
 ) -> list[Caution]:
     if held is not Holding.COLLET or operation is Operation.BORE or not collets:
         return []
-    if not FACTS[operation].of_work or any(
-        -_SAME_MM <= c.mm - size_mm <= _GRIPS_MM for c in collets
-    ):
+    if not FACTS[operation].of_work or any(grips(c.mm, size_mm) for c in collets):
         return []
     near = min(collets, key=lambda c: abs(c.mm - size_mm)).name
     says = (
@@ -105,8 +98,9 @@ def _of_reach(deep_mm: float, what: str, tools: tuple[ShopTool, ...]) -> list[Ca
 def _of_size(operation: Operation, size_mm: float, tray: tuple[ShopTool, ...]) -> list[Caution]:
     if not tray:
         return []
-    kind = tray[0].kind if operation not in (Operation.SLOT, Operation.KEYWAY) else "cutter"
-    very = [t for t in tray if abs(t.mm - size_mm) < _SAME_MM]
+    # An end mill or a slot drill, whichever lies first in the tray: a cutter either way.
+    kind = "cutter" if _WITH[operation] is _MILLS else tray[0].kind
+    very = [t for t in tray if abs(t.mm - size_mm) < SAME_MM]
     sound = [t for t in very if t.sound]
     if operation is Operation.REAM and sound and all(t.series == "hand" for t in sound):
         says = f"The {sound[0].name} reamer in the tray is a hand one: never under power."

@@ -11,7 +11,6 @@ from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.fits.iso import ToleranceClass, limits_um, read_class
 from runk.core.fits.question import WORKSHOP, Duty, FitQuestion, duties
 from runk.core.lengths import Reading
-from runk.core.lengths.show import MM_PER_INCH
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
 from runk.core.shown import Rank, Show, Table
@@ -21,7 +20,6 @@ from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
 ISO = Source("iso-286-1", Held.RECALLED)
-_THOU_MM = float(MM_PER_INCH) / 1000
 _HOLE_SHARE = 0.5
 """Share of what a duty allows that is left to the hole, the rest to the shaft: practice."""
 _USUAL_HOLES = tuple(ToleranceClass("h", grade, True) for grade in (7, 8, 6, 9))
@@ -245,8 +243,7 @@ def _other_words(duty: Duty | None, size: float, low: float, high: float) -> tup
     found = []
     if duty is not None:
         hole, shaft = nearest_iso(size, low, high)
-        least = (limits_um(hole, size)[0] - limits_um(shaft, size)[1]) / 1000
-        most = (limits_um(hole, size)[1] - limits_um(shaft, size)[0]) / 1000
+        least, most = _between(limits_um(hole, size), limits_um(shaft, size))
         says = "the nearest fit of the standard"
         found.append(_way(f"{hole}/{shaft}", least, most, says))
     if duty is None or duty.key not in WORKSHOP:
@@ -290,6 +287,11 @@ def nearest_class(size: float, low: float, high: float) -> Duty:
     )
 
 
+def _between(hole_um: tuple[float, float], shaft_um: tuple[float, float]) -> tuple[float, float]:
+    """Least and most clearance of two pairs of deviations, millimetres."""
+    return (hole_um[0] - shaft_um[1]) / 1000, (hole_um[1] - shaft_um[0]) / 1000
+
+
 def nearest_iso(size: float, low: float, high: float) -> tuple[ToleranceClass, ToleranceClass]:
     """The fit of the standard, on a hole of H, whose least and most lie nearest to these.
 
@@ -301,7 +303,7 @@ def nearest_iso(size: float, low: float, high: float) -> tuple[ToleranceClass, T
     shafts = [(one, limits_um(one, size)) for one in _USUAL_SHAFTS]
 
     def far(hole: tuple[float, float], shaft: tuple[float, float]) -> float:
-        least, most = (hole[0] - shaft[1]) / 1000, (hole[1] - shaft[0]) / 1000
+        least, most = _between(hole, shaft)
         return abs(least - low) + abs(most - high)
 
     _, hole, shaft = min(

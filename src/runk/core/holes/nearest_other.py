@@ -15,10 +15,9 @@ from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
 from runk.core.sources import PRACTICE
 from runk.core.tools import ShopTool, ToolKind, usable
+from runk.core.tools.collets import SAME_MM, grips
 from runk.core.units import unit_of
 
-_GRIPS_MM = 0.1
-"""A plain collet grips so much under its size, and nothing over: common practice."""
 _OF = {
     Wanted.COLLET: (ToolKind.COLLET,),
     Wanted.REAMER: (ToolKind.REAMER,),
@@ -35,7 +34,7 @@ def nearest_other(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
     if not tools:
         says = f"There is no {kinds[0]} in the trays yet: add those you have in the Workshop."
         raise Refused(says, field="tool", suggest="Workshop, Trays")
-    serving = [t for t in tools if _serves(question.tool, t.mm - size)]
+    serving = [t for t in tools if _serves(question.tool, t.mm, size)]
     # A bar is turned down to size: the least over it. All else is what comes nearest.
     best = min(serving or tools, key=lambda t: abs(t.mm - size))
     taken = _as_near(w, question.tool, size, best)
@@ -59,12 +58,12 @@ def nearest_other(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
     )
 
 
-def _serves(tool: Wanted, off: float) -> bool:
+def _serves(tool: Wanted, mm: float, size: float) -> bool:
     if tool is Wanted.COLLET:
-        return -0.006 <= off <= _GRIPS_MM
+        return grips(mm, size)
     if tool is Wanted.BAR:
-        return off >= -0.006
-    return abs(off) < 0.006
+        return mm >= size - SAME_MM
+    return abs(mm - size) < SAME_MM
 
 
 def _as_near(w: Working, wanted: Wanted, size: float, tool: ShopTool) -> NearTool:
@@ -73,7 +72,7 @@ def _as_near(w: Working, wanted: Wanted, size: float, tool: ShopTool) -> NearToo
         does = "that very size"
     elif wanted is Wanted.COLLET:
         does = "does not open so far" if off.value < 0 else "does not close so far"
-        does = "holds it" if _serves(wanted, off.value) else does
+        does = "holds it" if _serves(wanted, tool.mm, size) else does
     elif wanted is Wanted.BAR:
         does = f"turn {mm_said(off.value, 2)} off" if off.value > 0 else "too thin"
     else:
