@@ -6,7 +6,10 @@ from runk.core.calculator import Catalogue
 from runk.core.cutting.sheet import SHEET
 from runk.core.cutting.speed import SPEED
 from runk.core.faults.finder import FAULTS
+from runk.core.fits.bond import BOND
 from runk.core.fits.fit import FIT
+from runk.core.fits.press import PRESS
+from runk.core.fits.shrink import SHRINK
 from runk.core.holes.angled import ANGLED
 from runk.core.holes.hole import HOLE
 from runk.core.holes.nearest import NEAREST
@@ -36,6 +39,9 @@ CATALOGUE = Catalogue(
         DEPTH,
         ANGLED,
         FIT,
+        PRESS,
+        SHRINK,
+        BOND,
         TAP,
         DIE,
         STUD,

@@ -208,7 +208,9 @@ class Figure:
         return show(self.value, self.unit, PageUnit.MM if self.fixed else page, self.places)
 
     def unit_on(self, page: PageUnit) -> str:
-        """The unit's word on this page."""
+        """The unit's word on this page; beside a temperature the other scale's."""
+        if self.unit.suffix == "c":
+            return f"°C ({self.value * 1.8 + 32:.0f} °F)"
         return unit_shown(self.unit, PageUnit.MM if self.fixed else page)
 
 

@@ -42,6 +42,8 @@ _UNITS = (
     Unit("mm_per_min", "mm/min", 0, 1 / 25.4, "in/min", 1),
     Unit("mm_per_tooth", "mm a tooth", 3, 1 / 25.4, "in a tooth", 4),
     Unit("n_per_mm2", "N/mm²", 0),
+    Unit("mpa", "N/mm²", 1),
+    Unit("c", "°C", 0),
     Unit("mm2", "mm²", 3),
     Unit("mm4", "mm⁴", 0),
     Unit("mm", "mm", 2, 1 / 25.4, "in", 3),

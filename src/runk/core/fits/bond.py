@@ -1,0 +1,425 @@
+"""``bond``: a joint held by compound: its gap, what it holds, and whether it stands a cut."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from fractions import Fraction
+from functools import cache
+from typing import Annotated
+
+from runk.core.calculator import Calculator, Door
+from runk.core.cutting import laws as cutting
+from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop
+from runk.core.fits import pressed
+from runk.core.fits.fit import bounds_of
+from runk.core.fits.joint import (
+    SAFETY,
+    Joint,
+    JointQuestion,
+    JointShop,
+    Way,
+    bonds_share,
+    joint_of,
+    links_to,
+    needs,
+    taken,
+    ways,
+)
+from runk.core.fits.question import duties
+from runk.core.kinds import Choice, Length, OneOf, Temperature
+from runk.core.said import mm_said, thou_said
+from runk.core.shown import Rank, Show, Table
+from runk.core.sources import PRACTICE, Held, Source, read_table
+from runk.core.threads.stud import SHEAR_SHARE
+from runk.core.units import PageUnit, unit_of
+
+LIGHT_MM, LIGHT_MM_PER_REV = 0.25, 0.05
+"""Depth and feed of a light cut, where none is said: common practice."""
+
+
+@dataclass(frozen=True, slots=True)
+class Compound:
+    """A compound: what it holds, in what gap, up to what heat."""
+
+    key: str
+    label: str
+    shear_mpa: float
+    gap_low_mm: float
+    gap_high_mm: float
+    half_at_mm: float
+    half_at_c: float
+    lets_go_c: float
+    handle: str
+    full: str
+    source: Source
+
+
+@cache
+def compounds() -> dict[str, Compound]:
+    """Every compound by key, weakest figure of its range taken."""
+    numbers = ("shear_mpa", "gap_low_mm", "gap_high_mm", "half_at_mm", "half_at_c", "lets_go_c")
+    return {
+        row["key"]: Compound(
+            key=row["key"],
+            label=row["label"],
+            handle=row["handle"],
+            full=row["full"],
+            source=Source(row["authority"], Held(row["held"])),
+            **{name: float(row[name]) for name in numbers},
+        )
+        for row in read_table("compounds")
+    }
+
+
+COMPOUNDS = tuple(
+    Choice(
+        row["key"],
+        row["label"],
+        tuple(row["words"].split(";")),
+        yields_to=("weak", "epoxy", "threadlocker") if row["key"] == "retaining" else (),
+    )
+    for row in read_table("compounds")
+)
+PINS = (
+    Choice("across", "right across", ("across", "cross pin", "right across", "pinned")),
+    Choice(
+        "endways",
+        "endways as a scotch key",
+        ("endways", "scotch key", "scotch"),
+        yields_to=("across",),
+    ),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class BondQuestion(JointQuestion):
+    """A joint held by compound.
+
+    Args:
+        gap: What it is free by, on diameter; the usual 1 to 2 thou where left out.
+        hot: What it works at, Celsius.
+        pin: Put through the joint once it has set.
+        turned: Diameter at which it is then cut, held by the bond alone.
+        cut: Depth of that cut, and ``feed`` its feed a turn.
+    """
+
+    gap: Annotated[
+        Fraction | None,
+        Length(
+            "gap on diameter",
+            ("gap", "free", "clearance"),
+            usual=(0.005, 0.3),
+            low=0.0005,
+            high=5.0,
+            placeholder="1 to 2 thou",
+        ),
+    ] = None
+    compound: Annotated[str, OneOf("compound", choices=COMPOUNDS)] = "retaining"
+    hot: Annotated[
+        float | None,
+        Temperature("works at", ("works at", "hot", "at"), high=600.0, placeholder="the shop's"),
+    ] = None
+    pin: Annotated[
+        Fraction | None,
+        Length("pin", ("pin", "pinned", "key"), usual=(0.8, 8.0), high=50.0, placeholder="none"),
+    ] = None
+    pin_as: Annotated[str, OneOf("how the pin goes", choices=PINS)] = "across"
+    turned: Annotated[
+        Fraction | None,
+        Length(
+            "diameter then turned",
+            ("turned", "cut at", "turning", "turned at"),
+            usual=(2.0, 200.0),
+            high=1000.0,
+            placeholder="no cut",
+        ),
+    ] = None
+    cut: Annotated[
+        Fraction | None,
+        Length("depth of that cut", ("depth", "cut"), high=20.0, placeholder="0.25 mm"),
+    ] = None
+    feed: Annotated[
+        Fraction | None, Length("feed a turn", ("feed",), high=2.0, placeholder="0.05 mm")
+    ] = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BondAnswer:
+    """The gap to make, and what the bond holds in the gap there is."""
+
+    aim_low_mm: Annotated[Figure, Show("Make it free by", Rank.BIG)]
+    aim_high_mm: Annotated[Figure, Show("to", Rank.BIG)]
+    holds_nm: Annotated[Figure, Show("It holds a torque of", Rank.BIG)]
+    says: Annotated[str, Show("How", Rank.SAYS)]
+    taken: Annotated[str, Show("Taken", Rank.SAYS)]
+    gap_low_mm: Annotated[Figure, Show("Gap it holds fully in, least")]
+    gap_high_mm: Annotated[Figure, Show("Gap it holds fully in, most")]
+    strength_mpa: Annotated[Figure, Show("Strength counted on")]
+    holds_n: Annotated[Figure, Show("Push along it that it holds")]
+    stands_nm: Annotated[Figure, Show("May be asked of it, a third")]
+    cut_nm: Annotated[Figure | None, Show("Torque of that cut")]
+    stands: Annotated[str, Show("The cut", Rank.SAYS)]
+    pin_nm: Annotated[Figure | None, Show("The pin alone shears at")]
+    handle: Annotated[str, Show("May be handled after")]
+    full: Annotated[str, Show("Full strength after")]
+    lets_go_c: Annotated[Figure, Show("Undone near")]
+    ways: Annotated[tuple[Way, ...], Table("Ways of joining these two, side by side")]
+    cautions: tuple[Caution, ...]
+    links: tuple[Link, ...]
+
+
+@law("Strength counted on", "{shear_mpa} × {metals_share} × {gap_share} × {heat_share}", PRACTICE)
+def strength_mpa(shear_mpa: Num, metals_share: Num, gap_share: Num, heat_share: Num) -> Num:
+    """Shear strength of a bond with everything that weakens it.
+
+    Args:
+        shear_mpa: Of the compound at its best, the low end of what is printed.
+        metals_share: Half on stainless and plated metal.
+        gap_share: By the gap; ``heat_share`` by the heat it works at.
+
+    >>> strength_mpa(15.0, 0.5, 1.0, 1.0)
+    7.5
+    """
+    return shear_mpa * metals_share * gap_share * heat_share
+
+
+def gap_share(compound: Compound, gap_mm: float) -> float:
+    """Share of its strength left in a gap: all of it, then in a line to half and on to nothing.
+
+    >>> one = compounds()["retaining"]
+    >>> [round(gap_share(one, gap), 2) for gap in (0.05, 0.1, 0.15, 0.2, 0.3)]
+    [1.0, 1.0, 0.5, 0.0, 0.0]
+    """
+    if gap_mm <= compound.gap_high_mm:
+        return 1.0
+    over = (gap_mm - compound.gap_high_mm) / (compound.half_at_mm - compound.gap_high_mm)
+    return max(1.0 - over / 2, 0.0)
+
+
+def heat_share(compound: Compound, hot_c: float | None) -> float:
+    """Share of its strength left where it works hot: half at one heat, none where it lets go.
+
+    >>> one = compounds()["retaining"]
+    >>> [round(heat_share(one, hot), 2) for hot in (20, 120, 250)]
+    [1.0, 0.5, 0.0]
+    """
+    if hot_c is None or hot_c <= 20:
+        return 1.0
+    if hot_c <= compound.half_at_c:
+        return 1.0 - 0.5 * (hot_c - 20) / (compound.half_at_c - 20)
+    over = (hot_c - compound.half_at_c) / (compound.lets_go_c - compound.half_at_c)
+    return max(0.5 * (1 - over), 0.0)
+
+
+def compute(question: BondQuestion, shop: JointShop) -> BondAnswer:
+    """The gap, what the bond holds, and whether it stands a cut.
+
+    Args:
+        question: The joint, its gap, and what is to be done with it.
+        shop: Both metals.
+
+    Raises:
+        Refused: No metal round the bore, or none left of the shaft.
+
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> asked = BondQuestion(Fraction(10), length=Fraction(10))
+    >>> round(compute(asked, needs(asked, WORKSHOP)).holds_nm.value, 1)
+    23.6
+    """
+    w, one = Working(), compounds()[question.compound]
+    joint = joint_of(w, question, shop)
+    low, high = bounds_of(duties()["web"], joint.size)
+    gap = high if question.gap is None else float(question.gap)
+    since = len(w.steps)
+    strength = w.of(
+        strength_mpa,
+        shear_mpa=one.shear_mpa,
+        metals_share=bonds_share(shop.boss, shop.shaft),
+        gap_share=gap_share(one, gap),
+        heat_share=heat_share(one, question.hot),
+        source=one.source,
+    )
+    area = w(pressed.joint_mm2, size_mm=joint.size, length_mm=joint.length)
+    force = w.of(pressed.bonded_n, "holds_n", since=since, shear_mpa=strength.value, area_mm2=area)
+    torque = w.of(pressed.grip_nm, "holds_nm", since=since, force_n=force.value, size_mm=joint.size)
+    may = w.of(pressed.allowed_nm, "stands_nm", holds_nm=torque.value, safety=SAFETY)
+    cut = _cut(w, question, shop)
+    if one.key == "epoxy":
+        low, high = one.gap_low_mm, one.gap_high_mm
+    return BondAnswer(
+        aim_low_mm=Figure(low, unit_of("aim_low_mm"), (), 3),
+        aim_high_mm=Figure(high, unit_of("aim_high_mm"), (), 3),
+        holds_nm=torque,
+        says=(
+            "Both parts degreased and dry; turned a little as they go together, to its shoulder; "
+            "the squeezed-out bead wiped before it sets."
+        ),
+        taken=taken(question, joint),
+        gap_low_mm=Figure(one.gap_low_mm, unit_of("gap_low_mm"), (), 3),
+        gap_high_mm=Figure(one.gap_high_mm, unit_of("gap_high_mm"), (), 3),
+        strength_mpa=strength,
+        holds_n=force,
+        stands_nm=may,
+        cut_nm=cut,
+        stands=_stands(cut, may),
+        pin_nm=_pin(w, question, joint),
+        handle=one.handle if bonds_share(shop.boss, shop.shaft) == 1 else f"twice {one.handle}",
+        full=one.full if bonds_share(shop.boss, shop.shaft) == 1 else "two days",
+        lets_go_c=Figure(one.lets_go_c, unit_of("lets_go_c")),
+        ways=ways(joint),
+        cautions=_cautions(question, shop, one, gap, (torque, cut, may)),
+        links=_links(question, joint),
+    )
+
+
+def _cut(w: Working, question: BondQuestion, shop: JointShop) -> Figure | None:
+    if question.turned is None:
+        return None
+    since = len(w.steps)
+    depth = LIGHT_MM if question.cut is None else float(question.cut)
+    feed = LIGHT_MM_PER_REV if question.feed is None else float(question.feed)
+    metal = shop.boss
+    kc = w(
+        cutting.specific_n_per_mm2,
+        kc11_n_per_mm2=metal["kc11_n_per_mm2"],
+        mc=metal["mc"],
+        chip_mm=feed,
+        edge=1.3,
+        source=metal.source("kc11_n_per_mm2"),
+        why="high-speed steel, the edge not new",
+    )
+    force = w(cutting.cutting_n, specific_n_per_mm2=kc, chip_mm2=depth * feed)
+    return w.of(
+        cutting.cut_nm, "cut_nm", since=since, force_n=force, diameter_mm=float(question.turned)
+    )
+
+
+def _stands(cut: Figure | None, may: Figure) -> str:
+    if cut is None:
+        return ""
+    if cut.value <= may.value:
+        return f"It stands that cut: {cut.words()} of the {may.words()} it may be asked."
+    return f"It does not stand that cut: {cut.words()}, and {may.words()} may be asked of it."
+
+
+def _pin(w: Working, question: BondQuestion, joint: Joint) -> Figure | None:
+    if question.pin is None:
+        return None
+    metal, since, pin = joint.shop.shaft, len(w.steps), float(question.pin)
+    shears = w(
+        pressed.shear_mpa,
+        share=SHEAR_SHARE,
+        yield_mpa=metal["rp02_n_per_mm2"],
+        source=metal.source("rp02_n_per_mm2"),
+        why="a pin of the shaft's metal",
+    )
+    if question.pin_as == "across":
+        return w.of(
+            pressed.cross_pin_nm,
+            "pin_nm",
+            since=since,
+            pin_mm=pin,
+            shear_mpa=shears,
+            size_mm=joint.size,
+        )
+    return w.of(
+        pressed.scotch_key_nm,
+        "pin_nm",
+        since=since,
+        pin_mm=pin,
+        length_mm=joint.length,
+        shear_mpa=shears,
+        size_mm=joint.size,
+    )
+
+
+def _cautions(
+    question: BondQuestion,
+    shop: JointShop,
+    one: Compound,
+    gap: float,
+    loads: tuple[Figure, Figure | None, Figure],
+) -> tuple[Caution, ...]:
+    holds, cut, may = loads
+    found = []
+    if gap_share(one, gap) == 0:
+        says = f"{one.label.capitalize()} does not fill {thou_said(gap)}."
+        found.append(
+            stop("the gap", "sleeve it, or make the shaft anew", says, "gap_high_mm", one.source)
+        )
+    elif gap < one.gap_low_mm:
+        says = f"Under {mm_said(one.gap_low_mm)} free it is wiped off as they go together."
+        found.append(Caution("Mind", "the gap", says, "gap_low_mm", one.source))
+    elif gap > one.gap_high_mm:
+        says = f"{thou_said(gap)} is wide for it: it holds {gap_share(one, gap) * 100:.0f} % there."
+        found.append(Caution("Mind", "the gap", says, "gap_high_mm", one.source))
+    if question.hot is not None and question.hot > one.half_at_c:
+        says = (
+            f"At {question.hot:.0f} °C it holds under half, and near {one.lets_go_c:.0f} °C it lets "
+            "go."
+        )
+        found.append(
+            stop("the heat", "press, shrink or silver-solder it", says, "lets_go_c", one.source)
+        )
+    if cut is not None and cut.value > may.value and holds.value > 0:
+        depth = LIGHT_MM if question.cut is None else float(question.cut)
+        less = depth * may.value / cut.value
+        instead = (
+            f"{mm_said(less, 2)} deep at most, or a pin in first"
+            if less >= 0.02
+            else "hold the boss itself for that cut"
+        )
+        says = f"The cut asks {cut.words()} of a bond that may be asked {may.words()}."
+        found.append(stop("the cut", instead, says, "cut_nm", PRACTICE))
+    if (
+        question.pin is not None
+        and float(question.pin) > float(question.size) / 3
+        and question.pin_as == "across"
+    ):
+        says = "A pin over a third of the shaft leaves little shaft beside it."
+        found.append(Caution("Mind", "the pin", says, "pin_nm", PRACTICE))
+    if bonds_share(shop.boss, shop.shaft) < 1:
+        says = "On stainless it cures slowly and holds about half; an activator helps."
+        found.append(Caution("Mind", "stainless", says, "strength_mpa", one.source))
+    says = "Off the skin and out of the eyes; heat it to undo only with the window open: it fumes."
+    return (*found, Caution("Mind", "the compound", says, None, PRACTICE))
+
+
+def _links(question: BondQuestion, joint: Joint) -> tuple[Link, ...]:
+    reasons = {"press": "The same pressed in", "shrink": "The same shrunk on"}
+    limits = (("size", f"{joint.size:.4f} mm"), ("duty", "web"))
+    return (
+        *links_to(joint, question, None, reasons),
+        Link("fit", limits, "Limits of both parts for that gap"),
+    )
+
+
+def headline(answer: BondAnswer, page: PageUnit) -> str:
+    """The gap and what it holds."""
+    gap = f"{answer.aim_low_mm.shown(page)} to {answer.aim_high_mm.words(page)}"
+    return f"free by {gap} · holds {answer.holds_nm.words(page)}"
+
+
+BOND = Calculator(
+    name="bond",
+    title="Held by compound: the gap and what it holds",
+    door=Door("/fits/bond", "Fits", "Bond"),
+    opening={
+        "size": "11 mm",
+        "hub": "24 mm",
+        "length": "8 mm",
+        "boss_metal": "mild-steel",
+        "shaft_metal": "silver-steel",
+    },
+    question=BondQuestion,
+    answers=(BondAnswer,),
+    compute=compute,
+    needs=needs,
+    sentences={
+        "": "{boss_metal} boss[ {hub} outside] on {size} {shaft_metal}[, {length} long] by {compound}"
+        "[, {gap} free][, working at {hot}][, a {pin} pin {pin_as}]"
+        "[, then turned at {turned}][, {cut} deep][, {feed} a turn][, shaft hollow {hollow}]"
+    },
+    calls=("bond", "bonded", "glue", "glued", "retaining compound", "compound", "retain", "stick"),
+    headline=headline,
+)

@@ -1,0 +1,510 @@
+"""A boss on a shaft: what every way of joining them asks, and the ways side by side."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import Annotated
+
+from runk.core.figures import Caution, Figure, Link, Working, stop
+from runk.core.fits import heat, pressed
+from runk.core.fits.fit import bounds_of
+from runk.core.fits.question import duties
+from runk.core.kinds import Length, OfMetal
+from runk.core.metals.metal import Metal
+from runk.core.refusals import Refused
+from runk.core.said import mm_said, thou_said
+from runk.core.shown import Show
+from runk.core.sources import PRACTICE, Source
+from runk.core.threads.stud import SHEAR_SHARE
+from runk.core.units import unit_of
+from runk.core.workshop import Workshop
+
+USUAL_BOSS = 2
+"""A boss nobody measured is taken as so many times its bore across: common practice."""
+IRON_SHARE = 0.5
+"""Iron does not yield before it breaks: so much of its strength counts as its yield."""
+VICE_N = 8000.0
+"""Push of a small bench vice, from memory."""
+HAND_N, TAPS_N = 150.0, 1000.0
+FULL_MPA, FULL_TO_MM, HALF_AT_MM = 15.0, 0.1, 0.15
+SAFETY = 3.0
+"""A joint that must not move is asked a third of what it holds: common practice."""
+_PIN_SHARE = 0.25
+
+
+@dataclass(frozen=True, slots=True)
+class JointQuestion:
+    """A boss on a shaft.
+
+    Args:
+        size: Diameter of the joint.
+        hub: Outside of the boss; twice the joint where left out.
+        length: Of the joint; its diameter where left out.
+        hollow: Bore through the shaft.
+    """
+
+    size: Annotated[
+        Fraction,
+        Length(
+            "diameter of the joint",
+            ("dia", "diameter", "shaft", "pin", "axle", "ø"),
+            principal=True,
+            usual=(2.0, 60.0),
+            low=0.5,
+            high=250.0,
+            placeholder="11 mm",
+        ),
+    ]
+    hub: Annotated[
+        Fraction | None,
+        Length(
+            "outside of the boss",
+            ("outside", "od", "boss", "boss of", "outside of", "across"),
+            usual=(4.0, 150.0),
+            high=1000.0,
+            placeholder="twice its bore",
+        ),
+    ] = None
+    length: Annotated[
+        Fraction | None,
+        Length(
+            "length of the joint",
+            ("long", "length", "thick", "deep", "wide"),
+            usual=(1.0, 100.0),
+            low=0.2,
+            high=500.0,
+            placeholder="its diameter",
+        ),
+    ] = None
+    boss_metal: Annotated[
+        str,
+        OfMetal(
+            "metal of the boss",
+            before=("boss", "web", "hub", "wheel", "flywheel", "ring", "bush", "collar"),
+            placeholder="mild steel",
+        ),
+    ] = "mild-steel"
+    shaft_metal: Annotated[
+        str,
+        OfMetal(
+            "metal of the shaft",
+            before=("on", "shaft", "pin", "axle", "in", "into"),
+            placeholder="silver steel",
+        ),
+    ] = "silver-steel"
+    hollow: Annotated[
+        Fraction | None,
+        Length(
+            "bore through the shaft",
+            ("hollow", "bored through", "hole through"),
+            usual=(1.0, 40.0),
+            high=240.0,
+            placeholder="solid",
+        ),
+    ] = None
+
+
+TIGHT_FIELD = Length(
+    "interference",
+    ("tight", "interference", "oversize"),
+    before=("interference", "interference of"),
+    usual=(0.002, 0.2),
+    low=0.0005,
+    high=2.0,
+    placeholder="by class",
+)
+LEAST_FIELD = Length(
+    "least interference", ("least interference",), low=0.0, high=2.0, placeholder="the same"
+)
+
+
+@dataclass(frozen=True, slots=True)
+class JointShop:
+    """Both metals."""
+
+    boss: Metal
+    shaft: Metal
+
+
+def needs(question: JointQuestion, workshop: Workshop) -> JointShop:
+    """Both metals."""
+    return JointShop(workshop.metals[question.boss_metal], workshop.metals[question.shaft_metal])
+
+
+@dataclass(frozen=True, slots=True)
+class Joint:
+    """A joint as it is worked with: every size known, in millimetres.
+
+    Args:
+        give: How both give for each N/mm², as a share of the diameter.
+        boss: Stress at the boss's bore for each N/mm².
+        steps: How many steps of working that took.
+    """
+
+    size: float
+    hub: float
+    length: float
+    hollow: float
+    give: float
+    boss: float
+    shop: JointShop
+    steps: int
+
+
+def joint_of(w: Working, question: JointQuestion, shop: JointShop) -> Joint:
+    """A joint with what nobody said filled in.
+
+    Raises:
+        Refused: A boss no larger than its bore, or a shaft that is all bore.
+    """
+    size = float(question.size)
+    hub = size * USUAL_BOSS if question.hub is None else float(question.hub)
+    hollow = 0.0 if question.hollow is None else float(question.hollow)
+    if hub <= size:
+        raise Refused(
+            f"A boss of {mm_said(hub)} has no metal round a {mm_said(size)} bore.",
+            field="hub",
+            suggest=f"{size * USUAL_BOSS:g} mm",
+        )
+    if hollow >= size:
+        raise Refused("The bore through the shaft leaves no shaft.", field="hollow")
+    boss = w(pressed.boss_ratio, outside_mm=hub, size_mm=size)
+    shaft = w(pressed.shaft_ratio, size_mm=size, hollow_mm=hollow)
+    give = w(
+        pressed.give_ratio,
+        boss_ratio=boss,
+        boss_poisson=shop.boss["poisson"],
+        boss_gpa=shop.boss["e_gpa"],
+        shaft_ratio=shaft,
+        shaft_poisson=shop.shaft["poisson"],
+        shaft_gpa=shop.shaft["e_gpa"],
+        source=shop.boss.source("e_gpa"),
+    )
+    length = size if question.length is None else float(question.length)
+    return Joint(size, hub, length, hollow, give, boss, shop, len(w.steps))
+
+
+def taken(question: JointQuestion, joint: Joint, why: str = "") -> str:
+    """What was taken because nobody said it; empty where all was said.
+
+    Args:
+        why: Besides.
+    """
+    said = []
+    if question.hub is None:
+        said.append(f"the boss {mm_said(joint.hub)} across")
+    if question.length is None:
+        said.append(f"the joint {mm_said(joint.length)} long")
+    sizes = f"Taken: {' and '.join(said)}. Say if it is not." if said else ""
+    return f"{sizes} {why}".strip()
+
+
+@dataclass(frozen=True, slots=True)
+class Tight:
+    """Least and most interference, and why it is not what the class asks; empty where it is."""
+
+    low: float
+    high: float
+    why: str = ""
+
+
+def tightness(joint: Joint, tight: Fraction | None, least: Fraction | None, duty: str) -> Tight:
+    """Least and most interference: as said, or by a class of the workshop as far as it is borne.
+
+    Raises:
+        Refused: The least is over the most.
+    """
+    if tight is None:
+        return by_class(joint, duty)
+    most = float(tight)
+    if least is not None and least > tight:
+        raise Refused("The least interference is over the interference.", field="least")
+    return Tight(most if least is None else float(least), most)
+
+
+def by_class(joint: Joint, duty: str) -> Tight:
+    """A class of the workshop, kept to what boss and shaft bear."""
+    low, high = bounds_of(duties()[duty], joint.size)
+    asked = Tight(max(-high, 0.0), -low)
+    most = borne_mm(joint)[0]
+    if asked.high <= most:
+        return asked
+    why = (
+        f"The class asks for {thou_said(asked.high)}; this {borne_mm(joint)[1]} bears "
+        f"{thou_said(most)}."
+    )
+    return Tight(asked.low * most / asked.high, most, why)
+
+
+def borne_mm(joint: Joint) -> tuple[float, str]:
+    """Interference at which the weaker of boss and hollow shaft yields, and which that is."""
+    pressure = bears_mpa(joint.shop.boss) / joint.boss
+    part = "boss"
+    if joint.hollow:
+        squeezed = pressed.squeezed_mpa(1.0, joint.size, joint.hollow)
+        stands = bears_mpa(joint.shop.shaft) / squeezed
+        if stands < pressure:
+            pressure, part = stands, "hollow shaft"
+    return pressure * joint.size * joint.give, part
+
+
+@dataclass(frozen=True, slots=True)
+class Pressed:
+    """What an interference does at its least and at its most."""
+
+    pressure_low: Figure
+    pressure: Figure
+    hoop: Figure
+    loaded: Figure
+    force: Figure
+    holds: Figure
+    torque: Figure
+
+
+def press(w: Working, joint: Joint, low_mm: float, high_mm: float) -> Pressed:
+    """Stress and push at the tightest, what it holds at the loosest."""
+
+    def at(tight_mm: float, key: str) -> tuple[Figure, Figure]:
+        since = len(w.steps)
+        pressure = w.of(
+            pressed.pressure_mpa, key, tight_mm=tight_mm, size_mm=joint.size, give_ratio=joint.give
+        )
+        pressure = Figure(
+            pressure.value, pressure.unit, tuple(w.steps[: joint.steps]) + pressure.steps
+        )
+        push = w.of(
+            pressed.push_n,
+            since=since,
+            friction=pressed.FRICTION,
+            pressure_mpa=pressure.value,
+            size_mm=joint.size,
+            length_mm=joint.length,
+            source=PRACTICE,
+        )
+        return pressure, push
+
+    least, holds = at(low_mm, "pressure_low_mpa")
+    torque = w.of(pressed.grip_nm, since=len(w.steps) - 2, force_n=holds.value, size_mm=joint.size)
+    most, force = at(high_mm, "pressure_mpa")
+    since = len(w.steps)
+    hoop = w.of(pressed.hoop_mpa, pressure_mpa=most.value, boss_ratio=joint.boss)
+    loaded = w.of(pressed.loaded_mpa, since=since, hoop_mpa=hoop.value, pressure_mpa=most.value)
+    return Pressed(least, most, hoop, loaded, force, holds, torque)
+
+
+def bears_mpa(metal: Metal) -> float:
+    """What a boss may be loaded to: its yield, of iron half its strength.
+
+    >>> from runk.core.metals.metal import shipped_metals
+    >>> bears_mpa(shipped_metals()["grey-iron"])
+    125.0
+    """
+    if metal.family == "iron" and metal.kind != "sg-iron":
+        return metal["rm_n_per_mm2"] * IRON_SHARE
+    return metal["rp02_n_per_mm2"]
+
+
+def strained(joint: Joint, found: Pressed, high_mm: float, field: str) -> list[Caution]:
+    """What an interference does to the weaker part: past its yield it is a Stop."""
+    most, name = borne_mm(joint)
+    metal = joint.shop.boss if name == "boss" else joint.shop.shaft
+    source = metal.source("rp02_n_per_mm2")
+    brittle = metal.family == "iron" and metal.kind != "sg-iron"
+    if high_mm > most * (1 + 1e-9):
+        load = bears_mpa(metal) * high_mm / most
+        gives = "may crack" if brittle else "gives for good"
+        says = (
+            f"At {thou_said(high_mm)} the {name} is loaded to {load:.0f} N/mm², and "
+            f"{metal.name} {gives} past {bears_mpa(metal):.0f}: it holds no better for it."
+        )
+        instead = f"{thou_said(most)} of interference at most"
+        return [stop(f"the {name}", instead, says, field, source)]
+    if name == "boss" and not brittle and found.loaded.value > bears_mpa(metal):
+        says = (
+            "Right at its bore the boss gives a little for good: it holds, but put together a "
+            "second time it is looser."
+        )
+        return [Caution("Mind", "the boss", says, "loaded_mpa", source)]
+    return []
+
+
+def goes_in_by(push_n: float) -> str:
+    """How a push of so many newtons is made in a small workshop: common practice."""
+    if push_n <= HAND_N:
+        return "pushed by hand"
+    if push_n <= TAPS_N:
+        return "light taps, square, with a soft hammer"
+    if push_n <= VICE_N:
+        return "squeezed in the vice, soft jaws, with a lead to start it square"
+    return "more than a bench vice gives: heat it instead"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Way:
+    """A way of joining the two, with what it costs."""
+
+    way: Annotated[str, Show("Way")]
+    sizes: Annotated[str, Show("Made")]
+    holds_nm: Annotated[Figure, Show("Holds, at least")]
+    wants: Annotated[str, Show("Takes")]
+    costs: Annotated[str, Show("Costs")]
+
+
+def ways(joint: Joint) -> tuple[Way, ...]:
+    """Every way of joining these two side by side, at its own usual sizes."""
+    return (*_squeezed(joint), *_stuck(joint))
+
+
+def _squeezed(joint: Joint) -> list[Way]:
+    found = []
+    for key, costs in (
+        ("press", "Apart again only by force. It scores where it is dirty or has no lead."),
+        ("shrink", "Seconds to seat it and no second try. Heat may move a web that is finished."),
+    ):
+        w, tight = Working(), by_class(joint, key)
+        one = press(w, joint, tight.low, tight.high)
+        if key == "press":
+            wants = f"{one.force.value / 1000:.1f} kN: {goes_in_by(one.force.value)}"
+        else:
+            metal = joint.shop.boss
+            hot = heat.heat_c(
+                heat.ROOM_C,
+                tight.high,
+                usual_free_mm(joint.size),
+                joint.size,
+                metal["expansion_um_per_m_k"],
+            )
+            limit = heat.bears(metal).bears_c
+            over = f": over the {limit:.0f} °C it bears" if hot > limit else ""
+            wants = f"the boss at {hot:.0f} °C{over}"
+        found.append(
+            Way(
+                way=duties()[key].label.removeprefix("a "),
+                sizes=f"{thou_said(tight.low)} to {thou_said(tight.high)} tight",
+                holds_nm=one.torque,
+                wants=wants,
+                costs=costs,
+            )
+        )
+    return found
+
+
+def _stuck(joint: Joint) -> list[Way]:
+    low, high = bounds_of(duties()["web"], joint.size)
+    sizes = f"{thou_said(low)} to {thou_said(high)} free"
+    w = Working()
+    bond = bonded(w, joint, FULL_MPA * bonds_share(joint.shop.boss, joint.shop.shaft))
+    pin = round(joint.size * _PIN_SHARE * 2) / 2 or 0.5
+    since = len(w.steps)
+    shears = w(
+        pressed.shear_mpa,
+        share=SHEAR_SHARE,
+        yield_mpa=joint.shop.shaft["rp02_n_per_mm2"],
+        source=joint.shop.shaft.source("rp02_n_per_mm2"),
+    )
+    across = w.of(
+        pressed.cross_pin_nm,
+        "holds_nm",
+        since=since,
+        pin_mm=pin,
+        shear_mpa=shears,
+        size_mm=joint.size,
+    )
+    key = w.of(
+        pressed.scotch_key_nm,
+        "holds_nm",
+        pin_mm=pin,
+        length_mm=joint.length,
+        shear_mpa=shears,
+        size_mm=joint.size,
+    )
+    key = Figure(key.value, key.unit, (w.steps[since], *key.steps))
+    clean = "Both clean and dry; half an hour to handle, a day to full strength."
+    return [
+        Way(
+            way="retaining compound",
+            sizes=sizes,
+            holds_nm=bond,
+            wants="a clean joint and a day",
+            costs="Lets go hot: half at 120 °C, undone near 250 °C with fumes.",
+        ),
+        Way(
+            way=f"compound, then a {mm_said(pin)} pin right across",
+            sizes=sizes,
+            holds_nm=across,
+            wants="a hole drilled and reamed through both once it has set",
+            costs=f"{clean} The shaft is weaker by the hole. Counted by the pin alone.",
+        ),
+        Way(
+            way=f"compound, then a {mm_said(pin)} scotch key endways",
+            sizes=sizes,
+            holds_nm=key,
+            wants="a hole half in each, drilled once it has set",
+            costs="Drills wander into the softer metal: like metals only. Counted by the key alone.",
+        ),
+    ]
+
+
+def usual_free_mm(size_mm: float) -> float:
+    """Room to spare as it goes together hot: half a thou and half a thou an inch, practice.
+
+    >>> round(usual_free_mm(25.4), 4)
+    0.0254
+    """
+    return 0.5 * 0.0254 * (1 + size_mm / 25.4)
+
+
+def bonds_share(*metals: Metal) -> float:
+    """Share of its strength a compound reaches: half on stainless, which it cures slowly on.
+
+    >>> from runk.core.metals.metal import shipped_metals
+    >>> bonds_share(shipped_metals()["brass"], shipped_metals()["stainless-303"])
+    0.5
+    """
+    return 0.5 if any(metal.family == "stainless" for metal in metals) else 1.0
+
+
+def bonded(w: Working, joint: Joint, strength_mpa: float, source: Source = PRACTICE) -> Figure:
+    """Torque a bond of that strength holds, counted at its weakest."""
+    since = len(w.steps)
+    area = w(pressed.joint_mm2, size_mm=joint.size, length_mm=joint.length)
+    force = w(pressed.bonded_n, shear_mpa=strength_mpa, area_mm2=area, source=source)
+    return w.of(pressed.grip_nm, "holds_nm", since=since, force_n=force, size_mm=joint.size)
+
+
+def tight_figures(tight: Tight) -> tuple[Figure, Figure]:
+    """Interference as figures, to the micrometre."""
+    return (
+        Figure(tight.low, unit_of("tight_low_mm"), (), 3),
+        Figure(tight.high, unit_of("tight_high_mm"), (), 3),
+    )
+
+
+def handed(joint: Joint, question: JointQuestion) -> tuple[tuple[str, str], ...]:
+    """What every way of joining is handed of this one."""
+    sizes = (
+        ("size", joint.size),
+        ("hub", joint.hub),
+        ("length", joint.length),
+        ("hollow", joint.hollow),
+    )
+    return (
+        *((name, f"{mm:.4f} mm") for name, mm in sizes if mm),
+        ("boss_metal", question.boss_metal),
+        ("shaft_metal", question.shaft_metal),
+    )
+
+
+def links_to(
+    joint: Joint, question: JointQuestion, tight: Tight | None, reasons: dict[str, str]
+) -> tuple[Link, ...]:
+    """The same joint by the other ways; an interference goes along where there is one."""
+    along: tuple[tuple[str, str], ...] = ()
+    if tight is not None:
+        along = (("tight", f"{tight.high:.4f} mm"), ("least", f"{tight.low:.4f} mm"))
+    same = handed(joint, question)
+    return tuple(
+        Link(to, same + (along if to in ("press", "shrink") else ()), reason)
+        for to, reason in reasons.items()
+    )
