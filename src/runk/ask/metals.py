@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field
 
-from runk.ask.sizes import Cutting
+from runk.ask.sizes import Cutting, Size
 from runk.core.kinds import Kind, OfMetal, OfMetals
 from runk.core.refusals import Refused
 from runk.core.workshop import Workshop
@@ -50,7 +50,7 @@ def take_metals(
         if spoken:
             found.typed[lists] = ", ".join(dict.fromkeys(spoken))
     elif len(fields) > 1:
-        _several(said, fields, asked, words, found)
+        _several(said, fields, asked, words, cutting.sizes, found)
     elif fields:
         said = _one(said, fields[0], words, workshop, found)
     else:
@@ -91,13 +91,16 @@ def _several(
     fields: list[str],
     asked: dict[str, Kind],
     words: tuple[str, ...],
+    sizes: tuple[Size, ...],
     found: Taken,
 ) -> None:
     """Two metals: the word before one says which it is; the rest go where no word leads."""
     rest = []
+    sized = {at for size in sizes for at in range(size.start, size.end)}
     for metal in said:
         at = metal.start - 1
-        while at >= 0 and words[at].lower() in _ARTICLES:
+        # In a 3/4 iron boss: a size between says nothing of which part it is.
+        while at >= 0 and (words[at].lower() in _ARTICLES or at in sized):
             at -= 1
         lead = words[at].lower() if at >= 0 else ""
         led = next((n for n in fields if n not in found.typed and lead in asked[n].before), None)

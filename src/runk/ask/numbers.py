@@ -12,7 +12,7 @@ from runk.ask.lexicon import Lexicon
 from runk.ask.sizes import Size
 from runk.core.kinds import Kind, OfThread, Told
 from runk.core.kinds.length import Length
-from runk.core.kinds.number import Pressure
+from runk.core.kinds.number import Pressure, Temperature
 from runk.core.lengths import read_length
 from runk.core.refusals import Refused
 from runk.core.threads.series import find_thread, names_thread
@@ -22,6 +22,7 @@ _ABSURD = 1.6
 """So many e-folds outside what is usual, a size was not meant for that field."""
 _LIKE_THREAD = re.compile(r"\d+/\d+|\d+ ?ba|m\d.*|#?\d+-\d+", re.IGNORECASE)
 _ELSEWHERE_AFTER = frozenset({"rod", "bar", "rpm", "revs", "rev/min", "teeth", "hrc", "pcd", "hp"})
+_SCALES = frozenset({"c", "f", "celsius", "fahrenheit"})
 _ELSEWHERE_BEFORE = frozenset({"drill"})
 
 
@@ -50,6 +51,12 @@ def fill_numbers(
         if isinstance(asked[name], Pressure):
             # Its hint is its unit: 80 psi is not 80 bar.
             into.typed[name] += f" {claim.hint.words[-1]}"
+        after = claim.size.end
+        if isinstance(asked[name], Temperature) and into.cutting.words[after : after + 1]:
+            scale = into.cutting.words[after].lower().removeprefix("°")
+            if scale in _SCALES:
+                into.typed[name] += f" {scale[0]}"
+                into.used.add(after)
     claimed = _spoken_for(into, left, asked, chosen)
     for name in [n for n, k in asked.items() if k.principal and n not in into.typed]:
         kind = asked[name]
@@ -69,6 +76,14 @@ def fill_numbers(
             continue
         if size.refused is not None:
             into.problem = into.problem or size.refused.on(name)
+        loose = [s for s in left if s not in claimed]
+        over = next((n for n, k in asked.items() if k.over == name and n not in into.typed), None)
+        loose = [s for s in loose if not _hinted(s, into, asked)]
+        if over is not None and len(loose) == 1 and size.mm and loose[0].mm:
+            # A 10 mm bush in a 20 mm boss: whichever is said first, the boss is the larger.
+            left.remove(loose[0])
+            size, larger = sorted((size, loose[0]), key=lambda s: s.mm or 0.0)
+            _give(into, over, larger)
         _give(into, name, size)
         for other in [s for s in left if s not in claimed]:
             # What the principal field could not have meant either: chamfer 20 mm 0.5.
@@ -76,6 +91,15 @@ def fill_numbers(
                 left.remove(other)
                 _give(into, spare, other)
     _stray(into, [s for s in left if s not in claimed], asked)
+
+
+def _hinted(size: Size, into: Candidate, asked: dict[str, Kind]) -> bool:
+    """Whether a word straight behind or before a number claims it, whoever took that word."""
+    hints = {hint for kind in asked.values() for hint in kind.hints}
+    words = [w.lower() for w in into.cutting.words]
+    return bool(
+        hints & {*words[size.end : size.end + 1], *words[max(size.start - 1, 0) : size.start]}
+    )
 
 
 def _spare(

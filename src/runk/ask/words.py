@@ -33,7 +33,8 @@ PARTS = frozenset(
 
 # A weight's unit stands apart, so that its number can be read.
 _GLUED = re.compile(
-    r"(?<=\d)(grams?|g|psi|bar|kpa|mpa|rpm|hrc|tpi|deg|degrees|flutes?|teeth)\b|(?<=\d)(°)", re.I
+    r"(?<=\d)(grams?|g|psi|bar|kpa|mpa|rpm|hrc|tpi|deg|degrees|flutes?|teeth)\b|(?<=\d)(°?[cf]\b|°)",
+    re.I,
 )
 # A feed is typed as it is printed: 0.1mm/rev, 0.02 mm/tooth.
 _A_TURN = re.compile(r"(?<=\d) ?(mm|thou|in)? ?/ ?(rev|tooth)\b", re.I)

@@ -10,6 +10,7 @@ from runk.core.fits.bond import BOND
 from runk.core.fits.fit import FIT
 from runk.core.fits.press import PRESS
 from runk.core.fits.shrink import SHRINK
+from runk.core.fits.warm import WARM
 from runk.core.holes.angled import ANGLED
 from runk.core.holes.hole import HOLE
 from runk.core.holes.nearest import NEAREST
@@ -39,6 +40,7 @@ CATALOGUE = Catalogue(
         DEPTH,
         ANGLED,
         FIT,
+        WARM,
         PRESS,
         SHRINK,
         BOND,

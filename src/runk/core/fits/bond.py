@@ -355,8 +355,8 @@ def _cautions(
         found.append(Caution("Mind", "the gap", says, "gap_high_mm", one.source))
     if question.hot is not None and question.hot > one.half_at_c:
         says = (
-            f"At {question.hot:.0f} °C it holds under half, and near {one.lets_go_c:.0f} °C it lets "
-            "go."
+            f"At {question.hot:.0f} °C it holds under half, and it lets go near "
+            f"{one.lets_go_c:.0f} °C."
         )
         found.append(
             stop("the heat", "press, shrink or silver-solder it", says, "lets_go_c", one.source)
@@ -416,10 +416,21 @@ BOND = Calculator(
     compute=compute,
     needs=needs,
     sentences={
-        "": "{boss_metal} boss[ {hub} outside] on {size} {shaft_metal}[, {length} long] by {compound}"
-        "[, {gap} free][, working at {hot}][, a {pin} pin {pin_as}]"
+        "": "A joint of {size}, {boss_metal}[ {hub} outside] on {shaft_metal}[, {length} long], by "
+        "{compound}[, {gap} free][, working at {hot}][, a {pin} pin {pin_as}]"
         "[, then turned at {turned}][, {cut} deep][, {feed} a turn][, shaft hollow {hollow}]"
     },
-    calls=("bond", "bonded", "glue", "glued", "retaining compound", "compound", "retain", "stick"),
+    nouns=("threadlocker",),
+    calls=(
+        "bond",
+        "bonded",
+        "glue",
+        "glued",
+        "epoxy",
+        "retaining compound",
+        "compound",
+        "retain",
+        "stick",
+    ),
     headline=headline,
 )

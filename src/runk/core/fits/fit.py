@@ -376,7 +376,7 @@ FIT = Calculator(
     needs=needs,
     settle=settle,
     sentences={"": "A fit of {size}[, {hole}/{shaft}][, {duty}]"},
-    nouns=("fit", "fits"),
+    nouns=("fit", "fits", "journal", "gland", "register", "dowel", "push", "flywheel", "wheel"),
     calls=(
         "fit",
         "limits for",

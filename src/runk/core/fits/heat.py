@@ -41,6 +41,16 @@ def clearance_mm(hole_mm: Num, shaft_mm: Num) -> Num:
     return hole_mm - shaft_mm
 
 
+@law("The shaft, made to it", "{hole_mm} - {free_mm}")
+def shaft_cold_mm(hole_mm: Num, free_mm: Num) -> Num:
+    """Shaft that is free in its hole by so much, both cold.
+
+    >>> shaft_cold_mm(22.0, 0.5)
+    21.5
+    """
+    return hole_mm - free_mm
+
+
 @law(
     "The shaft, made for it",
     "({hole_mm} - {wanted_mm}) ÷ (1 + {expansion_um_per_m_k} × ({hot_c} - 20) ÷ 1 000 000)",

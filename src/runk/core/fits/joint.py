@@ -48,7 +48,7 @@ class JointQuestion:
         Fraction,
         Length(
             "diameter of the joint",
-            ("dia", "diameter", "shaft", "pin", "axle", "ø"),
+            ("dia", "diameter", "ø"),
             principal=True,
             usual=(2.0, 60.0),
             low=0.5,
@@ -60,7 +60,8 @@ class JointQuestion:
         Fraction | None,
         Length(
             "outside of the boss",
-            ("outside", "od", "boss", "boss of", "outside of", "across"),
+            ("outside", "od", "outside of"),
+            over="size",
             usual=(4.0, 150.0),
             high=1000.0,
             placeholder="twice its bore",
@@ -81,7 +82,7 @@ class JointQuestion:
         str,
         OfMetal(
             "metal of the boss",
-            before=("boss", "web", "hub", "wheel", "flywheel", "ring", "bush", "collar"),
+            before=("boss", "web", "hub", "wheel", "flywheel", "ring", "collar", "in", "into"),
             placeholder="mild steel",
         ),
     ] = "mild-steel"
@@ -89,7 +90,7 @@ class JointQuestion:
         str,
         OfMetal(
             "metal of the shaft",
-            before=("on", "shaft", "pin", "axle", "in", "into"),
+            before=("on", "onto", "shaft", "pin", "axle", "bush", "rod", "plug"),
             placeholder="silver steel",
         ),
     ] = "silver-steel"
@@ -441,7 +442,7 @@ def _stuck(joint: Joint) -> list[Way]:
             sizes=sizes,
             holds_nm=key,
             wants="a hole half in each, drilled once it has set",
-            costs="Drills wander into the softer metal: like metals only. Counted by the key alone.",
+            costs="A drill wanders into the softer metal: like metals. Counted by the key alone.",
         ),
     ]
 

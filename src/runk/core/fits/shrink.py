@@ -29,6 +29,7 @@ from runk.core.fits.joint import (
     ways,
 )
 from runk.core.kinds import Length, Temperature
+from runk.core.said import thou_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.units import PageUnit, unit_of
@@ -107,8 +108,12 @@ def compute(question: ShrinkQuestion, shop: JointShop) -> ShrinkAnswer:
     """
     w = Working()
     joint = joint_of(w, question, shop)
-    tight = tightness(joint, question.tight, question.least, "shrink")
     free = usual_free_mm(joint.size) if question.free is None else float(question.free)
+    tight = tightness(joint, question.tight, question.least, "shrink")
+    warm = most_by_heat_mm(joint, question.room, free)
+    if question.tight is None and 0 < warm < tight.high:
+        why = f"Its metal bears heat for {thou_said(warm)} of interference: made to that."
+        tight = Tight(tight.low * warm / tight.high, warm, why)
     found = press(w, joint, tight.low, tight.high)
     boss, shaft = shop.boss["expansion_um_per_m_k"], shop.shaft["expansion_um_per_m_k"]
     hot = w.of(
@@ -161,10 +166,17 @@ def compute(question: ShrinkQuestion, shop: JointShop) -> ShrinkAnswer:
         ways=ways(joint),
         cautions=(
             *strained(joint, found, tight.high, "tight_high_mm"),
-            *_cautions(joint, hot.value, both.value),
+            *_cautions(joint, hot.value, both.value, warm),
         ),
         links=_links(question, joint, tight),
     )
+
+
+def most_by_heat_mm(joint: Joint, room_c: float, free_mm: float) -> float:
+    """Interference that the heat the boss bears opens it by, room to spare counted."""
+    metal = joint.shop.boss
+    span = heat.bears(metal).bears_c - room_c
+    return joint.size * metal["expansion_um_per_m_k"] * span * 1e-6 - free_mm
 
 
 def _says(hot_c: float) -> str:
@@ -175,15 +187,16 @@ def _says(hot_c: float) -> str:
     )
 
 
-def _cautions(joint: Joint, hot_c: float, both_c: float) -> list[Caution]:
+def _cautions(joint: Joint, hot_c: float, both_c: float, warm_mm: float) -> list[Caution]:
     metal, bears = joint.shop.boss, heat.bears(joint.shop.boss)
     found = []
-    if hot_c > bears.bears_c:
-        instead = (
-            f"{both_c:.0f} °C, with the shaft out of a freezer"
-            if both_c <= bears.bears_c
-            else "less interference, or compound"
-        )
+    if hot_c > bears.bears_c + 0.5:
+        if both_c <= bears.bears_c:
+            instead = f"{both_c:.0f} °C, with the shaft out of a freezer"
+        elif warm_mm > 0:
+            instead = f"{thou_said(warm_mm)} of interference at most, or compound"
+        else:
+            instead = "compound, or press it"
         says = f"{metal.name.capitalize()} bears {bears.bears_c:.0f} °C: {bears.why}."
         found.append(stop("the heat", instead, says, "heat_c", bears.source))
     says = (
@@ -226,6 +239,7 @@ SHRINK = Calculator(
         ", from {room}"
     },
     calls=(
+        "heat",
         "shrink",
         "shrink on",
         "shrink in",

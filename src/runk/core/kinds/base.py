@@ -62,6 +62,7 @@ class _Common:
             two readings is read as the one that lies there; by choice of the ruling field where
             it depends on that.
         spare: Takes a loose number that lies far outside what the principal field usually is.
+        over: Name of a field it is always larger than: of two loose numbers it takes the larger.
         shared: Fields of other questions of the same name here mean the same thing: what is typed
             in one is typed in all.
         asks: The sentence that asks for it, where its label does not make a good one.
@@ -80,6 +81,7 @@ class _Common:
     usual: tuple[float, float] | Mapping[str, tuple[float, float]] | None = None
     spare: bool = False
     or_else: str = ""
+    over: str = ""
     deaf: tuple[str, ...] = ()
     shared: str = ""
     asks: str = ""

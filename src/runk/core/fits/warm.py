@@ -1,0 +1,486 @@
+"""``warm``: the clearance that stays hot, and what a part read warm measures cold."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from enum import StrEnum
+from fractions import Fraction
+from typing import Annotated, Any, ClassVar
+
+from runk.core.calculator import Calculator, Door, Sweep
+from runk.core.figures import Caution, Figure, Link, Working, stop
+from runk.core.fits import heat
+from runk.core.fits.fit import bounds_of
+from runk.core.fits.question import DUTIES, duties
+from runk.core.kinds import Choice, Length, OfMetal, OneOf, Place, Temperature
+from runk.core.lengths import Reading
+from runk.core.metals.metal import Metal
+from runk.core.plan.laws import cold_mm
+from runk.core.refusals import Refused
+from runk.core.said import thou_said
+from runk.core.shown import Rank, Show
+from runk.core.sources import PRACTICE
+from runk.core.units import PageUnit, unit_of
+from runk.core.workshop import Workshop
+
+_LIGHT = frozenset({"aluminium-6082", "dural", "cast-aluminium"})
+_SEIZES_MM = 0.003
+"""Clearance under which two hot parts may pick up: common practice."""
+
+
+# "Aluminium piston" says a metal as well here: its words must leave that alone.
+_DUTIES = tuple(
+    Choice("crown", "a piston at its crown", ("crown", "at the crown"))
+    if one.key == "crown"
+    else one
+    for one in DUTIES
+)
+
+
+class WarmJob(StrEnum):
+    """Two parts that work hot, or one part read warm."""
+
+    FIT = "fit"
+    READING = "reading"
+
+
+JOBS = (
+    Choice("fit", "Two parts hot", ("hot fit", "working hot", "two parts", "fit hot")),
+    Choice(
+        "reading",
+        "A part read warm",
+        (
+            "reading",
+            "read warm",
+            "measured warm",
+            "measures warm",
+            "measured hot",
+            "reads warm",
+            "warm reading",
+            "measured at",
+            "read at",
+            "reads",
+        ),
+    ),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class WarmQuestion:
+    """Parts that are not at 20 °C.
+
+    Args:
+        size: Of the joint; of one part, what it reads.
+        clear: Free by so much cold; less than nought is tight.
+        wanted: Free by so much hot, where that is what is wanted.
+        duty: What they do to each other, for the clearance cold where none is said.
+        hole_hot: Temperature of the part with the hole at work; ``shaft_hot`` of the other.
+        metal: Of a part read warm, and ``at`` how warm it was.
+    """
+
+    job: Annotated[WarmJob, OneOf("job", choices=JOBS, rules=True)] = WarmJob.FIT
+    size: Annotated[
+        Fraction,
+        Length(
+            "size",
+            ("dia", "diameter", "ø"),
+            principal=True,
+            usual=(2.0, 200.0),
+            low=0.1,
+            high=5000.0,
+            placeholder="22 mm",
+        ),
+    ] = Fraction(22)
+    hole_metal: Annotated[
+        str,
+        OfMetal(
+            "metal with the hole",
+            before=("in", "bore", "cylinder", "hole", "liner"),
+            only=("fit",),
+            placeholder="grey cast iron",
+        ),
+    ] = "grey-iron"
+    hole_hot: Annotated[
+        float,
+        Temperature(
+            "the hole at work",
+            ("bore at", "cylinder at", "hole at", "at", "liner at"),
+            only=("fit",),
+            high=1500.0,
+            placeholder="100 C",
+        ),
+    ] = 100.0
+    shaft_metal: Annotated[
+        str,
+        OfMetal(
+            "metal of the shaft",
+            before=("shaft", "piston", "rod"),
+            only=("fit",),
+            placeholder="grey cast iron",
+        ),
+    ] = "grey-iron"
+    shaft_hot: Annotated[
+        float | None,
+        Temperature(
+            "the shaft at work",
+            ("piston at", "rod at", "shaft at", "and", "plug at"),
+            only=("fit",),
+            high=1500.0,
+            placeholder="the same",
+        ),
+    ] = None
+    clear: Annotated[
+        Fraction | None,
+        Place(
+            "clearance cold",
+            ("clearance", "free", "cold", "clear"),
+            only=("fit",),
+            low=-1.0,
+            high=5.0,
+            placeholder="by what it does",
+        ),
+    ] = None
+    wanted: Annotated[
+        Fraction | None,
+        Place(
+            "clearance wanted hot",
+            ("wanted", "wanted hot", "clearance hot", "free hot"),
+            only=("fit",),
+            low=-1.0,
+            high=5.0,
+            placeholder="not said",
+        ),
+    ] = None
+    duty: Annotated[str | None, OneOf("what it does", choices=_DUTIES, only=("fit",))] = None
+    metal: Annotated[str, OfMetal("metal", only=("reading",), placeholder="brass")] = "mild-steel"
+    at: Annotated[
+        float,
+        Temperature(
+            "how warm it was",
+            ("at", "warm", "hot"),
+            only=("reading",),
+            high=1500.0,
+            placeholder="35 C",
+        ),
+    ] = 35.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WarmAnswer:
+    """What both have in common."""
+
+    says: Annotated[str, Show("What heat does", Rank.SAYS)]
+    cautions: tuple[Caution, ...]
+    links: tuple[Link, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WarmFit(WarmAnswer):
+    """Clearance cold and hot; made so, it is that hot."""
+
+    tag: ClassVar[str] = "fit"
+
+    clearance_hot_mm: Annotated[Figure, Show("Free hot, on diameter", Rank.BIG)]
+    clearance_cold_mm: Annotated[Figure, Show("Free cold, at 20 °C", Rank.BIG)]
+    hole_cold_mm: Annotated[Figure, Show("Hole, cold")]
+    shaft_cold_mm: Annotated[Figure, Show("Shaft, made to, cold")]
+    hole_hot_mm: Annotated[Figure, Show("Hole at work")]
+    shaft_hot_mm: Annotated[Figure, Show("Shaft at work")]
+    hole_c: Annotated[Figure, Show("The hole works at", Rank.FOLDED)]
+    shaft_c: Annotated[Figure, Show("The shaft works at", Rank.FOLDED)]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WarmReading(WarmAnswer):
+    """What a part read warm measures cold."""
+
+    tag: ClassVar[str] = "reading"
+
+    corrected_mm: Annotated[Figure, Show("Cold, at 20 °C, it measures", Rank.BIG)]
+    off_mm: Annotated[Figure, Show("So the reading was off by", Rank.BIG)]
+
+
+@dataclass(frozen=True, slots=True)
+class WarmShop:
+    """The metals."""
+
+    hole: Metal
+    shaft: Metal
+    one: Metal
+
+
+def needs(question: WarmQuestion, workshop: Workshop) -> WarmShop:
+    """Every metal named."""
+    metals = workshop.metals
+    return WarmShop(
+        metals[question.hole_metal], metals[question.shaft_metal], metals[question.metal]
+    )
+
+
+def settle(question: WarmQuestion, _: Workshop, __: Mapping[str, Reading]) -> WarmQuestion:
+    """The shaft is as hot as the hole where nobody says otherwise.
+
+    Raises:
+        Refused: Cold and hot clearance both said, which may contradict.
+    """
+    if question.job is WarmJob.READING:
+        return question
+    if question.clear is not None and question.wanted is not None:
+        raise Refused(
+            "Clearance cold and clearance hot are both said: one follows from the other.",
+            field="wanted",
+            suggest="leave one out",
+        )
+    if question.shaft_hot is None:
+        question = replace(question, shaft_hot=question.hole_hot)
+    if question.duty == "ringed" and question.shaft_metal in _LIGHT:
+        # A piston that grows more than its bore is given more, at its crown.
+        question = replace(question, duty="crown")
+    return question
+
+
+def compute(question: WarmQuestion, shop: WarmShop) -> WarmAnswer:
+    """Two parts at work, or one part read warm.
+
+    Raises:
+        Refused: A temperature its metal melts at.
+
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> asked = WarmQuestion(
+    ...     shaft_metal="aluminium-6082", hole_hot=100, shaft_hot=150, clear=Fraction("0.08"))
+    >>> round(compute(asked, needs(asked, WORKSHOP)).clearance_hot_mm.value, 3)
+    0.032
+    """
+    if question.job is WarmJob.READING:
+        return _reading(question, shop.one)
+    assert question.shaft_hot is not None
+    heat.below_melting(shop.hole, question.hole_hot, "hole_hot")
+    heat.below_melting(shop.shaft, question.shaft_hot, "shaft_hot")
+    w, size = Working(), float(question.size)
+    hole_hot = _hot(w, "hole_hot_mm", size, shop.hole, question.hole_hot)
+    if question.wanted is not None:
+        shaft = w.of(
+            heat.shaft_for_mm,
+            "shaft_cold_mm",
+            since=0,
+            hole_mm=hole_hot.value,
+            wanted_mm=float(question.wanted),
+            expansion_um_per_m_k=shop.shaft["expansion_um_per_m_k"],
+            hot_c=question.shaft_hot,
+            source=shop.shaft.source("expansion_um_per_m_k"),
+        )
+    else:
+        free = _free_cold(question, size)
+        shaft = w.of(heat.shaft_cold_mm, hole_mm=size, free_mm=free)
+    if shaft.value <= 0:
+        raise Refused("Nothing is left of the shaft.", field="clear")
+    shaft = replace(shaft, places=3)
+    shaft_hot = _hot(w, "shaft_hot_mm", shaft.value, shop.shaft, question.shaft_hot)
+    cold = w.of(heat.clearance_mm, "clearance_cold_mm", hole_mm=size, shaft_mm=shaft.value)
+    since = len(w.steps)
+    hot = w.of(
+        heat.clearance_mm, "clearance_hot_mm", hole_mm=hole_hot.value, shaft_mm=shaft_hot.value
+    )
+    hot = replace(hot, places=3, steps=hole_hot.steps + shaft_hot.steps + tuple(w.steps[since:]))
+    return WarmFit(
+        clearance_hot_mm=hot,
+        clearance_cold_mm=replace(cold, places=3),
+        says=_says(cold.value, hot.value),
+        hole_cold_mm=Figure(size, unit_of("hole_cold_mm"), (), 3),
+        shaft_cold_mm=shaft,
+        hole_hot_mm=hole_hot,
+        shaft_hot_mm=shaft_hot,
+        hole_c=Figure(question.hole_hot, unit_of("hole_c")),
+        shaft_c=Figure(question.shaft_hot, unit_of("shaft_c")),
+        cautions=_cautions(question, shop, size, cold.value, hot.value),
+        links=_links(size, shaft.value),
+    )
+
+
+def _free_cold(question: WarmQuestion, size: float) -> float:
+    """Clearance cold: as said, or the middle of what the duty asks; a running fit with none."""
+    if question.clear is not None:
+        return float(question.clear)
+    low, high = bounds_of(duties()[question.duty or "running"], size)
+    return (low + high) / 2
+
+
+def _hot(w: Working, key: str, size: float, metal: Metal, hot_c: float) -> Figure:
+    figure = w.of(
+        heat.hot_mm,
+        key,
+        size_mm=size,
+        expansion_um_per_m_k=metal["expansion_um_per_m_k"],
+        hot_c=hot_c,
+        source=metal.source("expansion_um_per_m_k"),
+        why=metal.name,
+    )
+    return replace(figure, places=3)
+
+
+def _says(cold: float, hot: float) -> str:
+    change = hot - cold
+    if abs(change) < 0.0005:
+        return "Heat changes next to nothing here: both grow alike."
+    how = "gains" if change > 0 else "takes"
+    ends = _as_said(hot)
+    return f"Heat {how} {thou_said(abs(change))}: from {_as_said(cold)} cold to {ends} hot."
+
+
+def _as_said(clearance: float) -> str:
+    return f"{thou_said(abs(clearance))} {'free' if clearance >= 0 else 'tight'}"
+
+
+def _cautions(
+    question: WarmQuestion, shop: WarmShop, size: float, cold: float, hot: float
+) -> tuple[Caution, ...]:
+    assert question.shaft_hot is not None
+    found = []
+    if cold > 0 and hot < _SEIZES_MM:
+        # By what the clearance cold has to grow so that a little stays hot.
+        more = cold - hot + max(_SEIZES_MM, bounds_of(duties()["ringless"], size)[0])
+        says = f"Cold it runs, and hot it is {_as_said(hot)}: it seizes as it warms."
+        instead = f"make it {thou_said(more)} free cold"
+        found.append(stop("seizing", instead, says, "clearance_hot_mm", PRACTICE))
+    if cold <= 0 < hot:
+        says = "Tight cold, it comes loose as it warms: it must not be held by its tightness."
+        found.append(Caution("Mind", "coming loose", says, "clearance_hot_mm", PRACTICE))
+    for metal, hot_c, what in (
+        (shop.hole, question.hole_hot, "hole_hot_mm"),
+        (shop.shaft, question.shaft_hot, "shaft_hot_mm"),
+    ):
+        bears = heat.bears(metal)
+        if hot_c > bears.bears_c:
+            says = f"{metal.name.capitalize()} bears {bears.bears_c:.0f} °C: {bears.why}."
+            found.append(Caution("Mind", "the heat", says, what, bears.source))
+    return tuple(dict.fromkeys(found))
+
+
+def _links(size: float, shaft: float) -> tuple[Link, ...]:
+    made = (("job", "outside"), ("wanted", f"{shaft:.4f} mm"))
+    return (
+        Link("plan", made, "Turn the shaft to that"),
+        Link("fit", (("size", f"{size:.4f} mm"), ("duty", "running")), "Limits of both parts cold"),
+    )
+
+
+def _reading(question: WarmQuestion, metal: Metal) -> WarmReading:
+    heat.below_melting(metal, question.at, "at")
+    w, size = Working(), float(question.size)
+    cold = w.of(
+        cold_mm,
+        "corrected_mm",
+        warm_mm=size,
+        expansion_um_per_m_k=metal["expansion_um_per_m_k"],
+        warm_deg=question.at,
+        source=metal.source("expansion_um_per_m_k"),
+    )
+    off = w.of(heat.clearance_mm, "off_mm", hole_mm=size, shaft_mm=cold.value)
+    if abs(off.value) < 1e-9:
+        says = "At 20 °C a reading is what it is."
+    else:
+        way = "smaller" if off.value > 0 else "larger"
+        says = f"Cold it is {thou_said(abs(off.value))} {way} than it reads now."
+    found = []
+    if question.at > 60:
+        hot = "Too hot to hold and too hot to measure: the tool warms as well. Let it cool."
+        found.append(Caution("Mind", "hot metal", hot, "corrected_mm", PRACTICE))
+    return WarmReading(
+        corrected_mm=replace(cold, places=3),
+        off_mm=replace(off, places=3),
+        says=says,
+        cautions=tuple(found),
+        links=(),
+    )
+
+
+def headline(answer: WarmAnswer, page: PageUnit) -> str:
+    """Clearance hot and cold; or the size cold."""
+    if isinstance(answer, WarmReading):
+        return f"cold it is {answer.corrected_mm.words(page)}"
+    assert isinstance(answer, WarmFit)
+    hot, cold = answer.clearance_hot_mm, answer.clearance_cold_mm
+    return f"{hot.words(page)} hot · {cold.words(page)} cold"
+
+
+@dataclass(frozen=True, slots=True)
+class WarmingShape:
+    """Sizes from cold to their working temperatures, in equal steps."""
+
+    hole_c: list[float]
+    shaft_c: list[float]
+    hole_mm: list[float]
+    shaft_mm: list[float]
+    clearance_mm: list[float]
+
+
+STEPS = 101
+
+
+def warming(question: WarmQuestion, shop: WarmShop) -> WarmingShape:
+    """Both parts from 20 °C to what they work at.
+
+    Raises:
+        Refused: As the answer is.
+    """
+    import numpy as np
+
+    answer = compute(question, shop)
+    if not isinstance(answer, WarmFit):
+        raise Refused("One part has no clearance.", field="job")
+    share = np.linspace(0.0, 1.0, STEPS)
+    hole_c = heat.ROOM_C + share * (answer.hole_c.value - heat.ROOM_C)
+    shaft_c = heat.ROOM_C + share * (answer.shaft_c.value - heat.ROOM_C)
+    size, made = answer.hole_cold_mm.value, answer.shaft_cold_mm.value
+    sized: Any = heat.hot_mm
+    hole = sized(size, shop.hole["expansion_um_per_m_k"], hole_c)
+    shaft = sized(made, shop.shaft["expansion_um_per_m_k"], shaft_c)
+    return WarmingShape(
+        hole_c.tolist(),
+        shaft_c.tolist(),
+        hole.tolist(),
+        shaft.tolist(),
+        heat.clearance_mm(hole, shaft).tolist(),
+    )
+
+
+WARM = Calculator(
+    name="warm",
+    title="Hot and cold: the clearance that stays",
+    door=Door("/fits/warm", "Fits", "Hot and cold"),
+    opening={
+        "job": "fit",
+        "size": "22 mm",
+        "hole_metal": "grey-iron",
+        "hole_hot": "120 C",
+        "shaft_metal": "aluminium-6082",
+        "shaft_hot": "180 C",
+        "duty": "crown",
+    },
+    question=WarmQuestion,
+    answers=(WarmFit, WarmReading),
+    compute=compute,
+    needs=needs,
+    settle=settle,
+    sentences={
+        "fit": "{job}: a {size} hole in {hole_metal} at {hole_hot}, {shaft_metal} shaft at "
+        "{shaft_hot}[, {duty}][, {clear} free cold][, {wanted} free hot wanted]",
+        "reading": "{job}: {metal} reads {size} at {at}",
+    },
+    calls=(
+        "warm",
+        "hot",
+        "hot clearance",
+        "expansion",
+        "expands",
+        "measured at",
+        "read at",
+        "reads # at",
+        "measured warm",
+        "read warm",
+        "measured hot",
+    ),
+    headline=headline,
+    sweeps=lambda: {"warming": Sweep(warming, WarmingShape)},
+)
