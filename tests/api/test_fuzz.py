@@ -37,7 +37,7 @@ def test_the_schema_is_kept_whatever_is_sent(filled: Store, mode: GenerationMode
 def _fuzz(operation: Any, mode: GenerationMode, checks: list[Any]) -> int:
     count = 0
 
-    @settings(max_examples=7, deadline=None, database=None, suppress_health_check=list(HealthCheck))
+    @settings(max_examples=5, deadline=None, database=None, suppress_health_check=list(HealthCheck))
     @given(case=operation.as_strategy(generation_mode=mode))
     def once(case: Any) -> None:
         nonlocal count

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import json
 import socket
 import sqlite3
@@ -66,13 +67,12 @@ def test_a_foreign_page_may_not_ask_either(client: TestClient, path: str) -> Non
     assert client.get("/", headers={"sec-fetch-site": "cross-site"}).status_code != 403
 
 
-@pytest.mark.parametrize("filler", [" ", "9+", "(brass "])
 @pytest.mark.parametrize("name", sorted(CATALOGUE))
-def test_every_text_is_bounded_before_anything_reads_it(
-    asking: TestClient, name: str, filler: str
-) -> None:
+def test_every_text_is_bounded_before_anything_reads_it(asking: TestClient, name: str) -> None:
     calculator = CATALOGUE[name]
-    for field in calculator.fields:
+    for field, filler in zip(
+        calculator.fields, itertools.cycle((" ", "9+", "(brass ")), strict=False
+    ):
         text = (filler * LONGEST_TYPED)[:LONGEST_TYPED]
         at_bound = asking.post(f"/api/calc/{name}", json=calculator.opening | {field: text})
         assert at_bound.status_code in (200, 422)
@@ -401,7 +401,7 @@ def test_the_slate_comes_without_answers_and_a_move_writes_one_row(client: TestC
 
 def test_moved_over_and_over_between_the_same_two_the_order_holds(client: TestClient) -> None:
     first, second, third = (i["id"] for i in client.get("/api/slate").json())
-    for n in range(120):
+    for n in range(60):
         moved = (first, second)[n % 2]
         client.put(f"/api/slate/{moved}/place", json={"before": third})
         ids = [i["id"] for i in client.get("/api/slate").json()]
@@ -422,7 +422,6 @@ def test_no_name_of_a_tool_runs_in_a_spreadsheet(name: str) -> None:
         assert again.name == name
 
 
-@pytest.mark.parametrize("hidden", ["a\0b", "\u202e5.1 mm", "\u200b\u200b", "a\u0007", "\ufeffx"])
 @pytest.mark.parametrize(
     ("path", "body"),
     [
@@ -432,12 +431,11 @@ def test_no_name_of_a_tool_runs_in_a_spreadsheet(name: str) -> None:
         ("/api/engines", {}),
     ],
 )  # fmt: skip
-def test_a_name_is_seen_as_it_stands(
-    client: TestClient, path: str, body: dict[str, Any], hidden: str
-) -> None:
-    sent = json.loads(json.dumps(body))
-    sent.get("machine", sent.get("metal", sent))["name"] = hidden
-    assert "name" in problem(client.post(path, json=sent), 422)["detail"]
+def test_a_name_is_seen_as_it_stands(client: TestClient, path: str, body: dict[str, Any]) -> None:
+    for hidden in ("a\0b", "\u202e5.1 mm", "\u200b\u200b", "a\u0007", "\ufeffx"):
+        sent = json.loads(json.dumps(body))
+        sent.get("machine", sent.get("metal", sent))["name"] = hidden
+        assert "name" in problem(client.post(path, json=sent), 422)["detail"], repr(hidden)
 
 
 @pytest.mark.parametrize("half", [r"\ud800", r"brass \udc00", r"\ud83dx"])

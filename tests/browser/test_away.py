@@ -9,7 +9,6 @@ import pytest
 from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.serving import Server
-from tests.browser.views import EVERY, go
 
 pytestmark = pytest.mark.browser
 
@@ -26,13 +25,6 @@ def phone(chromium: Browser, server: Server) -> Iterator[Page]:
     )
     yield context.new_page()
     context.close()
-
-
-def test_nothing_runs_off_the_side_of_a_phone(phone: Page) -> None:
-    for address in EVERY:
-        go(phone, address)
-        wide = phone.evaluate("document.documentElement.scrollWidth - window.innerWidth")
-        assert wide <= 1, address
 
 
 def test_a_reading_on_a_phone_by_the_pad(phone: Page) -> None:

@@ -22,6 +22,7 @@ _ABSURD = 1.6
 """So many e-folds outside what is usual, a size was not meant for that field."""
 _LIKE_THREAD = re.compile(r"\d+/\d+|\d+ ?ba|m\d.*|#?\d+-\d+", re.IGNORECASE)
 _ELSEWHERE_AFTER = frozenset({"rod", "bar", "rpm", "revs", "rev/min", "teeth", "hrc", "pcd", "hp"})
+_BETWEEN = frozenset({",", "and", ";"})
 _SCALES = frozenset({"c", "f", "celsius", "fahrenheit"})
 _ELSEWHERE_BEFORE = frozenset({"drill"})
 
@@ -48,6 +49,8 @@ def fill_numbers(
             into.problem = claim.size.refused.on(name)
         _give(into, name, claim.size)
         into.used.update(range(claim.hint.start, claim.hint.end))
+        if asked[name].several:
+            _run_on(into, name, claim, left, {c.size for c in claims})
         if isinstance(asked[name], Pressure):
             # Its hint is its unit: 80 psi is not 80 bar.
             into.typed[name] += f" {claim.hint.words[-1]}"
@@ -91,6 +94,21 @@ def fill_numbers(
                 left.remove(other)
                 _give(into, spare, other)
     _stray(into, [s for s in left if s not in claimed], asked)
+
+
+def _run_on(into: Candidate, name: str, claim: Claim, left: list[Size], claimed: set[Size]) -> None:
+    """The sizes that stand straight behind one of a list belong to it: measures 22.01 22.02."""
+    end, words = claim.size.end, into.cutting.words
+    while True:
+        while words[end : end + 1] and words[end].lower() in _BETWEEN:
+            end += 1
+        size = next((s for s in left if s.start == end and s not in claimed), None)
+        if size is None:
+            return
+        left.remove(size)
+        into.typed[name] += f"; {size.text}"
+        into.used.update(range(size.start, size.end))
+        end = size.end
 
 
 def _hinted(size: Size, into: Candidate, asked: dict[str, Kind]) -> bool:
@@ -232,10 +250,11 @@ def oddness(one: Candidate, asked: dict[str, Kind], chosen: str, page: PageUnit)
     total = 0.0
     for name, text in one.typed.items():
         kind = asked.get(name)
-        if kind is None or kind.usual is None or not isinstance(kind, Length) or kind.several:
+        if kind is None or kind.usual is None or not isinstance(kind, Length):
             continue
         try:
-            total += _outside(float(read_length(text, page).mm), kind, chosen)
+            sizes = [float(read_length(one, page).mm) for one in text.split("; ")]
+            total += max(_outside(mm, kind, chosen) for mm in sizes)
         except Refused:
             continue
     return total

@@ -46,6 +46,14 @@ _THEN_REAMED = re.compile(
     r"(\S{1,12}(?: mm| in)?)(?=\s|$)",
     re.I,
 )
+# One size in another is a shaft in its hole, both measured: 33.02 in 33.04.
+_ONE_IN_OTHER = re.compile(
+    r"(?:(?:does|will|can|is) )?(?:an? )?(\d*[.,/]?\d+(?: ?mm| ?in| ?\")?)(?: \w+)?"
+    r"(?: fits?| goes?| enters?| runs?)? in(?:to)? (?:an? )?(\d*[.,/]?\d+(?: ?mm| ?in| ?\")?)"
+    r"(?= (?:hole|bore|bush|gland|cylinder)\b|[?!. ]*$)",
+    re.I,
+)
+_AS_LIKE = 0.1
 _STOPS = re.compile(r",(?=\s|$)")
 
 
@@ -71,6 +79,18 @@ def asked_in(line: str) -> str:
     return _WHY.sub("", " ".join(line.split())).rstrip("?!. ")
 
 
+def _in_its_hole(found: re.Match[str]) -> str:
+    """A shaft and its hole, told apart; left as it stands where the sizes are not alike."""
+    sizes = []
+    for text in found.groups():
+        number = text.rstrip(' min"').replace(",", ".")
+        over, _, under = number.partition("/")
+        sizes.append(float(over) / float(under or 1) if float(under or 1) else 0.0)
+    if not sizes[1] or abs(sizes[0] / sizes[1] - 1) > _AS_LIKE:
+        return found[0]
+    return f" mate other {found[1]} there {found[2]} "
+
+
 def words_of(line: str) -> list[str]:
     """The words of a line.
 
@@ -90,6 +110,7 @@ def words_of(line: str) -> list[str]:
         )
     line = written_out(" ".join(line.split()))
     line = _CLASSES.sub(r" fit hole:\1\2 shaft:\3\4 ", line)
+    line = _ONE_IN_OTHER.sub(_in_its_hole, line)
     line = _THEN_REAMED.sub(r"reamed \2 hole from \1 there already", line)
     line = _A_TURN.sub(lambda found: f" {found[1] or ''} a {found[2]}", line)
     line = _STOPS.sub(" , ", _GLUED.sub(r" \1\2", line))

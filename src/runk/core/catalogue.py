@@ -8,6 +8,7 @@ from runk.core.cutting.speed import SPEED
 from runk.core.faults.finder import FAULTS
 from runk.core.fits.bond import BOND
 from runk.core.fits.fit import FIT
+from runk.core.fits.mate import MATE
 from runk.core.fits.press import PRESS
 from runk.core.fits.shrink import SHRINK
 from runk.core.fits.warm import WARM
@@ -40,6 +41,7 @@ CATALOGUE = Catalogue(
         DEPTH,
         ANGLED,
         FIT,
+        MATE,
         WARM,
         PRESS,
         SHRINK,

@@ -135,6 +135,123 @@ export interface components {
             /** Unused */
             unused: string[];
         };
+        /** BondAnswerWire */
+        BondAnswerWire: {
+            aim_high_mm: components["schemas"]["FigureWire"];
+            aim_low_mm: components["schemas"]["FigureWire"];
+            cut_nm: components["schemas"]["FigureWire"] | null;
+            full: string;
+            gap_high_mm: components["schemas"]["FigureWire"];
+            gap_low_mm: components["schemas"]["FigureWire"];
+            handle: string;
+            holds_n: components["schemas"]["FigureWire"];
+            holds_nm: components["schemas"]["FigureWire"];
+            lets_go_c: components["schemas"]["FigureWire"];
+            pin_nm: components["schemas"]["FigureWire"] | null;
+            says: string;
+            stands: string;
+            stands_nm: components["schemas"]["FigureWire"];
+            strength_mpa: components["schemas"]["FigureWire"];
+            taken: string;
+            ways: components["schemas"]["WayWire"][];
+        };
+        /** BondQuestion */
+        BondQuestion: {
+            /**
+             * @description metal of the boss
+             * @default null
+             */
+            boss_metal: string | null;
+            /**
+             * @description compound: retaining, weak, threadlocker, epoxy
+             * @default null
+             */
+            compound: string | null;
+            /**
+             * @description depth of that cut
+             * @default null
+             */
+            cut: string | number | null;
+            /**
+             * @description feed a turn
+             * @default null
+             */
+            feed: string | number | null;
+            /**
+             * @description gap on diameter
+             * @default null
+             */
+            gap: string | number | null;
+            /**
+             * @description bore through the shaft
+             * @default null
+             */
+            hollow: string | number | null;
+            /**
+             * @description works at
+             * @default null
+             */
+            hot: string | number | null;
+            /**
+             * @description outside of the boss
+             * @default null
+             */
+            hub: string | number | null;
+            /**
+             * @description length of the joint
+             * @default null
+             */
+            length: string | number | null;
+            /**
+             * @description pin
+             * @default null
+             */
+            pin: string | number | null;
+            /**
+             * @description how the pin goes: across, endways
+             * @default null
+             */
+            pin_as: string | null;
+            /**
+             * @description metal of the shaft
+             * @default null
+             */
+            shaft_metal: string | null;
+            /**
+             * @description diameter of the joint
+             * @default null
+             */
+            size: string | number | null;
+            /**
+             * @description diameter then turned
+             * @default null
+             */
+            turned: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** BondReply */
+        BondReply: {
+            answer: components["schemas"]["BondAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * CalculatorOut
          * @description A calculator: its question as a sentence, its answer as a page, where it is found.
@@ -969,6 +1086,17 @@ export interface components {
              */
             event_key: string;
         };
+        /** GoesWire */
+        GoesWire: {
+            clearance_mm: components["schemas"]["FigureWire"];
+            says: string;
+            size_mm: components["schemas"]["FigureWire"];
+        };
+        /** HitchWire */
+        HitchWire: {
+            says: string;
+            what: string;
+        };
         /**
          * Holding
          * @description How the work is held.
@@ -1507,6 +1635,136 @@ export interface components {
             state: components["schemas"]["State"];
             /** Version */
             version: number;
+        };
+        /** MateAnswerWire */
+        MateAnswerWire: {
+            aim_mm: components["schemas"]["FigureWire"] | null;
+            clearance_high_mm: components["schemas"]["FigureWire"] | null;
+            clearance_hot_mm: components["schemas"]["FigureWire"] | null;
+            clearance_low_mm: components["schemas"]["FigureWire"] | null;
+            divisions: components["schemas"]["FigureWire"] | null;
+            first: string;
+            goes: components["schemas"]["GoesWire"][];
+            governs_at: string;
+            governs_mm: components["schemas"]["FigureWire"];
+            high_mm: components["schemas"]["FigureWire"] | null;
+            hitches: components["schemas"]["HitchWire"][];
+            left_mm: components["schemas"]["FigureWire"] | null;
+            low_mm: components["schemas"]["FigureWire"] | null;
+            oval_mm: components["schemas"]["FigureWire"] | null;
+            reads: components["schemas"]["ReadWire"][];
+            says: string;
+            stands: string;
+            taper_mm: components["schemas"]["FigureWire"] | null;
+            ways_out: components["schemas"]["Mate_waysWayOutWire"][];
+            wind: string;
+        };
+        /** MateQuestion */
+        MateQuestion: {
+            /**
+             * @description slips: likely, every
+             * @default null
+             */
+            counts: string | null;
+            /**
+             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel
+             * @default null
+             */
+            duty: string | null;
+            /**
+             * @description least clearance
+             * @default null
+             */
+            free: string | number | null;
+            /**
+             * @description class of the hole
+             * @default null
+             */
+            hole: string | null;
+            /**
+             * @description the hole works at
+             * @default null
+             */
+            hole_hot: string | number | null;
+            /**
+             * @description metal with the hole
+             * @default null
+             */
+            hole_metal: string | null;
+            /**
+             * @description lathe
+             * @default null
+             */
+            machine: string | null;
+            /**
+             * @description the other, as it measures now
+             * @default null
+             */
+            made: string | null;
+            /**
+             * @description what is made: shaft, hole
+             * @default null
+             */
+            make: string | null;
+            /**
+             * @description most clearance
+             * @default null
+             */
+            most: string | number | null;
+            /**
+             * @description others it goes with
+             * @default null
+             */
+            others: string | null;
+            /**
+             * @description class of the shaft
+             * @default null
+             */
+            shaft: string | null;
+            /**
+             * @description the shaft works at
+             * @default null
+             */
+            shaft_hot: string | number | null;
+            /**
+             * @description metal of the shaft
+             * @default null
+             */
+            shaft_metal: string | null;
+            /**
+             * @description readings of what is there
+             * @default null
+             */
+            there: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** MateReply */
+        MateReply: {
+            answer: components["schemas"]["MateAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** Mate_waysWayOutWire */
+        Mate_waysWayOutWire: {
+            says: string;
+            way: string;
         };
         /**
          * MetalFigureOut
@@ -2139,6 +2397,94 @@ export interface components {
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };
+        /** PressAnswerWire */
+        PressAnswerWire: {
+            force_n: components["schemas"]["FigureWire"];
+            holds_n: components["schemas"]["FigureWire"];
+            hoop_mpa: components["schemas"]["FigureWire"];
+            loaded_mpa: components["schemas"]["FigureWire"];
+            pressure_low_mpa: components["schemas"]["FigureWire"];
+            pressure_mpa: components["schemas"]["FigureWire"];
+            says: string;
+            taken: string;
+            tight_high_mm: components["schemas"]["FigureWire"];
+            tight_low_mm: components["schemas"]["FigureWire"];
+            torque_nm: components["schemas"]["FigureWire"];
+            ways: components["schemas"]["WayWire"][];
+            yield_mpa: components["schemas"]["FigureWire"];
+        };
+        /** PressQuestion */
+        PressQuestion: {
+            /**
+             * @description metal of the boss
+             * @default null
+             */
+            boss_metal: string | null;
+            /**
+             * @description class: press, drive, shrink
+             * @default null
+             */
+            by: string | null;
+            /**
+             * @description bore through the shaft
+             * @default null
+             */
+            hollow: string | number | null;
+            /**
+             * @description outside of the boss
+             * @default null
+             */
+            hub: string | number | null;
+            /**
+             * @description least interference
+             * @default null
+             */
+            least: string | number | null;
+            /**
+             * @description length of the joint
+             * @default null
+             */
+            length: string | number | null;
+            /**
+             * @description metal of the shaft
+             * @default null
+             */
+            shaft_metal: string | null;
+            /**
+             * @description diameter of the joint
+             * @default null
+             */
+            size: string | number | null;
+            /**
+             * @description interference
+             * @default null
+             */
+            tight: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** PressReply */
+        PressReply: {
+            answer: components["schemas"]["PressAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * Problem
          * @description What went wrong, which field it belongs to, and what to do instead.
@@ -2202,6 +2548,13 @@ export interface components {
             high_rpm: number;
             /** Low Rpm */
             low_rpm: number;
+        };
+        /** ReadWire */
+        ReadWire: {
+            part: string;
+            place: string;
+            says: string;
+            size_mm: components["schemas"]["FigureWire"];
         };
         /**
          * ReadingIn
@@ -2423,6 +2776,100 @@ export interface components {
             machines: components["schemas"]["MachineOut"][];
             /** Stand In */
             stand_in: boolean;
+        };
+        /** ShrinkAnswerWire */
+        ShrinkAnswerWire: {
+            bears_c: components["schemas"]["FigureWire"];
+            both_c: components["schemas"]["FigureWire"];
+            cool_c: components["schemas"]["FigureWire"] | null;
+            free_mm: components["schemas"]["FigureWire"];
+            heat_c: components["schemas"]["FigureWire"];
+            holds_n: components["schemas"]["FigureWire"];
+            hoop_mpa: components["schemas"]["FigureWire"];
+            pressure_mpa: components["schemas"]["FigureWire"];
+            says: string;
+            taken: string;
+            tight_high_mm: components["schemas"]["FigureWire"];
+            tight_low_mm: components["schemas"]["FigureWire"];
+            torque_nm: components["schemas"]["FigureWire"];
+            ways: components["schemas"]["WayWire"][];
+        };
+        /** ShrinkQuestion */
+        ShrinkQuestion: {
+            /**
+             * @description metal of the boss
+             * @default null
+             */
+            boss_metal: string | null;
+            /**
+             * @description room to spare
+             * @default null
+             */
+            free: string | number | null;
+            /**
+             * @description bore through the shaft
+             * @default null
+             */
+            hollow: string | number | null;
+            /**
+             * @description outside of the boss
+             * @default null
+             */
+            hub: string | number | null;
+            /**
+             * @description least interference
+             * @default null
+             */
+            least: string | number | null;
+            /**
+             * @description length of the joint
+             * @default null
+             */
+            length: string | number | null;
+            /**
+             * @description temperature of the shop
+             * @default null
+             */
+            room: string | number | null;
+            /**
+             * @description metal of the shaft
+             * @default null
+             */
+            shaft_metal: string | null;
+            /**
+             * @description diameter of the joint
+             * @default null
+             */
+            size: string | number | null;
+            /**
+             * @description interference
+             * @default null
+             */
+            tight: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** ShrinkReply */
+        ShrinkReply: {
+            answer: components["schemas"]["ShrinkAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
         };
         /** SignAnswerWire */
         SignAnswerWire: {
@@ -3225,6 +3672,127 @@ export interface components {
             /** Undoes */
             undoes: number;
         };
+        /** WarmFitWire */
+        WarmFitWire: {
+            clearance_cold_mm: components["schemas"]["FigureWire"];
+            clearance_hot_mm: components["schemas"]["FigureWire"];
+            hole_c: components["schemas"]["FigureWire"];
+            hole_cold_mm: components["schemas"]["FigureWire"];
+            hole_hot_mm: components["schemas"]["FigureWire"];
+            says: string;
+            shaft_c: components["schemas"]["FigureWire"];
+            shaft_cold_mm: components["schemas"]["FigureWire"];
+            shaft_hot_mm: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "fit";
+        };
+        /** WarmQuestion */
+        WarmQuestion: {
+            /**
+             * @description how warm it was
+             * @default null
+             */
+            at: string | number | null;
+            /**
+             * @description clearance cold
+             * @default null
+             */
+            clear: string | number | null;
+            /**
+             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel
+             * @default null
+             */
+            duty: string | null;
+            /**
+             * @description the hole at work
+             * @default null
+             */
+            hole_hot: string | number | null;
+            /**
+             * @description metal with the hole
+             * @default null
+             */
+            hole_metal: string | null;
+            /**
+             * @description job: fit, reading
+             * @default null
+             */
+            job: string | null;
+            /**
+             * @description metal
+             * @default null
+             */
+            metal: string | null;
+            /**
+             * @description the shaft at work
+             * @default null
+             */
+            shaft_hot: string | number | null;
+            /**
+             * @description metal of the shaft
+             * @default null
+             */
+            shaft_metal: string | null;
+            /**
+             * @description size
+             * @default null
+             */
+            size: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * @description clearance wanted hot
+             * @default null
+             */
+            wanted: string | number | null;
+        };
+        /** WarmReadingWire */
+        WarmReadingWire: {
+            corrected_mm: components["schemas"]["FigureWire"];
+            off_mm: components["schemas"]["FigureWire"];
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "reading";
+        };
+        /** WarmReply */
+        WarmReply: {
+            answer: components["schemas"]["WarmFitWire"] | components["schemas"]["WarmReadingWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * WarmingShape
+         * @description Sizes from cold to their working temperatures, in equal steps.
+         */
+        WarmingShape: {
+            clearance_mm: number[];
+            hole_c: number[];
+            hole_mm: number[];
+            shaft_c: number[];
+            shaft_mm: number[];
+        };
         /** WayOutWire */
         WayOutWire: {
             /** Says */
@@ -3232,6 +3800,14 @@ export interface components {
             /** Size Mm */
             size_mm: number | null;
             /** Way */
+            way: string;
+        };
+        /** WayWire */
+        WayWire: {
+            costs: string;
+            holds_nm: components["schemas"]["FigureWire"];
+            sizes: string;
+            wants: string;
             way: string;
         };
         /** WhichAnswerWire */

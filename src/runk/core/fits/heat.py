@@ -51,6 +51,16 @@ def shaft_cold_mm(hole_mm: Num, free_mm: Num) -> Num:
     return hole_mm - free_mm
 
 
+@law("The hole, made to it", "{shaft_mm} + {free_mm}")
+def hole_for_mm(shaft_mm: Num, free_mm: Num) -> Num:
+    """Hole that leaves a shaft free by so much, both cold.
+
+    >>> hole_for_mm(22.0, 0.5)
+    22.5
+    """
+    return shaft_mm + free_mm
+
+
 @law(
     "The shaft, made for it",
     "({hole_mm} - {wanted_mm}) ÷ (1 + {expansion_um_per_m_k} × ({hot_c} - 20) ÷ 1 000 000)",

@@ -8,6 +8,7 @@ from runk.core.kinds.limits import Bounds, Limits
 from runk.core.kinds.number import Angle, Count, Number, Pressure, Temperature
 from runk.core.kinds.owned import OfMachine, OfMetal, OfMetals
 from runk.core.kinds.speeds import Gear, Speeds
+from runk.core.kinds.stations import Stations
 from runk.core.kinds.text import Text
 from runk.core.kinds.thread import OfThread
 
@@ -31,6 +32,7 @@ __all__ = [
     "Place",
     "Pressure",
     "Speeds",
+    "Stations",
     "Taken",
     "Temperature",
     "Text",

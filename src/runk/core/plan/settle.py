@@ -34,7 +34,7 @@ HALF_MM = {Job.OUTSIDE: 0.01, Job.BORE: 0.01, Job.FACE: 0.05, Job.SLOT: 0.05, Jo
 USUAL_READS_TO_MM = 0.01
 MOST_SPRUNG_MM = 0.2
 """A roughing pass may spring so much on the size, and no more: practice."""
-_SAFE_SHARE = 1 / 3
+SAFE_SHARE = 1 / 3
 OPERATION = {
     Job.OUTSIDE: Operation.TURN,
     Job.BORE: Operation.BORE,
@@ -112,7 +112,7 @@ def limits(question: PlanQuestion) -> tuple[float, float, float]:
     growing = question.job in GROWING
     if not small < wanted < large:
         safe, other = (low, high) if growing else (high, low)
-        aim = safe + (other - safe) * _SAFE_SHARE
+        aim = safe + (other - safe) * SAFE_SHARE
     return low, aim, high
 
 

@@ -59,7 +59,7 @@ def slip(spec: CutSpec, where: Followed, size_mm: float, wound: float | None = N
     if abs(size_mm - expected) <= believable:
         return None
     near = max(0.04, 0.2 * take)
-    for meant, says in _meant(size_mm):
+    for meant, says in meant_sizes(size_mm):
         if abs(meant - expected) <= near:
             return Slip(meant, says)
     grew = spec.left(size_mm) > where.read.left_mm + 2 * spec.resolution_mm
@@ -77,7 +77,8 @@ def slip(spec: CutSpec, where: Followed, size_mm: float, wound: float | None = N
     )
 
 
-def _meant(size: float) -> tuple[tuple[float, str], ...]:
+def meant_sizes(size: float) -> tuple[tuple[float, str], ...]:
+    """What a reading may have been meant to be, with what that slip is called."""
     return (
         (size * 25.4, "It looks like inches taken for millimetres."),
         (size / 25.4, "It looks like millimetres taken for inches."),
