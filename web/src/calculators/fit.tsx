@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { FitZones } from '../drawings/FitZones';
+import { Ladder } from '../drawings/Ladder';
 import type { Extras, Given } from '../house';
 import { Plate } from '../parts/AnswerPlate';
 import { Drawn } from '../parts/Drawn';
@@ -51,10 +51,20 @@ function Both({ reply: { answer } }: Given<Reply>) {
   );
 }
 
+const mark = ({ value, shown }: Figure) => ({ mm: value, shown });
+
 function Zones({ reply: { answer } }: Given<Reply>) {
+  const { hole_low_mm: hl, hole_high_mm: hh, shaft_low_mm: sl, shaft_high_mm: sh } = answer;
   return (
     <Drawn title="The two zones, to scale">
-      <FitZones answer={answer} />
+      <Ladder
+        label={`Hole ${hl.shown} to ${hh.shown}, shaft ${sl.shown} to ${sh.shown} ${hl.unit}`}
+        nominal={mark(answer.nominal_mm)}
+        columns={[
+          { name: 'hole', look: 'hole', zone: [mark(hl), mark(hh)] },
+          { name: 'shaft', look: 'shaft', zone: [mark(sl), mark(sh)] },
+        ]}
+      />
     </Drawn>
   );
 }

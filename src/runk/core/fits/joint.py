@@ -306,8 +306,8 @@ def bears_mpa(metal: Metal) -> float:
     return metal["rp02_n_per_mm2"]
 
 
-def strained(joint: Joint, found: Pressed, high_mm: float, field: str) -> list[Caution]:
-    """What an interference does to the weaker part: past its yield it is a Stop."""
+def strained(joint: Joint, high_mm: float, field: str) -> list[Caution]:
+    """A Stop where an interference strains the weaker part past its yield."""
     most, name = borne_mm(joint)
     metal = joint.shop.boss if name == "boss" else joint.shop.shaft
     source = metal.source("rp02_n_per_mm2")
@@ -321,12 +321,6 @@ def strained(joint: Joint, found: Pressed, high_mm: float, field: str) -> list[C
         )
         instead = f"{thou_said(most)} of interference at most"
         return [stop(f"the {name}", instead, says, field, source)]
-    if name == "boss" and not brittle and found.loaded.value > bears_mpa(metal):
-        says = (
-            "Right at its bore the boss gives a little for good: it holds, but put together a "
-            "second time it is looser."
-        )
-        return [Caution("Mind", "the boss", says, "loaded_mpa", source)]
     return []
 
 

@@ -117,7 +117,7 @@ def mate(question: MateQuestion, shop: MateShop) -> MateAnswer:
     >>> asked = MateQuestion(there=bore, duty="ringed", made=now)
     >>> answer = mate(asked, needs(asked, WORKSHOP))
     >>> round(answer.high_mm.value, 3), round(answer.left_mm.value, 3), answer.wind
-    (21.978, 0.426, '8 1/2')
+    (21.978, 0.426, '8 1/2 divisions in all, by passes')
     """
     w = Working()
     every = question.counts is Counts.EVERY
@@ -215,7 +215,9 @@ def _wound(machine: Machine, left: float, spare: float) -> tuple[Figure | None, 
     divisions = judged_divisions(dial, left / 2)
     if 2 * divisions * dial.travel_mm - left > spare:
         divisions -= JUDGED
-    return Figure(divisions, unit_of("divisions"), (), 2), turns_say(divisions, dial.per_turn)
+    wound = turns_say(divisions, dial.per_turn)
+    unit = "" if wound.endswith(("turn", "turns")) else " divisions"
+    return Figure(divisions, unit_of("divisions"), (), 2), f"{wound}{unit} in all, by passes"
 
 
 def _shape(w: Working, there: Measured) -> tuple[Figure | None, Figure | None]:
@@ -299,7 +301,7 @@ def headline(answer: MateAnswer, page: PageUnit) -> str:
     """The one number to reach, or that it is there."""
     low, high, left = answer.low_mm, answer.high_mm, answer.left_mm
     if answer.stands == "left" and left is not None:
-        wound = f": {answer.wind} divisions" if answer.wind else ""
+        wound = f": {answer.wind}" if answer.wind else ""
         return f"{left.words(page)} to come off{wound}"
     if answer.clearance_low_mm is not None and (answer.stands == "fits" or low is None):
         return worded_clearance(answer, page)
@@ -339,8 +341,8 @@ MATE = Calculator(
     settle=settle,
     sentences={
         choice.key: "{make}: it measures {there}[, {duty}][, {hole}][, {shaft}][, {free} free]"
-        "[, {most} at most][; the other {made} now][, also {others}]"
-        "[, {hole_metal} hole at {hole_hot}][, {shaft_metal} shaft at {shaft_hot}][, {counts}]"
+        "[, {most} at most][; the other {made} now][, also {others}]; {shaft_metal} shaft"
+        "[ at {shaft_hot}] in {hole_metal}[ at {hole_hot}][, {counts}][, on the {machine}]"
         for choice in MAKES
     },
     calls=("mate", "to its mate", "to its bore", "to its hole", "will it fit"),

@@ -61,11 +61,11 @@ class PressAnswer:
     """Stress and push at the tightest, what it holds at the loosest."""
 
     force_n: Annotated[Figure, Show("Push to put it in, at most", Rank.BIG)]
+    tight_low_mm: Annotated[Figure, Show("Shaft over the hole, least", Rank.BIG)]
+    tight_high_mm: Annotated[Figure, Show("Most", Rank.BIG)]
     torque_nm: Annotated[Figure, Show("Torque it then holds, at least", Rank.BIG)]
     says: Annotated[str, Show("How it goes in", Rank.SAYS)]
     taken: Annotated[str, Show("Taken", Rank.SAYS)]
-    tight_low_mm: Annotated[Figure, Show("Interference, least")]
-    tight_high_mm: Annotated[Figure, Show("Interference, most")]
     pressure_mpa: Annotated[Figure, Show("Pressure in the joint, at most")]
     pressure_low_mpa: Annotated[Figure, Show("at least")]
     hoop_mpa: Annotated[Figure, Show("Hoop stress at the bore of the boss")]
@@ -112,10 +112,7 @@ def compute(question: PressQuestion, shop: JointShop) -> PressAnswer:
         yield_mpa=Figure(bears_mpa(shop.boss), unit_of("yield_mpa"), (), 0),
         holds_n=found.holds,
         ways=ways(joint),
-        cautions=(
-            *strained(joint, found, tight.high, "tight_high_mm"),
-            *_cautions(found.force.value),
-        ),
+        cautions=(*strained(joint, tight.high, "tight_high_mm"), *_cautions(found.force.value)),
         links=_links(question, joint, tight),
     )
 

@@ -165,7 +165,7 @@ def compute(question: ShrinkQuestion, shop: JointShop) -> ShrinkAnswer:
         holds_n=found.holds,
         ways=ways(joint),
         cautions=(
-            *strained(joint, found, tight.high, "tight_high_mm"),
+            *strained(joint, tight.high, "tight_high_mm"),
             *_cautions(joint, hot.value, both.value, warm),
         ),
         links=_links(question, joint, tight),

@@ -455,7 +455,7 @@ WARM = Calculator(
         "hole_metal": "grey-iron",
         "hole_hot": "120 C",
         "shaft_metal": "aluminium-6082",
-        "shaft_hot": "180 C",
+        "shaft_hot": "160 C",
         "duty": "crown",
     },
     question=WarmQuestion,

@@ -1,0 +1,73 @@
+import type { Schemas } from '../api/client';
+import { type Column, Ladder } from '../drawings/Ladder';
+import type { Extras, Given } from '../house';
+import { Big, Plate } from '../parts/AnswerPlate';
+import { Drawn } from '../parts/Drawn';
+
+type Reply = Schemas['MateReply'];
+type Answer = Reply['answer'];
+type Mate = Given<Reply>;
+
+/** What is left on it, the largest; or the limits to make it to; or how it goes. */
+export function MatePlate({ answer }: { answer: Answer }) {
+  const { left_mm: left, low_mm: low, high_mm: high, clearance_low_mm: tight } = answer;
+  const off = answer.stands === 'left' && left;
+  return (
+    <Plate>
+      <dl className="flex flex-wrap items-end gap-x-8 gap-y-3">
+        {off && <Big first name="Still to come off, on diameter" value={off} under={answer.wind} />}
+        {!off && answer.stands && tight && <Free first figure={tight} />}
+        {low && high && (
+          <Big
+            first={!answer.stands}
+            name="Make it, smallest to largest"
+            value={{ ...high, shown: `${low.shown} to ${high.shown}` }}
+          />
+        )}
+        {!low && tight && <Free first figure={tight} />}
+        {answer.clearance_hot_mm && <Big name="Free hot" value={answer.clearance_hot_mm} />}
+        {!low && !tight && <Big first name="Governs" value={answer.governs_mm} />}
+      </dl>
+      <p className="mt-4 border-t border-plate-line pt-3 text-xl">{answer.says}</p>
+      <p className="text-plate-soft">{answer.first}</p>
+    </Plate>
+  );
+}
+
+/** An interference is said as how tight it is. */
+function Free({ figure, first = false }: { figure: Answer['governs_mm']; first?: boolean }) {
+  const tight = figure.value < 0;
+  const shown = { ...figure, shown: figure.shown.replace('-', '') };
+  return <Big first={first} name={tight ? 'Tight now, at its tightest' : 'Free now, at its tightest'} value={shown} />;
+}
+
+/** What is there as ticks, the other's limits as a zone with its own readings on it. */
+export function MateLadder({ answer, make }: { answer: Answer; make: string }) {
+  const ticks = (part: string) =>
+    answer.reads
+      .filter((read) => read.part === part && !read.says.startsWith('Left out'))
+      .map(({ size_mm: { value, shown } }) => ({ mm: value, shown }));
+  const { low_mm: low, high_mm: high } = answer;
+  const column = (part: 'hole' | 'shaft'): Column => ({
+    name: part === make ? `${part}, to make` : part,
+    look: part,
+    ticks: ticks(part),
+    zone:
+      part === make && low && high
+        ? [
+            { mm: low.value, shown: low.shown },
+            { mm: high.value, shown: high.shown },
+          ]
+        : undefined,
+  });
+  return (
+    <Drawn title="Both parts, to scale">
+      <Ladder label={`Hole and shaft: ${answer.says}`} columns={[column('hole'), column('shaft')]} />
+    </Drawn>
+  );
+}
+
+export default {
+  plate: ({ reply }: Mate) => <MatePlate answer={reply.answer} />,
+  side: ({ reply, typed }: Mate) => <MateLadder answer={reply.answer} make={typed.make || 'shaft'} />,
+} satisfies Extras<Reply>;
