@@ -15,6 +15,7 @@ from runk.api import (
     cuts,
     engines,
     guard,
+    mates,
     metals,
     openapi,
     pages,
@@ -80,7 +81,9 @@ def create_app(
     app.include_router(slate.router(store, reader.workshop, catalogue))
     app.include_router(engines.router(store))
     app.include_router(practice.router(reader.workshop))
-    app.include_router(cuts.router(CutBook(store), reader.workshop))
+    book = CutBook(store)
+    app.include_router(cuts.router(book, reader.workshop))
+    app.include_router(mates.router(book, reader.workshop))
 
     @app.get("/api/alive")
     async def alive() -> dict[str, str]:

@@ -22,6 +22,7 @@ from runk.core.plan.events import Event, EventKind, standing_events
 from runk.core.plan.follow import Outcome
 from runk.core.plan.plan import PLAN, to_follow
 from runk.core.plan.say import shown_size
+from runk.core.plan.slips import Slip
 from runk.core.plan.view import view
 from runk.core.questions import read_question, sentence
 from runk.core.refusals import Refused
@@ -46,6 +47,7 @@ class StartIn(BaseModel):
     question: dict[str, str | float | int | None]
     unit: PageUnit = PageUnit.MM
     part_id: RowId | None = None
+    mate_id: RowId | None = None
     simulated: bool = False
 
 
@@ -118,6 +120,7 @@ CutOut = create_model(
     id=(int, ...),
     title=(str, ...),
     part_id=(int | None, ...),
+    mate_id=(int | None, ...),
     simulated=(bool, ...),
     start_mm=(float, ...),
     answer=(_PLAN_MODEL, ...),
@@ -150,7 +153,15 @@ def divisions_typed(text: str | None) -> float | None:
     return float(whole + part)
 
 
-def _degrees(text: str | None) -> float | None:
+def degrees_typed(text: str | None) -> float | None:
+    """How warm a part was as somebody types it; None where not said.
+
+    Raises:
+        Refused: No temperature of a work-piece.
+
+    >>> degrees_typed("35 C")
+    35.0
+    """
     if text is None or not text.strip():
         return None
     match = re.fullmatch(r"(\d{1,3}(?:[.,]\d)?)\s*(?:°?\s*C)?", text.strip(), re.IGNORECASE)
@@ -197,6 +208,7 @@ def _out(page: Page, status: int = 200) -> Response:
             "id": cut.id,
             "title": cut.title,
             "part_id": cut.part_id,
+            "mate_id": cut.mate_id,
             "simulated": cut.seed is not None,
             "start_mm": cut.spec.now_mm,
             **answered(answer, _build, PageUnit(cut.page_unit)),
@@ -230,12 +242,13 @@ def _sizes(body: ReadingIn) -> tuple[float, ...]:
         raise refused.on("reading") from None
 
 
-def _slipped(found: SlipFound, page: PageUnit) -> Response:
-    meant = found.slip.meant_mm
+def slipped(found: Slip, page: PageUnit) -> Response:
+    """The question back: was it meant so?"""
+    meant = found.meant_mm
     return problem(
         422,
         "Looks like a slip",
-        worded(found.slip.says, page),
+        worded(found.says, page),
         "reading",
         None if meant is None else worded(mm_said(meant, 3), page),
         {"slip": True},
@@ -279,6 +292,7 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
                 cut.said,
                 seed=seed,
                 part_id=body.part_id,
+                mate_id=body.mate_id,
             )
             page = book.page(session, kept.id)
         return _out(page, 201)
@@ -291,12 +305,16 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
     @routes.post("/{cut}/readings", response_model=CutOut)
     def reading(cut: RowId, body: ReadingIn) -> Response:
         event = Event(
-            0, EventKind.READING, _sizes(body), divisions_typed(body.wound), _degrees(body.warm)
+            0,
+            EventKind.READING,
+            _sizes(body),
+            divisions_typed(body.wound),
+            degrees_typed(body.warm),
         )
         try:
             return _out(book.add(cut, body.event_key, event, body.after, sure=body.sure))
         except SlipFound as found:
-            return _slipped(found, body.unit)
+            return slipped(found.slip, body.unit)
 
     @routes.post("/{cut}/gauge", response_model=CutOut)
     def from_gauge(cut: RowId, body: GaugeIn) -> Response:
@@ -310,7 +328,7 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
         try:
             return _out(book.add(cut, body.event_key, event, body.after, sure=False))
         except SlipFound as found:
-            return _slipped(found, PageUnit(page.cut.page_unit))
+            return slipped(found.slip, PageUnit(page.cut.page_unit))
 
     @routes.post("/{cut}/done", response_model=CutOut)
     def done(cut: RowId, body: DoneIn) -> Response:

@@ -6,7 +6,7 @@ from dataclasses import asdict, dataclass, replace
 from datetime import datetime
 from typing import Any, cast
 
-from sqlalchemy import Connection, Table, bindparam, insert, select
+from sqlalchemy import Connection, Table, bindparam, func, insert, select
 from sqlalchemy.orm import Session
 
 from runk.core.plan.events import Event, EventKind
@@ -14,6 +14,7 @@ from runk.core.plan.settle import Said
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.refusals import Refused
 from runk.store.database import now
+from runk.store.mates import check_mate
 from runk.store.models import CutEventRow, CutRow
 from runk.store.slate import check_part
 
@@ -67,6 +68,7 @@ class KeptCut:
     seed: int | None
     part_id: int | None
     started_at: datetime
+    mate_id: int | None = None
 
 
 def _cut(row: CutRow) -> KeptCut:
@@ -84,6 +86,7 @@ def _cut(row: CutRow) -> KeptCut:
         row.seed,
         row.part_id,
         row.started_at,
+        row.mate_id,
     )
 
 
@@ -99,12 +102,19 @@ def start_cut(
     *,
     seed: int | None = None,
     part_id: int | None = None,
+    mate_id: int | None = None,
 ) -> KeptCut:
-    """Keep a new cut; the same ``keep_key`` twice keeps it once."""
+    """Keep a new cut; the same ``keep_key`` twice keeps it once.
+
+    Raises:
+        Refused: A part or a mate that is not there.
+    """
     before = session.scalar(select(CutRow).where(CutRow.keep_key == keep_key))
     if before is not None:
         return _cut(before)
     check_part(session, part_id)
+    if mate_id is not None:
+        check_mate(session, mate_id)
     row = CutRow(
         keep_key=keep_key,
         calculator_version=version,
@@ -115,6 +125,7 @@ def start_cut(
         title=title,
         seed=seed,
         part_id=part_id,
+        mate_id=mate_id,
         started_at=now(),
     )
     session.add(row)
@@ -126,6 +137,23 @@ def newest(session: Session, most: int = MOST_LISTED) -> list[int]:
     """The newest cuts not thrown away, newest first."""
     rows = select(CutRow.id).where(CutRow.deleted_at.is_(None)).order_by(CutRow.id.desc())
     return list(session.scalars(rows.limit(most)))
+
+
+def last_read(session: Session, mate: int) -> tuple[int, datetime] | None:
+    """The cut of a mate that was read last, and when; None where none was."""
+    found = session.execute(
+        select(CutRow.id, func.max(CutEventRow.at))
+        .join(CutEventRow, CutEventRow.cut_id == CutRow.id)
+        .where(
+            CutRow.mate_id == mate,
+            CutRow.deleted_at.is_(None),
+            CutEventRow.kind == EventKind.READING.value,
+        )
+        .group_by(CutRow.id)
+        .order_by(func.max(CutEventRow.at).desc())
+        .limit(1)
+    ).one_or_none()
+    return None if found is None else (found[0], found[1])
 
 
 def _row(session: Session, cut: int, *, deleted: bool = False) -> CutRow:

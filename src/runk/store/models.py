@@ -221,6 +221,7 @@ class CutRow(Base):
     title: Mapped[str]
     seed: Mapped[int | None]
     part_id: Mapped[int | None] = _of_part()
+    mate_id: Mapped[int | None] = mapped_column(ForeignKey("mate.id", ondelete="SET NULL"))
     started_at: Mapped[datetime]
     deleted_at: Mapped[datetime | None]
 
@@ -237,6 +238,39 @@ class CutEventRow(Base):
     kind: Mapped[str] = mapped_column(String(20))
     sizes_mm: Mapped[list[float]] = mapped_column(JSON)
     wound: Mapped[float | None]
+    warm_deg: Mapped[float | None]
+    undoes: Mapped[int | None]
+    at: Mapped[datetime]
+
+
+class MateRow(Base):
+    """A part that is there and the mate made to it: what was asked, as typed."""
+
+    __tablename__ = "mate"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    keep_key: Mapped[str] = mapped_column(String(64), unique=True)
+    calculator_version: Mapped[int]
+    page_unit: Mapped[str] = mapped_column(String(10))
+    question: Mapped[dict[str, Any]] = mapped_column(JSON)
+    title: Mapped[str]
+    part_id: Mapped[int | None] = _of_part()
+    started_at: Mapped[datetime]
+    deleted_at: Mapped[datetime | None]
+
+
+class MateEventRow(Base):
+    """One reading of a mate, or its undoing. Rows are only ever added."""
+
+    __tablename__ = "mate_event"
+    __table_args__ = (Index("ix_mate_event_mate_id_id", "mate_id", "id"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    mate_id: Mapped[int] = mapped_column(ForeignKey("mate.id", ondelete="CASCADE"))
+    event_key: Mapped[str] = mapped_column(String(64), unique=True)
+    kind: Mapped[str] = mapped_column(String(20))
+    side: Mapped[str] = mapped_column(String(20))
+    stations: Mapped[list[Any]] = mapped_column(JSON)
     warm_deg: Mapped[float | None]
     undoes: Mapped[int | None]
     at: Mapped[datetime]

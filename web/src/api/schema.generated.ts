@@ -540,6 +540,16 @@ export interface components {
             /** Title */
             title: string;
         };
+        /**
+         * CutOfMate
+         * @description The followed cut whose last reading counts.
+         */
+        CutOfMate: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+        };
         /** CutOut */
         CutOut: {
             answer: components["schemas"]["PlanAnswerWire"];
@@ -553,6 +563,8 @@ export interface components {
             last_event: number;
             /** Links */
             links: components["schemas"]["LinkWire"][];
+            /** Mate Id */
+            mate_id: number | null;
             /** Part Id */
             part_id: number | null;
             /** Readings */
@@ -1089,12 +1101,15 @@ export interface components {
         /** GoesWire */
         GoesWire: {
             clearance_mm: components["schemas"]["FigureWire"];
+            /** Says */
             says: string;
             size_mm: components["schemas"]["FigureWire"];
         };
         /** HitchWire */
         HitchWire: {
+            /** Says */
             says: string;
+            /** What */
             what: string;
         };
         /**
@@ -1643,21 +1658,71 @@ export interface components {
             clearance_hot_mm: components["schemas"]["FigureWire"] | null;
             clearance_low_mm: components["schemas"]["FigureWire"] | null;
             divisions: components["schemas"]["FigureWire"] | null;
+            /** First */
             first: string;
+            /** Goes */
             goes: components["schemas"]["GoesWire"][];
+            /** Governs At */
             governs_at: string;
             governs_mm: components["schemas"]["FigureWire"];
             high_mm: components["schemas"]["FigureWire"] | null;
+            /** Hitches */
             hitches: components["schemas"]["HitchWire"][];
             left_mm: components["schemas"]["FigureWire"] | null;
             low_mm: components["schemas"]["FigureWire"] | null;
             oval_mm: components["schemas"]["FigureWire"] | null;
+            /** Reads */
             reads: components["schemas"]["ReadWire"][];
+            /** Says */
             says: string;
+            /** Stands */
             stands: string;
             taper_mm: components["schemas"]["FigureWire"] | null;
+            /** Ways Out */
             ways_out: components["schemas"]["Mate_waysWayOutWire"][];
+            /** Wind */
             wind: string;
+        };
+        /**
+         * MateLine
+         * @description A mate in the list.
+         */
+        MateLine: {
+            /** Headline */
+            headline: string;
+            /** Id */
+            id: number;
+            /** Part Id */
+            part_id: number | null;
+            /** Title */
+            title: string;
+        };
+        /** MateOut */
+        MateOut: {
+            answer: components["schemas"]["MateAnswerWire"];
+            /** Cautions */
+            cautions: components["schemas"]["CautionWire"][];
+            cut: components["schemas"]["CutOfMate"] | null;
+            /** Headline */
+            headline: string;
+            /** Id */
+            id: number;
+            /** Last Event */
+            last_event: number;
+            /** Links */
+            links: components["schemas"]["LinkWire"][];
+            /** Make */
+            make: string;
+            /** Part Id */
+            part_id: number | null;
+            /** Question */
+            question: {
+                [key: string]: unknown;
+            };
+            /** Title */
+            title: string;
+            /** Undoes */
+            undoes: number | null;
         };
         /** MateQuestion */
         MateQuestion: {
@@ -1742,6 +1807,31 @@ export interface components {
              */
             unit: components["schemas"]["PageUnit"];
         };
+        /**
+         * MateReadingIn
+         * @description A reading as typed: several places parted by semicolons, the ways across by commas.
+         */
+        MateReadingIn: {
+            /** After */
+            after?: number | null;
+            /**
+             * Event Key
+             * @description made once for this event
+             */
+            event_key: string;
+            /** Reading */
+            reading: string;
+            side: components["schemas"]["Side"];
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+            /** Warm */
+            warm?: string | null;
+        };
         /** MateReply */
         MateReply: {
             answer: components["schemas"]["MateAnswerWire"];
@@ -1761,9 +1851,24 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /**
+         * MateUndoIn
+         * @description An event to take back; an undo can be taken back as well.
+         */
+        MateUndoIn: {
+            /**
+             * Event Key
+             * @description made once for this event
+             */
+            event_key: string;
+            /** Undoes */
+            undoes: number;
+        };
         /** Mate_waysWayOutWire */
         Mate_waysWayOutWire: {
+            /** Says */
             says: string;
+            /** Way */
             way: string;
         };
         /**
@@ -2551,8 +2656,11 @@ export interface components {
         };
         /** ReadWire */
         ReadWire: {
+            /** Part */
             part: string;
+            /** Place */
             place: string;
+            /** Says */
             says: string;
             size_mm: components["schemas"]["FigureWire"];
         };
@@ -2871,6 +2979,12 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /**
+         * Side
+         * @description Which of the two was read.
+         * @enum {string}
+         */
+        Side: "there" | "made";
         /** SignAnswerWire */
         SignAnswerWire: {
             causes: components["schemas"]["CauseWire"][];
@@ -3185,6 +3299,8 @@ export interface components {
         StartIn: {
             /** Keep Key */
             keep_key: string;
+            /** Mate Id */
+            mate_id?: number | null;
             /** Part Id */
             part_id?: number | null;
             /** Question */
@@ -3196,6 +3312,22 @@ export interface components {
              * @default false
              */
             simulated: boolean;
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /**
+         * StartMateIn
+         * @description A mate to follow.
+         */
+        StartMateIn: {
+            /** Keep Key */
+            keep_key: string;
+            /** Part Id */
+            part_id?: number | null;
+            /** Question */
+            question: {
+                [key: string]: string | number | null;
+            };
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };

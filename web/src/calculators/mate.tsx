@@ -1,8 +1,15 @@
-import type { Schemas } from '../api/client';
+import { useState } from 'react';
+import { Link, useLocation } from 'wouter';
+import type { Problem, Schemas } from '../api/client';
+import { fetchMateBack, startMate, throwMate, useMates } from '../api/mates';
+import { refusalOf } from '../api/queries';
 import { type Column, Ladder } from '../drawings/Ladder';
 import type { Extras, Given } from '../house';
 import { Big, Plate } from '../parts/AnswerPlate';
+import { Button } from '../parts/Button';
 import { Drawn } from '../parts/Drawn';
+import { Said } from '../parts/Said';
+import { offerUndo } from '../state/undo';
 
 type Reply = Schemas['MateReply'];
 type Answer = Reply['answer'];
@@ -67,7 +74,64 @@ export function MateLadder({ answer, make }: { answer: Answer; make: string }) {
   );
 }
 
+/** Kept with its readings from here on. */
+function Start({ typed, unit, stale }: Mate) {
+  const [, go] = useLocation();
+  const [refused, setRefused] = useState<Problem | null>(null);
+  const start = async () => {
+    setRefused(null);
+    try {
+      const mate = await startMate({ question: typed, unit });
+      go(`/fits/mate/${mate.id}`);
+    } catch (error) {
+      setRefused(refusalOf(error));
+    }
+  };
+  return (
+    <>
+      <Button look="main" className="px-5 text-xl" disabled={stale} onClick={() => void start()}>
+        Follow this mate
+      </Button>
+      {refused && <Said problem={refused} />}
+    </>
+  );
+}
+
+function UnderWay() {
+  const mates = useMates();
+  if (!mates.data) return null;
+  return (
+    <section aria-label="Mates under way">
+      <h2 className="border-b border-line pb-2 text-xl font-semibold">Mates under way</h2>
+      {mates.data.length === 0 && (
+        <p className="py-2 text-soft">None yet. A mate that is followed stays here with all its readings.</p>
+      )}
+      <ul>
+        {mates.data.map((mate) => (
+          <li key={mate.id} className="flex items-center gap-2 border-b border-line py-2">
+            <Link to={`/fits/mate/${mate.id}`} className="min-w-0 flex-1 no-underline">
+              <span className="line-clamp-2 text-lg underline">{mate.title}</span>
+              <span className="text-soft">{mate.headline}</span>
+            </Link>
+            <Button
+              look="quiet"
+              aria-label={`Throw away: ${mate.title}`}
+              onClick={() => {
+                void throwMate(mate.id);
+                offerUndo({ says: 'Mate thrown away', undo: () => fetchMateBack(mate.id) });
+              }}>
+              ✕
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 export default {
   plate: ({ reply }: Mate) => <MatePlate answer={reply.answer} />,
+  actions: Start,
   side: ({ reply, typed }: Mate) => <MateLadder answer={reply.answer} make={typed.make || 'shaft'} />,
+  also: UnderWay,
 } satisfies Extras<Reply>;

@@ -215,6 +215,8 @@ def _wound(machine: Machine, left: float, spare: float) -> tuple[Figure | None, 
     divisions = judged_divisions(dial, left / 2)
     if 2 * divisions * dial.travel_mm - left > spare:
         divisions -= JUDGED
+    if divisions < JUDGED:
+        return Figure(0.0, unit_of("divisions")), "under a quarter of a division: lap it in"
     wound = turns_say(divisions, dial.per_turn)
     unit = "" if wound.endswith(("turn", "turns")) else " divisions"
     return Figure(divisions, unit_of("divisions"), (), 2), f"{wound}{unit} in all, by passes"

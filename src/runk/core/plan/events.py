@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from enum import StrEnum
+from typing import Protocol, TypeVar
 
 
 class EventKind(StrEnum):
@@ -35,10 +36,29 @@ class Event:
     undoes: int | None = None
 
 
-def standing_events(events: list[Event]) -> list[Event]:
+class Happened(Protocol):
+    """What undoing asks of an event."""
+
+    @property
+    def id(self) -> int:
+        """Grows with time."""
+
+    @property
+    def kind(self) -> EventKind:
+        """What it is."""
+
+    @property
+    def undoes(self) -> int | None:
+        """The event an undo takes back."""
+
+
+AnyEvent = TypeVar("AnyEvent", bound=Happened)
+
+
+def standing_events(events: list[AnyEvent]) -> list[AnyEvent]:
     """Events that still hold, undone ones left out; an undo can be undone as well."""
     gone: set[int] = set()
-    kept: list[Event] = []
+    kept: list[AnyEvent] = []
     for event in reversed(events):
         if event.id in gone:
             continue

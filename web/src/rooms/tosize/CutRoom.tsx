@@ -65,9 +65,16 @@ export default function CutRoom() {
       <div className="min-w-0 space-y-4">
         <div className="flex flex-wrap items-baseline justify-between gap-2">
           <h1 className="text-2xl font-semibold">{cut.title}</h1>
-          <Link to="/to-size" className="inline-flex min-h-11 items-center text-mark">
-            All cuts
-          </Link>
+          <span className="flex gap-4">
+            {cut.mate_id && (
+              <Link to={`/fits/mate/${cut.mate_id}`} className="inline-flex min-h-11 items-center text-mark">
+                Back to its mate
+              </Link>
+            )}
+            <Link to="/to-size" className="inline-flex min-h-11 items-center text-mark">
+              All cuts
+            </Link>
+          </span>
         </div>
         <StopPlate stops={stops} />
         <HeldBack stopped={stops.length > 0}>

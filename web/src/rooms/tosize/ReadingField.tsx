@@ -1,10 +1,9 @@
 import { type RefObject, useState } from 'react';
-import type { Problem } from '../../api/client';
 import type { Cut, useCutAct } from '../../api/cuts';
 import { onceKey } from '../../api/once';
 import { refusalOf } from '../../api/queries';
 import { Button } from '../../parts/Button';
-import { Said } from '../../parts/Said';
+import { SlipAsked } from '../../parts/SlipAsked';
 import { touched, usePad } from '../../parts/usePad';
 
 interface Props {
@@ -25,7 +24,6 @@ export function ReadingField({ cut, act, unit, field, gauge }: Props) {
   const [key, setKey] = useState(onceKey);
   const pad = usePad(true);
   const problem = refusalOf(act.error);
-  const slip = isSlip(problem) ? problem : null;
 
   const send = (reading: string, sure = false) => {
     if (!reading.trim() || act.isPending) return;
@@ -76,26 +74,7 @@ export function ReadingField({ cut, act, unit, field, gauge }: Props) {
           Record <kbd className="text-base">Enter</kbd>
         </Button>
       </div>
-      {slip ? (
-        <div role="alert" className="rounded-r-md border-l-6 border-straw-edge bg-straw px-3 py-2 text-straw-ink">
-          <p className="text-xl">{slip.detail}</p>
-          <p className="mt-2 flex flex-wrap gap-2">
-            {slip.suggest && (
-              <Button look="main" onClick={() => send(slip.suggest!)}>
-                It is {slip.suggest}
-              </Button>
-            )}
-            <Button onClick={() => send(text, true)}>No, {text} is right</Button>
-          </p>
-        </div>
-      ) : (
-        problem && <Said problem={problem} />
-      )}
-      {act.error && !problem && (
-        <p role="alert" className="bg-stop px-3 py-2 text-stop-ink">
-          The server does not answer: nothing is recorded yet, and the reading stays here.
-        </p>
-      )}
+      <SlipAsked error={act.error} problem={problem} text={text} send={send} />
       <div className="flex flex-wrap items-center gap-2">
         <Button look="quiet" className="text-mark" aria-expanded={more} onClick={() => setMore(!more)}>
           {more ? 'Say less' : 'Say more'}
@@ -119,8 +98,3 @@ export function ReadingField({ cut, act, unit, field, gauge }: Props) {
 }
 
 const SMALL = 'figures block min-h-11 w-full rounded border border-line bg-card px-2 text-xl placeholder:text-soft';
-
-function isSlip(problem: Problem | null): boolean {
-  const theirs = problem?.theirs as { slip?: boolean } | null | undefined;
-  return Boolean(theirs?.slip);
-}
