@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import datetime
 from fractions import Fraction
 from typing import Annotated, Any
@@ -18,13 +18,14 @@ from runk.api.ids import RowId
 from runk.api.problems import PROBLEMS
 from runk.api.wire import CautionWire, LinkWire, answered, shape_of
 from runk.core.fits.follow import MateEvent, Side, folded, slip
-from runk.core.fits.mate import MATE, MateShop
+from runk.core.fits.mate import MATE, title
 from runk.core.fits.mate_answer import MateAnswer
 from runk.core.fits.mate_question import MateQuestion
+from runk.core.fits.mate_sizes import MateShop
 from runk.core.fits.measured import Station
 from runk.core.kinds import Stations, Told
 from runk.core.plan.events import EventKind, standing_events
-from runk.core.questions import read_question, sentence
+from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.units import PageUnit
@@ -228,11 +229,10 @@ def router(book: CutBook, here: Here) -> APIRouter:
         typed = {k: v for k, v in body.question.items() if k in MATE.fields and v is not None}
         read = read_question(MATE, typed, body.unit, workshop)
         MATE.ask(read.question, workshop)
-        unmade = replace(read, question=replace(read.question, made=()))
-        title = sentence(MATE, unmade, body.unit, workshop)
+        named = worded(title(read.question), body.unit)
         with book.writing() as session:
             kept = start_mate(
-                session, body.keep_key, title, typed, body.unit, MATE.version, body.part_id
+                session, body.keep_key, named, typed, body.unit, MATE.version, body.part_id
             )
             return _out(stands(session, kept.id, workshop), 201)
 

@@ -7,8 +7,8 @@ from dataclasses import dataclass, replace
 from enum import StrEnum
 from fractions import Fraction
 
-from runk.core.fits.mate import MateShop
 from runk.core.fits.mate_question import Make, MateQuestion
+from runk.core.fits.mate_sizes import MateShop
 from runk.core.fits.measured import Station, measured
 from runk.core.metals.metal import Metal
 from runk.core.plan.events import EventKind

@@ -17,7 +17,7 @@ COLDEST_C = -273.15
 
 
 @law("Hot it is", "{size_mm} × (1 + {expansion_um_per_m_k} × ({hot_c} - 20) ÷ 1 000 000)", ISO_1)
-def hot_mm(size_mm: Num, expansion_um_per_m_k: Num, hot_c: Num) -> Num:
+def hot_limit_mm(size_mm: Num, expansion_um_per_m_k: Num, hot_c: Num) -> Num:
     """A size at another temperature than 20 °C.
 
     Args:
@@ -25,37 +25,27 @@ def hot_mm(size_mm: Num, expansion_um_per_m_k: Num, hot_c: Num) -> Num:
         expansion_um_per_m_k: Of the metal.
         hot_c: Its temperature, Celsius.
 
-    >>> round(hot_mm(101.6, 20.9, 32.0), 3)
+    >>> round(hot_limit_mm(101.6, 20.9, 32.0), 3)
     101.625
     """
     return size_mm * (1 + expansion_um_per_m_k * (hot_c - ROOM_C) * 1e-6)
 
 
-@law("Clearance there", "{hole_mm} - {shaft_mm}")
-def clearance_mm(hole_mm: Num, shaft_mm: Num) -> Num:
-    """What a shaft leaves in its hole on diameter.
-
-    >>> round(clearance_mm(22.03, 22.01), 3)
-    0.02
-    """
-    return hole_mm - shaft_mm
-
-
 @law("The shaft, made to it", "{hole_mm} - {free_mm}")
-def shaft_cold_mm(hole_mm: Num, free_mm: Num) -> Num:
+def shaft_free_limit_mm(hole_mm: Num, free_mm: Num) -> Num:
     """Shaft that is free in its hole by so much, both cold.
 
-    >>> shaft_cold_mm(22.0, 0.5)
+    >>> shaft_free_limit_mm(22.0, 0.5)
     21.5
     """
     return hole_mm - free_mm
 
 
 @law("The hole, made to it", "{shaft_mm} + {free_mm}")
-def hole_for_mm(shaft_mm: Num, free_mm: Num) -> Num:
+def hole_free_limit_mm(shaft_mm: Num, free_mm: Num) -> Num:
     """Hole that leaves a shaft free by so much, both cold.
 
-    >>> hole_for_mm(22.0, 0.5)
+    >>> hole_free_limit_mm(22.0, 0.5)
     22.5
     """
     return shaft_mm + free_mm
@@ -66,7 +56,7 @@ def hole_for_mm(shaft_mm: Num, free_mm: Num) -> Num:
     "({hole_mm} - {wanted_mm}) ÷ (1 + {expansion_um_per_m_k} × ({hot_c} - 20) ÷ 1 000 000)",
     ISO_1,
 )
-def shaft_for_mm(hole_mm: Num, wanted_mm: Num, expansion_um_per_m_k: Num, hot_c: Num) -> Num:
+def shaft_for_limit_mm(hole_mm: Num, wanted_mm: Num, expansion_um_per_m_k: Num, hot_c: Num) -> Num:
     """Shaft at 20 °C that leaves a wanted clearance where both are hot.
 
     Args:
@@ -75,7 +65,7 @@ def shaft_for_mm(hole_mm: Num, wanted_mm: Num, expansion_um_per_m_k: Num, hot_c:
         expansion_um_per_m_k: Of the shaft.
         hot_c: The shaft's temperature.
 
-    >>> round(shaft_for_mm(22.02, 0.03, 23.4, 120.0), 3)
+    >>> round(shaft_for_limit_mm(22.02, 0.03, 23.4, 120.0), 3)
     21.939
     """
     return (hole_mm - wanted_mm) / (1 + expansion_um_per_m_k * (hot_c - ROOM_C) * 1e-6)

@@ -3,38 +3,25 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Figure, Link, Working
-from runk.core.fits import heat
-from runk.core.fits.fit import between_limit_mm, bounds_of
-from runk.core.fits.iso import limits_um
+from runk.core.fits.fit import between_limit_mm
 from runk.core.fits.mate_answer import MateAnswer
 from runk.core.fits.mate_question import MAKES, Counts, Make, MateQuestion
 from runk.core.fits.mate_says import FIRST, Job, cautions, goes, place, reads, says, standing, ways
+from runk.core.fits.mate_sizes import MateShop, aim_of, clearances, limits_of, now, shape, wound
 from runk.core.fits.mate_ways import HITCHES
-from runk.core.fits.measured import Measured, measured, oval_mm, taper_mm
+from runk.core.fits.measured import measured
 from runk.core.fits.question import duties
 from runk.core.lengths import Reading
-from runk.core.machines.dials import JUDGED, judged_divisions, turns_say
-from runk.core.machines.machine import Machine, MachineKind
-from runk.core.metals.metal import Metal
-from runk.core.plan.settle import SAFE_SHARE
+from runk.core.machines.machine import MachineKind
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.tools.measures import finest
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
-
-
-@dataclass(frozen=True, slots=True)
-class MateShop:
-    """The lathe, both metals, and what the other can be measured to."""
-
-    machine: Machine
-    hole: Metal
-    shaft: Metal
-    reads_mm: float | None
 
 
 def needs(question: MateQuestion, workshop: Workshop) -> MateShop:
@@ -78,27 +65,6 @@ def settle(question: MateQuestion, workshop: Workshop, _: Mapping[str, Reading])
     return replace(question, machine=machine.name)
 
 
-def _clearances(question: MateQuestion, size: float) -> tuple[float, float] | None:
-    """Least and most clearance wanted; None where nobody says what it is for."""
-    if question.duty is not None:
-        return bounds_of(duties()[question.duty], size)
-    if question.hole is not None or question.shaft is not None:
-        hole = limits_um(question.hole, size) if question.hole else (0.0, 0.0)
-        shaft = limits_um(question.shaft, size) if question.shaft else (0.0, 0.0)
-        if question.hole is None or question.shaft is None:
-            width = (shaft[1] - shaft[0]) if question.hole is None else (hole[1] - hole[0])
-            if question.hole is None:
-                hole = (0.0, width)
-            else:
-                shaft = (-width, 0.0)
-        return (hole[0] - shaft[1]) / 1000, (hole[1] - shaft[0]) / 1000
-    if question.free is not None:
-        least = float(question.free)
-        most = 2 * least if question.most is None else float(question.most)
-        return least, most
-    return (0.0, float(question.most)) if question.most is not None else None
-
-
 def mate(question: MateQuestion, shop: MateShop) -> MateAnswer:
     """Limits of the other part, and how it stands.
 
@@ -126,12 +92,12 @@ def mate(question: MateQuestion, shop: MateShop) -> MateAnswer:
         raise Refused("No reading here goes with another: measure again.", field="there")
     shaft_made = question.make is Make.SHAFT
     governs_at, governs = there.smallest if shaft_made else there.largest
-    wanted = _clearances(question, governs)
+    wanted = clearances(question, governs)
     low = high = aim = left = divisions = None
     wind = ""
     if wanted is not None:
-        low, high = _limits(w, there, shaft_made, wanted)
-        aim = _aim(low, high, shaft_made)
+        low, high = limits_of(w, there, shaft_made, wanted)
+        aim = aim_of(low, high, shaft_made)
         if made.stations:
             worst = made.largest[1] if shaft_made else made.smallest[1]
             left = w.of(
@@ -141,13 +107,13 @@ def mate(question: MateQuestion, shop: MateShop) -> MateAnswer:
                 shaft_mm=aim.value if shaft_made else worst,
             )
             left = replace(left, places=3)
-            divisions, wind = _wound(
+            divisions, wind = wound(
                 shop.machine,
                 left.value,
                 aim.value - low.value if shaft_made else high.value - aim.value,
             )
-    taper, oval = _shape(w, there)
-    tight, loose, hot = _now(w, question, shop, there, made)
+    taper, oval = shape(w, there)
+    tight, loose, hot = now(w, question, shop, there, made)
     stands = standing(made, shaft_made, low, high)
     if stands != "left":
         # Within its limits there is nothing to wind on, whatever it lacks to the aim.
@@ -170,7 +136,7 @@ def mate(question: MateQuestion, shop: MateShop) -> MateAnswer:
         governs_at=place(governs_at, len(there.stations)),
         taper_mm=taper,
         oval_mm=oval,
-        first=FIRST[question.make],
+        first="" if made.stations else FIRST[question.make],
         reads=reads(job),
         goes=goes(job, wanted, aim),
         ways_out=ways(job),
@@ -178,103 +144,6 @@ def mate(question: MateQuestion, shop: MateShop) -> MateAnswer:
         cautions=cautions(job, wanted, shop.reads_mm),
         links=_links(job, aim),
     )
-
-
-def _limits(
-    w: Working, there: Measured, shaft_made: bool, wanted: tuple[float, float]
-) -> tuple[Figure, Figure]:
-    """Smallest and largest of the other: every place of what is there keeps to the clearance.
-
-    Where its own taper eats all of that, the place that governs alone is kept to.
-    """
-    least, most = wanted
-    small, large = there.smallest[1], there.largest[1]
-    if shaft_made:
-        tightest, loosest = small, large if large - most < small - least else small
-        low = w.of(heat.shaft_cold_mm, "low_mm", hole_mm=loosest, free_mm=most)
-        high = w.of(heat.shaft_cold_mm, "high_mm", hole_mm=tightest, free_mm=least)
-    else:
-        tightest, loosest = large, small if small + most > large + least else large
-        low = w.of(heat.hole_for_mm, "low_mm", shaft_mm=tightest, free_mm=least)
-        high = w.of(heat.hole_for_mm, "high_mm", shaft_mm=loosest, free_mm=most)
-    return replace(low, places=3), replace(high, places=3)
-
-
-def _aim(low: Figure, high: Figure, shaft_made: bool) -> Figure:
-    """A third of the way in from the side where metal is left: as a plan aims."""
-    safe, other = (high.value, low.value) if shaft_made else (low.value, high.value)
-    steps = low.steps + high.steps
-    return Figure(safe + (other - safe) * SAFE_SHARE, unit_of("aim_mm"), steps, 3)
-
-
-def _wound(machine: Machine, left: float, spare: float) -> tuple[Figure | None, str]:
-    """Divisions for what is left; over it only where what that takes too much is to spare."""
-    dial = machine.dial("cross-slide")
-    if dial is None or left <= 0:
-        return None, ""
-    divisions = judged_divisions(dial, left / 2)
-    if 2 * divisions * dial.travel_mm - left > spare:
-        divisions -= JUDGED
-    if divisions < JUDGED:
-        return Figure(0.0, unit_of("divisions")), "under a quarter of a division: lap it in"
-    wound = turns_say(divisions, dial.per_turn)
-    unit = "" if wound.endswith(("turn", "turns")) else " divisions"
-    return Figure(divisions, unit_of("divisions"), (), 2), f"{wound}{unit} in all, by passes"
-
-
-def _shape(w: Working, there: Measured) -> tuple[Figure | None, Figure | None]:
-    taper = oval = None
-    if len(there.stations) > 1:
-        means = there.means
-        taper = w.of(taper_mm, largest_mm=max(means), smallest_mm=min(means))
-        taper = replace(taper, places=3)
-    several = [sizes for _, sizes in there.stations if len(sizes) > 1]
-    if several:
-        worst = max(several, key=lambda sizes: max(sizes) - min(sizes))
-        oval = w.of(oval_mm, largest_mm=max(worst), smallest_mm=min(worst))
-        oval = replace(oval, places=3)
-    return taper, oval
-
-
-def _now(
-    w: Working, question: MateQuestion, shop: MateShop, there: Measured, made: Measured
-) -> tuple[Figure | None, Figure | None, Figure | None]:
-    """Clearance at the tightest and at the loosest pair of places, and the tightest hot."""
-    if not made.stations:
-        return None, None, None
-    hole, shaft = (there, made) if question.make is Make.SHAFT else (made, there)
-    tight = w.of(
-        between_limit_mm, "clearance_low_mm", hole_mm=hole.smallest[1], shaft_mm=shaft.largest[1]
-    )
-    loose = w.of(
-        between_limit_mm, "clearance_high_mm", hole_mm=hole.largest[1], shaft_mm=shaft.smallest[1]
-    )
-    hot = None
-    if question.hole_hot is not None or question.shaft_hot is not None:
-        since = len(w.steps)
-        sizes = []
-        for size, metal, hot_c, field in (
-            (hole.smallest[1], shop.hole, question.hole_hot, "hole_hot"),
-            (shaft.largest[1], shop.shaft, question.shaft_hot, "shaft_hot"),
-        ):
-            at = heat.ROOM_C if hot_c is None else hot_c
-            heat.below_melting(metal, at, field)
-            expands = metal["expansion_um_per_m_k"]
-            sizes.append(
-                w(
-                    heat.hot_mm,
-                    size_mm=size,
-                    expansion_um_per_m_k=expands,
-                    hot_c=at,
-                    source=metal.source("expansion_um_per_m_k"),
-                    why=metal.name,
-                )
-            )
-        hot = w.of(
-            heat.clearance_mm, "clearance_hot_mm", since=since, hole_mm=sizes[0], shaft_mm=sizes[1]
-        )
-        hot = replace(hot, places=3)
-    return replace(tight, places=3), replace(loose, places=3), hot
 
 
 def _links(job: Job, aim: Figure | None) -> tuple[Link, ...]:
@@ -297,6 +166,17 @@ def _links(job: Job, aim: Figure | None) -> tuple[Link, ...]:
             found.append(Link("plan", tuple(handed), f"{what} to these limits, pass by pass"))
     why = "piston first or bore first"
     return (*found, Link("why", (("asked", why),), "Which of the two is made first"))
+
+
+def title(question: MateQuestion) -> str:
+    """What a mate kept is called: the size that governs, and what it is for."""
+    there = measured(question.there, question.counts is Counts.EVERY)
+    shaft = question.make is Make.SHAFT
+    size = (there.smallest if shaft else there.largest)[1]
+    made, other = ("shaft", "hole") if shaft else ("hole", "shaft")
+    classes = "/".join(str(one) for one in (question.hole, question.shaft) if one is not None)
+    does = duties()[question.duty].label if question.duty else classes
+    return f"A {made} to a {mm_said(size, 3)} {other}{f': {does}' if does else ''}"
 
 
 def headline(answer: MateAnswer, page: PageUnit) -> str:

@@ -113,20 +113,20 @@ def _why(station: str, size: float, middle: float) -> Odd:
 
 
 @law("From place to place", "{largest_mm} - {smallest_mm}")
-def taper_mm(largest_mm: Num, smallest_mm: Num) -> Num:
+def taper_limit_mm(largest_mm: Num, smallest_mm: Num) -> Num:
     """How much larger a part is at one place than at another, each the mean of its ways.
 
-    >>> taper_mm(22.5, 22.25)
+    >>> taper_limit_mm(22.5, 22.25)
     0.25
     """
     return largest_mm - smallest_mm
 
 
 @law("From way to way", "{largest_mm} - {smallest_mm}")
-def oval_mm(largest_mm: Num, smallest_mm: Num) -> Num:
+def oval_limit_mm(largest_mm: Num, smallest_mm: Num) -> Num:
     """How much larger a part is one way across than the other, at its worst place.
 
-    >>> oval_mm(22.5, 22.25)
+    >>> oval_limit_mm(22.5, 22.25)
     0.25
     """
     return largest_mm - smallest_mm

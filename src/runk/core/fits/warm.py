@@ -11,7 +11,7 @@ from typing import Annotated, Any, ClassVar
 from runk.core.calculator import Calculator, Door, Sweep
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import heat
-from runk.core.fits.fit import bounds_of
+from runk.core.fits.fit import between_limit_mm, bounds_of
 from runk.core.fits.question import DUTIES, duties
 from runk.core.kinds import Choice, Length, OfMetal, OneOf, Place, Temperature
 from runk.core.lengths import Reading
@@ -261,7 +261,7 @@ def compute(question: WarmQuestion, shop: WarmShop) -> WarmAnswer:
     hole_hot = _hot(w, "hole_hot_mm", size, shop.hole, question.hole_hot)
     if question.wanted is not None:
         shaft = w.of(
-            heat.shaft_for_mm,
+            heat.shaft_for_limit_mm,
             "shaft_cold_mm",
             since=0,
             hole_mm=hole_hot.value,
@@ -272,15 +272,15 @@ def compute(question: WarmQuestion, shop: WarmShop) -> WarmAnswer:
         )
     else:
         free = _free_cold(question, size)
-        shaft = w.of(heat.shaft_cold_mm, hole_mm=size, free_mm=free)
+        shaft = w.of(heat.shaft_free_limit_mm, "shaft_cold_mm", hole_mm=size, free_mm=free)
     if shaft.value <= 0:
         raise Refused("Nothing is left of the shaft.", field="clear")
     shaft = replace(shaft, places=3)
     shaft_hot = _hot(w, "shaft_hot_mm", shaft.value, shop.shaft, question.shaft_hot)
-    cold = w.of(heat.clearance_mm, "clearance_cold_mm", hole_mm=size, shaft_mm=shaft.value)
+    cold = w.of(between_limit_mm, "clearance_cold_mm", hole_mm=size, shaft_mm=shaft.value)
     since = len(w.steps)
     hot = w.of(
-        heat.clearance_mm, "clearance_hot_mm", hole_mm=hole_hot.value, shaft_mm=shaft_hot.value
+        between_limit_mm, "clearance_hot_mm", hole_mm=hole_hot.value, shaft_mm=shaft_hot.value
     )
     hot = replace(hot, places=3, steps=hole_hot.steps + shaft_hot.steps + tuple(w.steps[since:]))
     return WarmFit(
@@ -308,7 +308,7 @@ def _free_cold(question: WarmQuestion, size: float) -> float:
 
 def _hot(w: Working, key: str, size: float, metal: Metal, hot_c: float) -> Figure:
     figure = w.of(
-        heat.hot_mm,
+        heat.hot_limit_mm,
         key,
         size_mm=size,
         expansion_um_per_m_k=metal["expansion_um_per_m_k"],
@@ -376,7 +376,7 @@ def _reading(question: WarmQuestion, metal: Metal) -> WarmReading:
         warm_deg=question.at,
         source=metal.source("expansion_um_per_m_k"),
     )
-    off = w.of(heat.clearance_mm, "off_mm", hole_mm=size, shaft_mm=cold.value)
+    off = w.of(between_limit_mm, "off_mm", hole_mm=size, shaft_mm=cold.value)
     if abs(off.value) < 1e-9:
         says = "At 20 °C a reading is what it is."
     else:
@@ -433,7 +433,7 @@ def warming(question: WarmQuestion, shop: WarmShop) -> WarmingShape:
     hole_c = heat.ROOM_C + share * (answer.hole_c.value - heat.ROOM_C)
     shaft_c = heat.ROOM_C + share * (answer.shaft_c.value - heat.ROOM_C)
     size, made = answer.hole_cold_mm.value, answer.shaft_cold_mm.value
-    sized: Any = heat.hot_mm
+    sized: Any = heat.hot_limit_mm
     hole = sized(size, shop.hole["expansion_um_per_m_k"], hole_c)
     shaft = sized(made, shop.shaft["expansion_um_per_m_k"], shaft_c)
     return WarmingShape(
@@ -441,7 +441,7 @@ def warming(question: WarmQuestion, shop: WarmShop) -> WarmingShape:
         shaft_c.tolist(),
         hole.tolist(),
         shaft.tolist(),
-        heat.clearance_mm(hole, shaft).tolist(),
+        between_limit_mm(hole, shaft).tolist(),
     )
 
 
