@@ -3,144 +3,27 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from fractions import Fraction
-from functools import cache
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.cutting import laws as cutting
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop
+from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import pressed
+from runk.core.fits.bond_question import BondQuestion
+from runk.core.fits.compounds import Compound, compounds, gap_share, heat_share, strength_mpa
 from runk.core.fits.fit import bounds_of
-from runk.core.fits.joint import (
-    SAFETY,
-    Joint,
-    JointQuestion,
-    JointShop,
-    Way,
-    bonds_share,
-    joint_of,
-    links_to,
-    needs,
-    taken,
-    ways,
-)
+from runk.core.fits.joint import SAFETY, Joint, bonds_share, joint_of, links_to, taken
+from runk.core.fits.joint_question import JointShop, needs
+from runk.core.fits.joint_ways import Way, ways
 from runk.core.fits.question import duties
-from runk.core.kinds import Choice, Length, OneOf, Temperature
 from runk.core.said import mm_said, thou_said
 from runk.core.shown import Rank, Show, Table
-from runk.core.sources import PRACTICE, Held, Source, read_table
+from runk.core.sources import PRACTICE
 from runk.core.threads.stud import SHEAR_SHARE
 from runk.core.units import PageUnit, unit_of
 
 LIGHT_MM, LIGHT_MM_PER_REV = 0.25, 0.05
 """Depth and feed of a light cut, where none is said: common practice."""
-
-
-@dataclass(frozen=True, slots=True)
-class Compound:
-    """A compound: what it holds, in what gap, up to what heat."""
-
-    key: str
-    label: str
-    shear_mpa: float
-    gap_low_mm: float
-    gap_high_mm: float
-    half_at_mm: float
-    half_at_c: float
-    lets_go_c: float
-    handle: str
-    full: str
-    source: Source
-
-
-@cache
-def compounds() -> dict[str, Compound]:
-    """Every compound by key, weakest figure of its range taken."""
-    numbers = ("shear_mpa", "gap_low_mm", "gap_high_mm", "half_at_mm", "half_at_c", "lets_go_c")
-    return {
-        row["key"]: Compound(
-            key=row["key"],
-            label=row["label"],
-            handle=row["handle"],
-            full=row["full"],
-            source=Source(row["authority"], Held(row["held"])),
-            **{name: float(row[name]) for name in numbers},
-        )
-        for row in read_table("compounds")
-    }
-
-
-COMPOUNDS = tuple(
-    Choice(
-        row["key"],
-        row["label"],
-        tuple(row["words"].split(";")),
-        yields_to=("weak", "epoxy", "threadlocker") if row["key"] == "retaining" else (),
-    )
-    for row in read_table("compounds")
-)
-PINS = (
-    Choice("across", "right across", ("across", "cross pin", "right across", "pinned")),
-    Choice(
-        "endways",
-        "endways as a scotch key",
-        ("endways", "scotch key", "scotch"),
-        yields_to=("across",),
-    ),
-)
-
-
-@dataclass(frozen=True, slots=True)
-class BondQuestion(JointQuestion):
-    """A joint held by compound.
-
-    Args:
-        gap: What it is free by, on diameter; the usual 1 to 2 thou where left out.
-        hot: What it works at, Celsius.
-        pin: Put through the joint once it has set.
-        turned: Diameter at which it is then cut, held by the bond alone.
-        cut: Depth of that cut, and ``feed`` its feed a turn.
-    """
-
-    gap: Annotated[
-        Fraction | None,
-        Length(
-            "gap on diameter",
-            ("gap", "free", "clearance"),
-            usual=(0.005, 0.3),
-            low=0.0005,
-            high=5.0,
-            placeholder="1 to 2 thou",
-        ),
-    ] = None
-    compound: Annotated[str, OneOf("compound", choices=COMPOUNDS)] = "retaining"
-    hot: Annotated[
-        float | None,
-        Temperature("works at", ("works at", "hot", "at"), high=600.0, placeholder="the shop's"),
-    ] = None
-    pin: Annotated[
-        Fraction | None,
-        Length("pin", ("pin", "pinned", "key"), usual=(0.8, 8.0), high=50.0, placeholder="none"),
-    ] = None
-    pin_as: Annotated[str, OneOf("how the pin goes", choices=PINS)] = "across"
-    turned: Annotated[
-        Fraction | None,
-        Length(
-            "diameter then turned",
-            ("turned", "cut at", "turning", "turned at"),
-            usual=(2.0, 200.0),
-            high=1000.0,
-            placeholder="no cut",
-        ),
-    ] = None
-    cut: Annotated[
-        Fraction | None,
-        Length("depth of that cut", ("depth", "cut"), high=20.0, placeholder="0.25 mm"),
-    ] = None
-    feed: Annotated[
-        Fraction | None, Length("feed a turn", ("feed",), high=2.0, placeholder="0.05 mm")
-    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -166,49 +49,6 @@ class BondAnswer:
     ways: Annotated[tuple[Way, ...], Table("Ways of joining these two, side by side")]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
-
-
-@law("Strength counted on", "{shear_mpa} × {metals_share} × {gap_share} × {heat_share}", PRACTICE)
-def strength_mpa(shear_mpa: Num, metals_share: Num, gap_share: Num, heat_share: Num) -> Num:
-    """Shear strength of a bond with everything that weakens it.
-
-    Args:
-        shear_mpa: Of the compound at its best, the low end of what is printed.
-        metals_share: Half on stainless and plated metal.
-        gap_share: By the gap; ``heat_share`` by the heat it works at.
-
-    >>> strength_mpa(15.0, 0.5, 1.0, 1.0)
-    7.5
-    """
-    return shear_mpa * metals_share * gap_share * heat_share
-
-
-def gap_share(compound: Compound, gap_mm: float) -> float:
-    """Share of its strength left in a gap: all of it, then in a line to half and on to nothing.
-
-    >>> one = compounds()["retaining"]
-    >>> [round(gap_share(one, gap), 2) for gap in (0.05, 0.1, 0.15, 0.2, 0.3)]
-    [1.0, 1.0, 0.5, 0.0, 0.0]
-    """
-    if gap_mm <= compound.gap_high_mm:
-        return 1.0
-    over = (gap_mm - compound.gap_high_mm) / (compound.half_at_mm - compound.gap_high_mm)
-    return max(1.0 - over / 2, 0.0)
-
-
-def heat_share(compound: Compound, hot_c: float | None) -> float:
-    """Share of its strength left where it works hot: half at one heat, none where it lets go.
-
-    >>> one = compounds()["retaining"]
-    >>> [round(heat_share(one, hot), 2) for hot in (20, 120, 250)]
-    [1.0, 0.5, 0.0]
-    """
-    if hot_c is None or hot_c <= 20:
-        return 1.0
-    if hot_c <= compound.half_at_c:
-        return 1.0 - 0.5 * (hot_c - 20) / (compound.half_at_c - 20)
-    over = (hot_c - compound.half_at_c) / (compound.lets_go_c - compound.half_at_c)
-    return max(0.5 * (1 - over), 0.0)
 
 
 def compute(question: BondQuestion, shop: JointShop) -> BondAnswer:

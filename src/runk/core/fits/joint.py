@@ -1,24 +1,20 @@
-"""A boss on a shaft: what every way of joining them asks, and the ways side by side."""
+"""A boss on a shaft: what an interference does, what holds, what the parts bear."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 from fractions import Fraction
-from typing import Annotated
 
 from runk.core.figures import Caution, Figure, Link, Working, stop
-from runk.core.fits import heat, pressed
+from runk.core.fits import pressed
 from runk.core.fits.fit import bounds_of
+from runk.core.fits.joint_question import JointQuestion, JointShop
 from runk.core.fits.question import duties
-from runk.core.kinds import Length, OfMetal
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
-from runk.core.shown import Show
 from runk.core.sources import PRACTICE, Source
-from runk.core.threads.stud import SHEAR_SHARE
 from runk.core.units import unit_of
-from runk.core.workshop import Workshop
 
 USUAL_BOSS = 2
 """A boss nobody measured is taken as so many times its bore across: common practice."""
@@ -27,110 +23,9 @@ IRON_SHARE = 0.5
 VICE_N = 8000.0
 """Push of a small bench vice, from memory."""
 HAND_N, TAPS_N = 150.0, 1000.0
-FULL_MPA, FULL_TO_MM, HALF_AT_MM = 15.0, 0.1, 0.15
 SAFETY = 3.0
 """A joint that must not move is asked a third of what it holds: common practice."""
 _PIN_SHARE = 0.25
-
-
-@dataclass(frozen=True, slots=True)
-class JointQuestion:
-    """A boss on a shaft.
-
-    Args:
-        size: Diameter of the joint.
-        hub: Outside of the boss; twice the joint where left out.
-        length: Of the joint; its diameter where left out.
-        hollow: Bore through the shaft.
-    """
-
-    size: Annotated[
-        Fraction,
-        Length(
-            "diameter of the joint",
-            ("dia", "diameter", "ø"),
-            principal=True,
-            usual=(2.0, 60.0),
-            low=0.5,
-            high=250.0,
-            placeholder="11 mm",
-        ),
-    ]
-    hub: Annotated[
-        Fraction | None,
-        Length(
-            "outside of the boss",
-            ("outside", "od", "outside of"),
-            over="size",
-            usual=(4.0, 150.0),
-            high=1000.0,
-            placeholder="twice its bore",
-        ),
-    ] = None
-    length: Annotated[
-        Fraction | None,
-        Length(
-            "length of the joint",
-            ("long", "length", "thick", "deep", "wide"),
-            usual=(1.0, 100.0),
-            low=0.2,
-            high=500.0,
-            placeholder="its diameter",
-        ),
-    ] = None
-    boss_metal: Annotated[
-        str,
-        OfMetal(
-            "metal of the boss",
-            before=("boss", "web", "hub", "wheel", "flywheel", "ring", "collar", "in", "into"),
-            placeholder="mild steel",
-        ),
-    ] = "mild-steel"
-    shaft_metal: Annotated[
-        str,
-        OfMetal(
-            "metal of the shaft",
-            before=("on", "onto", "shaft", "pin", "axle", "bush", "rod", "plug"),
-            placeholder="silver steel",
-        ),
-    ] = "silver-steel"
-    hollow: Annotated[
-        Fraction | None,
-        Length(
-            "bore through the shaft",
-            ("hollow", "bored through", "hole through"),
-            usual=(1.0, 40.0),
-            high=240.0,
-            placeholder="solid",
-        ),
-    ] = None
-
-
-TIGHT_FIELD = Length(
-    "interference",
-    ("tight", "interference", "oversize"),
-    before=("interference", "interference of"),
-    usual=(0.002, 0.2),
-    low=0.0005,
-    high=2.0,
-    placeholder="by class",
-)
-LEAST_FIELD = Length(
-    "least interference", ("least interference",), low=0.0, high=2.0, placeholder="the same"
-)
-
-
-@dataclass(frozen=True, slots=True)
-class JointShop:
-    """Both metals."""
-
-    boss: Metal
-    shaft: Metal
-
-
-def needs(question: JointQuestion, workshop: Workshop) -> JointShop:
-    """Both metals."""
-    return JointShop(workshop.metals[question.boss_metal], workshop.metals[question.shaft_metal])
 
 
 @dataclass(frozen=True, slots=True)
@@ -333,112 +228,6 @@ def goes_in_by(push_n: float) -> str:
     if push_n <= VICE_N:
         return "squeezed in the vice, soft jaws, with a lead to start it square"
     return "more than a bench vice gives: heat it instead"
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Way:
-    """A way of joining the two, with what it costs."""
-
-    way: Annotated[str, Show("Way")]
-    sizes: Annotated[str, Show("Made")]
-    holds_nm: Annotated[Figure, Show("Holds, at least")]
-    wants: Annotated[str, Show("Takes")]
-    costs: Annotated[str, Show("Costs")]
-
-
-def ways(joint: Joint) -> tuple[Way, ...]:
-    """Every way of joining these two side by side, at its own usual sizes."""
-    return (*_squeezed(joint), *_stuck(joint))
-
-
-def _squeezed(joint: Joint) -> list[Way]:
-    found = []
-    for key, costs in (
-        ("press", "Apart again only by force. It scores where it is dirty or has no lead."),
-        ("shrink", "Seconds to seat it and no second try. Heat may move a web that is finished."),
-    ):
-        w, tight = Working(), by_class(joint, key)
-        one = press(w, joint, tight.low, tight.high)
-        if key == "press":
-            wants = f"{one.force.value / 1000:.1f} kN: {goes_in_by(one.force.value)}"
-        else:
-            metal = joint.shop.boss
-            hot = heat.heat_c(
-                heat.ROOM_C,
-                tight.high,
-                usual_free_mm(joint.size),
-                joint.size,
-                metal["expansion_um_per_m_k"],
-            )
-            limit = heat.bears(metal).bears_c
-            over = f": over the {limit:.0f} °C it bears" if hot > limit else ""
-            wants = f"the boss at {hot:.0f} °C{over}"
-        found.append(
-            Way(
-                way=duties()[key].label.removeprefix("a "),
-                sizes=f"{thou_said(tight.low)} to {thou_said(tight.high)} tight",
-                holds_nm=one.torque,
-                wants=wants,
-                costs=costs,
-            )
-        )
-    return found
-
-
-def _stuck(joint: Joint) -> list[Way]:
-    low, high = bounds_of(duties()["web"], joint.size)
-    sizes = f"{thou_said(low)} to {thou_said(high)} free"
-    w = Working()
-    bond = bonded(w, joint, FULL_MPA * bonds_share(joint.shop.boss, joint.shop.shaft))
-    pin = round(joint.size * _PIN_SHARE * 2) / 2 or 0.5
-    since = len(w.steps)
-    shears = w(
-        pressed.shear_mpa,
-        share=SHEAR_SHARE,
-        yield_mpa=joint.shop.shaft["rp02_n_per_mm2"],
-        source=joint.shop.shaft.source("rp02_n_per_mm2"),
-    )
-    across = w.of(
-        pressed.cross_pin_nm,
-        "holds_nm",
-        since=since,
-        pin_mm=pin,
-        shear_mpa=shears,
-        size_mm=joint.size,
-    )
-    key = w.of(
-        pressed.scotch_key_nm,
-        "holds_nm",
-        pin_mm=pin,
-        length_mm=joint.length,
-        shear_mpa=shears,
-        size_mm=joint.size,
-    )
-    key = Figure(key.value, key.unit, (w.steps[since], *key.steps))
-    clean = "Both clean and dry; half an hour to handle, a day to full strength."
-    return [
-        Way(
-            way="retaining compound",
-            sizes=sizes,
-            holds_nm=bond,
-            wants="a clean joint and a day",
-            costs="Lets go hot: half at 120 °C, undone near 250 °C with fumes.",
-        ),
-        Way(
-            way=f"compound, then a {mm_said(pin)} pin right across",
-            sizes=sizes,
-            holds_nm=across,
-            wants="a hole drilled and reamed through both once it has set",
-            costs=f"{clean} The shaft is weaker by the hole. Counted by the pin alone.",
-        ),
-        Way(
-            way=f"compound, then a {mm_said(pin)} scotch key endways",
-            sizes=sizes,
-            holds_nm=key,
-            wants="a hole half in each, drilled once it has set",
-            costs="A drill wanders into the softer metal: like metals. Counted by the key alone.",
-        ),
-    ]
 
 
 def usual_free_mm(size_mm: float) -> float:

@@ -87,7 +87,12 @@ def wound(machine: Machine, left: float, spare: float) -> tuple[Figure | None, s
     if divisions < JUDGED:
         return Figure(0.0, unit_of("divisions")), "under a quarter of a division: lap it in"
     wound = turns_say(divisions, dial.per_turn)
-    unit = "" if wound.endswith(("turn", "turns")) else " divisions"
+    if divisions < 1:
+        unit = " of a division"
+    elif wound.endswith(("turn", "turns")):
+        unit = ""
+    else:
+        unit = " division" if divisions == 1 else " divisions"
     return Figure(divisions, unit_of("divisions"), (), 2), f"{wound}{unit} in all, by passes"
 
 

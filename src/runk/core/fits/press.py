@@ -9,26 +9,21 @@ from typing import Annotated
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working
 from runk.core.fits.joint import (
-    LEAST_FIELD,
-    TIGHT_FIELD,
     VICE_N,
     Joint,
-    JointQuestion,
-    JointShop,
     Tight,
-    Way,
     bears_mpa,
     goes_in_by,
     joint_of,
     links_to,
-    needs,
     press,
     strained,
     taken,
     tight_figures,
     tightness,
-    ways,
 )
+from runk.core.fits.joint_question import LEAST_FIELD, TIGHT_FIELD, JointQuestion, JointShop, needs
+from runk.core.fits.joint_ways import Way, ways
 from runk.core.kinds import Choice, OneOf
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE

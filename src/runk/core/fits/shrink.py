@@ -10,24 +10,19 @@ from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import heat
 from runk.core.fits.joint import (
-    LEAST_FIELD,
-    TIGHT_FIELD,
     Joint,
-    JointQuestion,
-    JointShop,
     Tight,
-    Way,
     joint_of,
     links_to,
-    needs,
     press,
     strained,
     taken,
     tight_figures,
     tightness,
     usual_free_mm,
-    ways,
 )
+from runk.core.fits.joint_question import LEAST_FIELD, TIGHT_FIELD, JointQuestion, JointShop, needs
+from runk.core.fits.joint_ways import Way, ways
 from runk.core.kinds import Length, Temperature
 from runk.core.said import thou_said
 from runk.core.shown import Rank, Show, Table

@@ -4,22 +4,20 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from enum import StrEnum
-from fractions import Fraction
-from typing import Annotated, Any, ClassVar
 
 from runk.core.calculator import Calculator, Door, Sweep
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import heat
 from runk.core.fits.fit import between_limit_mm, bounds_of
-from runk.core.fits.question import DUTIES, duties
-from runk.core.kinds import Choice, Length, OfMetal, OneOf, Place, Temperature
+from runk.core.fits.question import duties
+from runk.core.fits.warm_answer import WarmAnswer, WarmFit, WarmReading
+from runk.core.fits.warm_question import WarmJob, WarmQuestion
+from runk.core.fits.warming import WarmingShape, warming
 from runk.core.lengths import Reading
 from runk.core.metals.metal import Metal
 from runk.core.plan.laws import cold_mm
 from runk.core.refusals import Refused
 from runk.core.said import thou_said
-from runk.core.shown import Rank, Show
 from runk.core.sources import PRACTICE
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
@@ -27,178 +25,6 @@ from runk.core.workshop import Workshop
 _LIGHT = frozenset({"aluminium-6082", "dural", "cast-aluminium"})
 _SEIZES_MM = 0.003
 """Clearance under which two hot parts may pick up: common practice."""
-
-
-# "Aluminium piston" says a metal as well here: its words must leave that alone.
-_DUTIES = tuple(
-    Choice("crown", "a piston at its crown", ("crown", "at the crown"))
-    if one.key == "crown"
-    else one
-    for one in DUTIES
-)
-
-
-class WarmJob(StrEnum):
-    """Two parts that work hot, or one part read warm."""
-
-    FIT = "fit"
-    READING = "reading"
-
-
-JOBS = (
-    Choice("fit", "Two parts hot", ("hot fit", "working hot", "two parts", "fit hot")),
-    Choice(
-        "reading",
-        "A part read warm",
-        (
-            "reading",
-            "read warm",
-            "measured warm",
-            "measures warm",
-            "measured hot",
-            "reads warm",
-            "warm reading",
-            "measured at",
-            "read at",
-            "reads",
-        ),
-    ),
-)
-
-
-@dataclass(frozen=True, slots=True)
-class WarmQuestion:
-    """Parts that are not at 20 °C.
-
-    Args:
-        size: Of the joint; of one part, what it reads.
-        clear: Free by so much cold; less than nought is tight.
-        wanted: Free by so much hot, where that is what is wanted.
-        duty: What they do to each other, for the clearance cold where none is said.
-        hole_hot: Temperature of the part with the hole at work; ``shaft_hot`` of the other.
-        metal: Of a part read warm, and ``at`` how warm it was.
-    """
-
-    job: Annotated[WarmJob, OneOf("job", choices=JOBS, rules=True)] = WarmJob.FIT
-    size: Annotated[
-        Fraction,
-        Length(
-            "size",
-            ("dia", "diameter", "ø"),
-            principal=True,
-            usual=(2.0, 200.0),
-            low=0.1,
-            high=5000.0,
-            placeholder="22 mm",
-        ),
-    ] = Fraction(22)
-    hole_metal: Annotated[
-        str,
-        OfMetal(
-            "metal with the hole",
-            before=("in", "bore", "cylinder", "hole", "liner"),
-            only=("fit",),
-            placeholder="grey cast iron",
-        ),
-    ] = "grey-iron"
-    hole_hot: Annotated[
-        float,
-        Temperature(
-            "the hole at work",
-            ("bore at", "cylinder at", "hole at", "at", "liner at"),
-            only=("fit",),
-            high=1500.0,
-            placeholder="100 C",
-        ),
-    ] = 100.0
-    shaft_metal: Annotated[
-        str,
-        OfMetal(
-            "metal of the shaft",
-            before=("shaft", "piston", "rod"),
-            only=("fit",),
-            placeholder="grey cast iron",
-        ),
-    ] = "grey-iron"
-    shaft_hot: Annotated[
-        float | None,
-        Temperature(
-            "the shaft at work",
-            ("piston at", "rod at", "shaft at", "and", "plug at"),
-            only=("fit",),
-            high=1500.0,
-            placeholder="the same",
-        ),
-    ] = None
-    clear: Annotated[
-        Fraction | None,
-        Place(
-            "clearance cold",
-            ("clearance", "free", "cold", "clear"),
-            only=("fit",),
-            low=-1.0,
-            high=5.0,
-            placeholder="by what it does",
-        ),
-    ] = None
-    wanted: Annotated[
-        Fraction | None,
-        Place(
-            "clearance wanted hot",
-            ("wanted", "wanted hot", "clearance hot", "free hot"),
-            only=("fit",),
-            low=-1.0,
-            high=5.0,
-            placeholder="not said",
-        ),
-    ] = None
-    duty: Annotated[str | None, OneOf("what it does", choices=_DUTIES, only=("fit",))] = None
-    metal: Annotated[str, OfMetal("metal", only=("reading",), placeholder="brass")] = "mild-steel"
-    at: Annotated[
-        float,
-        Temperature(
-            "how warm it was",
-            ("at", "warm", "hot"),
-            only=("reading",),
-            high=1500.0,
-            placeholder="35 C",
-        ),
-    ] = 35.0
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class WarmAnswer:
-    """What both have in common."""
-
-    says: Annotated[str, Show("What heat does", Rank.SAYS)]
-    cautions: tuple[Caution, ...]
-    links: tuple[Link, ...]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class WarmFit(WarmAnswer):
-    """Clearance cold and hot; made so, it is that hot."""
-
-    tag: ClassVar[str] = "fit"
-
-    clearance_hot_mm: Annotated[Figure, Show("Free hot, on diameter", Rank.BIG)]
-    clearance_cold_mm: Annotated[Figure, Show("Free cold, at 20 °C", Rank.BIG)]
-    hole_cold_mm: Annotated[Figure, Show("Hole, cold")]
-    shaft_cold_mm: Annotated[Figure, Show("Shaft, made to, cold")]
-    hole_hot_mm: Annotated[Figure, Show("Hole at work")]
-    shaft_hot_mm: Annotated[Figure, Show("Shaft at work")]
-    hole_c: Annotated[Figure, Show("The hole works at", Rank.FOLDED)]
-    shaft_c: Annotated[Figure, Show("The shaft works at", Rank.FOLDED)]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class WarmReading(WarmAnswer):
-    """What a part read warm measures cold."""
-
-    tag: ClassVar[str] = "reading"
-
-    corrected_mm: Annotated[Figure, Show("Cold, at 20 °C, it measures", Rank.BIG)]
-    off_mm: Annotated[Figure, Show("So the reading was off by", Rank.BIG)]
 
 
 @dataclass(frozen=True, slots=True)
@@ -402,47 +228,6 @@ def headline(answer: WarmAnswer, page: PageUnit) -> str:
     assert isinstance(answer, WarmFit)
     hot, cold = answer.clearance_hot_mm, answer.clearance_cold_mm
     return f"{hot.words(page)} hot · {cold.words(page)} cold"
-
-
-@dataclass(frozen=True, slots=True)
-class WarmingShape:
-    """Sizes from cold to their working temperatures, in equal steps."""
-
-    hole_c: list[float]
-    shaft_c: list[float]
-    hole_mm: list[float]
-    shaft_mm: list[float]
-    clearance_mm: list[float]
-
-
-STEPS = 101
-
-
-def warming(question: WarmQuestion, shop: WarmShop) -> WarmingShape:
-    """Both parts from 20 °C to what they work at.
-
-    Raises:
-        Refused: As the answer is.
-    """
-    import numpy as np
-
-    answer = compute(question, shop)
-    if not isinstance(answer, WarmFit):
-        raise Refused("One part has no clearance.", field="job")
-    share = np.linspace(0.0, 1.0, STEPS)
-    hole_c = heat.ROOM_C + share * (answer.hole_c.value - heat.ROOM_C)
-    shaft_c = heat.ROOM_C + share * (answer.shaft_c.value - heat.ROOM_C)
-    size, made = answer.hole_cold_mm.value, answer.shaft_cold_mm.value
-    sized: Any = heat.hot_limit_mm
-    hole = sized(size, shop.hole["expansion_um_per_m_k"], hole_c)
-    shaft = sized(made, shop.shaft["expansion_um_per_m_k"], shaft_c)
-    return WarmingShape(
-        hole_c.tolist(),
-        shaft_c.tolist(),
-        hole.tolist(),
-        shaft.tolist(),
-        between_limit_mm(hole, shaft).tolist(),
-    )
 
 
 WARM = Calculator(
