@@ -12,7 +12,6 @@ from runk.core.fits.fit import between_limit_mm, bounds_of
 from runk.core.fits.question import duties
 from runk.core.fits.warm_answer import WarmAnswer, WarmFit, WarmReading
 from runk.core.fits.warm_question import WarmJob, WarmQuestion
-from runk.core.fits.warming import WarmingShape, warming
 from runk.core.lengths import Reading
 from runk.core.metals.metal import Metal
 from runk.core.plan.laws import cold_mm
@@ -230,6 +229,12 @@ def headline(answer: WarmAnswer, page: PageUnit) -> str:
     return f"{hot.words(page)} hot · {cold.words(page)} cold"
 
 
+def _sweeps() -> Mapping[str, Sweep[WarmQuestion, WarmShop]]:
+    from runk.core.fits.warming import WarmingShape, warming
+
+    return {"warming": Sweep(warming, WarmingShape)}
+
+
 WARM = Calculator(
     name="warm",
     title="Hot and cold: the clearance that stays",
@@ -267,5 +272,5 @@ WARM = Calculator(
         "measured hot",
     ),
     headline=headline,
-    sweeps=lambda: {"warming": Sweep(warming, WarmingShape)},
+    sweeps=_sweeps,
 )
