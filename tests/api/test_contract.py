@@ -100,7 +100,8 @@ def test_every_calculator_is_asked_here() -> None:
 @pytest.mark.parametrize("unit", ["mm", "inch"])
 def test_replies_keep_their_model(client: TestClient, name: str, unit: str) -> None:
     typed = {
-        k: f"{v} mm" if v[0].isdigit() and k not in PLAIN else v for k, v in ASKED[name].items()
+        k: f"{v} mm" if v[0].isdigit() and v[-1].isdigit() and k not in PLAIN else v
+        for k, v in ASKED[name].items()
     }
     reply = reply_of(client, name, typed | {"unit": unit})
     assert reply.calculator == name
@@ -160,7 +161,8 @@ def test_every_bound_is_kept_and_said(
 ) -> None:
     calculator = CATALOGUE[name]
     only = calculator.fields[field].only
-    beyond = bound * 0.5 if end == "low" else bound * 2
+    # Farther out on the bound's own side, which of a bound under nought is away from it.
+    beyond = bound * (0.5 if (end == "low") == (bound > 0) else 2)
     whole = isinstance(calculator.fields[field], Count)
     asked = ASKED[name] | {field: f"{int(beyond)}" if whole else f"{beyond:.6f}".rstrip("0")}
     if only and calculator.ruling:

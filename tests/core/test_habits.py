@@ -128,7 +128,9 @@ def _sized(calculator: AnyCalculator) -> list[str]:
     return [
         name
         for name in calculator.opening
-        if isinstance(calculator.fields[name], Length) and name != "text"
+        if isinstance(calculator.fields[name], Length)
+        and not calculator.fields[name].several
+        and name != "text"
     ]
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 
 from runk.ask.sizes import Cutting
-from runk.ask.words import FILLER, PARTS
+from runk.ask.words import FILLER, MARKS, PARTS
 from runk.core.calculator import AnyCalculator
 from runk.core.refusals import Refused
 
@@ -56,5 +56,5 @@ class Candidate:
         return [
             at
             for at, word in enumerate(self.cutting.words)
-            if at not in self.used and word != "," and word.lower() not in FILLER | PARTS
+            if at not in self.used and word not in MARKS and word.lower() not in FILLER | PARTS
         ]

@@ -23,6 +23,8 @@ _ABSURD = 1.6
 _LIKE_THREAD = re.compile(r"\d+/\d+|\d+ ?ba|m\d.*|#?\d+-\d+", re.IGNORECASE)
 _ELSEWHERE_AFTER = frozenset({"rod", "bar", "rpm", "revs", "rev/min", "teeth", "hrc", "pcd", "hp"})
 _BETWEEN = frozenset({",", "and", ";"})
+PLACES = frozenset({"top", "middle", "bottom", "front", "back", "left", "right", "mouth", "end"})
+"""Where on a part a reading is taken."""
 _SCALES = frozenset({"c", "f", "celsius", "fahrenheit"})
 _ELSEWHERE_BEFORE = frozenset({"drill"})
 
@@ -50,7 +52,7 @@ def fill_numbers(
         _give(into, name, claim.size)
         into.used.update(range(claim.hint.start, claim.hint.end))
         if asked[name].several:
-            _run_on(into, name, claim, left, {c.size for c in claims})
+            _run_on(into, name, claim.size, left, {c.size for c in claims})
         if isinstance(asked[name], Pressure):
             # Its hint is its unit: 80 psi is not 80 bar.
             into.typed[name] += f" {claim.hint.words[-1]}"
@@ -67,8 +69,11 @@ def fill_numbers(
         if not fitting:
             continue
         if kind.several:
-            into.typed[name] = "; ".join(s.text for s in fitting)
-            for size in fitting:
+            left.remove(fitting[0])
+            _give(into, name, fitting[0])
+            _run_on(into, name, fitting[0], left, {s for s in left if s not in fitting})
+            for size in [s for s in fitting if s in left]:
+                into.typed[name] += f"; {size.text}"
                 into.used.update(range(size.start, size.end))
                 left.remove(size)
             continue
@@ -96,18 +101,28 @@ def fill_numbers(
     _stray(into, [s for s in left if s not in claimed], asked)
 
 
-def _run_on(into: Candidate, name: str, claim: Claim, left: list[Size], claimed: set[Size]) -> None:
-    """The sizes that stand straight behind one of a list belong to it: measures 22.01 22.02."""
-    end, words = claim.size.end, into.cutting.words
+def _run_on(into: Candidate, name: str, first: Size, left: list[Size], claimed: set[Size]) -> None:
+    """The sizes that stand straight behind one of a list belong to it: measures 22.01 22.02.
+
+    A comma parts the ways across one place, all else the places; the name of a place goes along.
+    """
+    words, lower = into.cutting.words, [w.lower() for w in into.cutting.words]
+    end, start = first.end, first.start
+    if start and lower[start - 1] in PLACES:
+        into.typed[name] = f"{lower[start - 1]} {into.typed[name]}"
+        into.used.add(start - 1)
     while True:
-        while words[end : end + 1] and words[end].lower() in _BETWEEN:
-            end += 1
-        size = next((s for s in left if s.start == end and s not in claimed), None)
+        at = end
+        while at < len(words) and lower[at] in _BETWEEN:
+            at += 1
+        called = lower[at] if at < len(words) and lower[at] in PLACES else ""
+        size = next((s for s in left if s.start == at + bool(called) and s not in claimed), None)
         if size is None:
             return
+        across = words[end:at] == (",",) and not called
         left.remove(size)
-        into.typed[name] += f"; {size.text}"
-        into.used.update(range(size.start, size.end))
+        into.typed[name] += f"{', ' if across else '; '}{called} {size.text}".replace("  ", " ")
+        into.used.update(range(at, size.end))
         end = size.end
 
 

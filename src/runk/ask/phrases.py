@@ -10,7 +10,7 @@ from runk.ask.sizes import Cutting
 from runk.core.calculator import AnyCalculator
 from runk.core.kinds import OfMachine, OfMetal
 
-_ARTICLES = frozenset({"a", "an", "the", ","})
+_ARTICLES = frozenset({"a", "an", "the", ",", ";"})
 _LED = frozenset({"mandrel", "arbor", "compound"})
 """Nouns that say the holding only behind a word that leads to one: *on a* mandrel."""
 _LEADS = frozenset({"on", "in", "with", "held", "between", "by", "using"})

@@ -10,6 +10,8 @@ from runk.core.refusals import Refused
 LONGEST_LINE = 500
 EXAMPLE = "turn 22mm silver steel hss"
 
+MARKS = frozenset({",", ";"})
+"""Stops that part a line, and say nothing themselves."""
 FILLER = frozenset(
     """
     a an the of on in with at by for to into and please what which speed speeds should i
@@ -54,7 +56,9 @@ _ONE_IN_OTHER = re.compile(
     re.I,
 )
 _AS_LIKE = 0.1
-_STOPS = re.compile(r",(?=\s|$)")
+_STOPS = re.compile(r"([,;])(?=\s|$)")
+# A temperature said back in the other scale as well.
+_ALSO_IN = re.compile(r"\(-?\d+(?:\.\d+)? ?°F\)")
 
 
 _WHY = re.compile(r"^\s*(?:why|should i|is it better to|what is better)\b[:,]?\s*", re.I)
@@ -109,17 +113,18 @@ def words_of(line: str) -> list[str]:
             suggest=EXAMPLE,
         )
     line = written_out(" ".join(line.split()))
+    line = _ALSO_IN.sub("", line)
     line = _CLASSES.sub(r" fit hole:\1\2 shaft:\3\4 ", line)
     line = _ONE_IN_OTHER.sub(_in_its_hole, line)
     line = _THEN_REAMED.sub(r"reamed \2 hole from \1 there already", line)
     line = _A_TURN.sub(lambda found: f" {found[1] or ''} a {found[2]}", line)
-    line = _STOPS.sub(" , ", _GLUED.sub(r" \1\2", line))
-    words = [word.strip("?!;:") for word in line.split()]
+    line = _STOPS.sub(r" \1 ", _GLUED.sub(r" \1\2", line))
+    words = [word if word == ";" else word.strip("?!;:") for word in line.split()]
     words = [
         w[:-1] if w.endswith(".") and not w[:-1].isdigit() and w.lower() != "no." else w
         for w in words
     ]
     words = [w for w in words if w]
-    if not [w for w in words if w != ","]:
+    if not [w for w in words if w not in MARKS]:
         raise Refused("There is no question there yet.", suggest=EXAMPLE)
     return words

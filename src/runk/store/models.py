@@ -221,7 +221,7 @@ class CutRow(Base):
     title: Mapped[str]
     seed: Mapped[int | None]
     part_id: Mapped[int | None] = _of_part()
-    mate_id: Mapped[int | None] = mapped_column(ForeignKey("mate.id", ondelete="SET NULL"))
+    mate_id: Mapped[int | None] = mapped_column(ForeignKey("mate.id"))
     started_at: Mapped[datetime]
     deleted_at: Mapped[datetime | None]
 

@@ -61,6 +61,7 @@ def compute(question: BondQuestion, shop: JointShop) -> BondAnswer:
     Raises:
         Refused: No metal round the bore, or none left of the shaft.
 
+    >>> from fractions import Fraction
     >>> from runk.demo.back_shed import WORKSHOP
     >>> asked = BondQuestion(Fraction(10), length=Fraction(10))
     >>> round(compute(asked, needs(asked, WORKSHOP)).holds_nm.value, 1)

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from runk.core.figures import Caution, Figure, Link, Working, stop
-from runk.core.fits import pressed
+from runk.core.fits import heat, pressed
 from runk.core.fits.fit import bounds_of
 from runk.core.fits.joint_question import JointQuestion, JointShop
 from runk.core.fits.question import duties
@@ -131,6 +131,22 @@ def by_class(joint: Joint, duty: str) -> Tight:
         f"{thou_said(most)}."
     )
     return Tight(asked.low * most / asked.high, most, why)
+
+
+def most_by_heat_mm(joint: Joint, room_c: float, free_mm: float) -> float:
+    """Interference that the heat the boss bears opens it by, room to spare counted."""
+    metal = joint.shop.boss
+    span = heat.bears(metal).bears_c - room_c
+    return joint.size * metal["expansion_um_per_m_k"] * span * 1e-6 - free_mm
+
+
+def shrink_class(joint: Joint, room_c: float, free_mm: float) -> Tight:
+    """The class for shrinking, kept to what the parts bear and to what their heat opens."""
+    tight, warm = by_class(joint, "shrink"), most_by_heat_mm(joint, room_c, free_mm)
+    if not 0 < warm < tight.high:
+        return tight
+    why = f"Its metal bears heat for {thou_said(warm)} of interference: made to that."
+    return Tight(tight.low * warm / tight.high, warm, why)
 
 
 def borne_mm(joint: Joint) -> tuple[float, str]:

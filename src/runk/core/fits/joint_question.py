@@ -94,7 +94,7 @@ TIGHT_FIELD = Length(
     placeholder="by class",
 )
 LEAST_FIELD = Length(
-    "least interference", ("least interference",), low=0.0, high=2.0, placeholder="the same"
+    "least interference", ("least interference", "at least"), high=2.0, placeholder="the same"
 )
 
 

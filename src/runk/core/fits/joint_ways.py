@@ -17,6 +17,7 @@ from runk.core.fits.joint import (
     by_class,
     goes_in_by,
     press,
+    shrink_class,
     usual_free_mm,
 )
 from runk.core.fits.question import duties
@@ -47,18 +48,15 @@ def _squeezed(joint: Joint) -> list[Way]:
         ("press", "Apart again only by force. It scores where it is dirty or has no lead."),
         ("shrink", "Seconds to seat it and no second try. Heat may move a web that is finished."),
     ):
-        w, tight = Working(), by_class(joint, key)
+        w, free = Working(), usual_free_mm(joint.size)
+        tight = by_class(joint, key) if key == "press" else shrink_class(joint, heat.ROOM_C, free)
         one = press(w, joint, tight.low, tight.high)
         if key == "press":
             wants = f"{one.force.value / 1000:.1f} kN: {goes_in_by(one.force.value)}"
         else:
             metal = joint.shop.boss
             hot = heat.heat_c(
-                heat.ROOM_C,
-                tight.high,
-                usual_free_mm(joint.size),
-                joint.size,
-                metal["expansion_um_per_m_k"],
+                heat.ROOM_C, tight.high, free, joint.size, metal["expansion_um_per_m_k"]
             )
             limit = heat.bears(metal).bears_c
             over = f": over the {limit:.0f} °C it bears" if hot > limit else ""

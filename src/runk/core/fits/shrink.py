@@ -14,7 +14,9 @@ from runk.core.fits.joint import (
     Tight,
     joint_of,
     links_to,
+    most_by_heat_mm,
     press,
+    shrink_class,
     strained,
     taken,
     tight_figures,
@@ -59,7 +61,11 @@ class ShrinkQuestion(JointQuestion):
     room: Annotated[
         float,
         Temperature(
-            "temperature of the shop", ("shop at", "room", "room at"), high=60.0, low=-40.0
+            "temperature of the shop",
+            ("shop at", "room", "room at"),
+            before=("from",),
+            high=60.0,
+            low=-40.0,
         ),
     ] = heat.ROOM_C
 
@@ -105,10 +111,9 @@ def compute(question: ShrinkQuestion, shop: JointShop) -> ShrinkAnswer:
     joint = joint_of(w, question, shop)
     free = usual_free_mm(joint.size) if question.free is None else float(question.free)
     tight = tightness(joint, question.tight, question.least, "shrink")
+    if question.tight is None:
+        tight = shrink_class(joint, question.room, free)
     warm = most_by_heat_mm(joint, question.room, free)
-    if question.tight is None and 0 < warm < tight.high:
-        why = f"Its metal bears heat for {thou_said(warm)} of interference: made to that."
-        tight = Tight(tight.low * warm / tight.high, warm, why)
     found = press(w, joint, tight.low, tight.high)
     boss, shaft = shop.boss["expansion_um_per_m_k"], shop.shaft["expansion_um_per_m_k"]
     hot = w.of(
@@ -165,13 +170,6 @@ def compute(question: ShrinkQuestion, shop: JointShop) -> ShrinkAnswer:
         ),
         links=_links(question, joint, tight),
     )
-
-
-def most_by_heat_mm(joint: Joint, room_c: float, free_mm: float) -> float:
-    """Interference that the heat the boss bears opens it by, room to spare counted."""
-    metal = joint.shop.boss
-    span = heat.bears(metal).bears_c - room_c
-    return joint.size * metal["expansion_um_per_m_k"] * span * 1e-6 - free_mm
 
 
 def _says(hot_c: float) -> str:

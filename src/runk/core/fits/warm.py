@@ -71,6 +71,7 @@ def compute(question: WarmQuestion, shop: WarmShop) -> WarmAnswer:
     Raises:
         Refused: A temperature its metal melts at.
 
+    >>> from fractions import Fraction
     >>> from runk.demo.back_shed import WORKSHOP
     >>> asked = WarmQuestion(
     ...     shaft_metal="aluminium-6082", hole_hot=100, shaft_hot=150, clear=Fraction("0.08"))
@@ -259,6 +260,8 @@ WARM = Calculator(
         "reading": "{job}: {metal} reads {size} at {at}",
     },
     calls=(
+        "two parts hot",
+        "a part read warm",
         "warm",
         "hot",
         "hot clearance",

@@ -41,7 +41,7 @@ def upgrade() -> None:
         sa.UniqueConstraint("event_key"),
     )
     op.create_index("ix_mate_event_mate_id_id", "mate_event", ["mate_id", "id"], unique=False)
-    op.execute("ALTER TABLE cut ADD COLUMN mate_id INTEGER REFERENCES mate (id) ON DELETE SET NULL")
+    op.execute("ALTER TABLE cut ADD COLUMN mate_id INTEGER REFERENCES mate (id)")
 
 
 def downgrade() -> None:
