@@ -32,6 +32,7 @@ class Meeting:
 
 
 PLAN = {"job": "outside", "metal": "brass", "now": "16", "wanted": "14"}
+MATE = {"there": "15.4", "duty": "running"}
 SPEED = {"operation": "turn", "metal": "brass", "diameter": "20"}
 
 
@@ -83,6 +84,10 @@ def kept_part(client: TestClient) -> int:
 def kept_cut(client: TestClient) -> int:
     body = {"keep_key": "kept-cut-01", "question": PLAN, "simulated": True}
     return int(post(client, "/api/cuts", body)["id"])
+
+
+def kept_mate(client: TestClient) -> int:
+    return int(post(client, "/api/mates", {"keep_key": "kept-mate-1", "question": MATE})["id"])
 
 
 def post(client: TestClient, path: str, body: Any) -> Any:
@@ -197,6 +202,19 @@ MEETINGS: dict[str, Callable[[TestClient], Meeting]] = {
     "POST /api/cuts/{cut}/done": lambda c: Meeting(
         f"/api/cuts/{kept_cut(c)}/done", lambda _n: {"event_key": "done-once"}, "same"
     ),
+    "POST /api/mates": lambda _: Meeting(
+        "/api/mates", lambda _n: {"keep_key": "once-only-3", "question": MATE}, "same"
+    ),
+    "DELETE /api/mates/{mate}": lambda c: Meeting(f"/api/mates/{kept_mate(c)}", _none, "one"),
+    "POST /api/mates/{mate}/back": lambda c: Meeting(
+        gone(c, f"/api/mates/{kept_mate(c)}"), _none, "all"
+    ),
+    "POST /api/mates/{mate}/readings": lambda c: Meeting(
+        f"/api/mates/{kept_mate(c)}/readings", lambda n: _reading(n) | {"side": "made"}, "one"
+    ),
+    "POST /api/mates/{mate}/undo": lambda c: Meeting(
+        _undoing_mate(c), lambda _n: {"event_key": "undo-once", "undoes": 1}, "same"
+    ),
     "POST /api/cuts/{cut}/undo": lambda c: Meeting(
         _undoing(c), lambda _n: {"event_key": "undo-once", "undoes": 1}, "same"
     ),
@@ -207,6 +225,12 @@ STATES = ("sound", "missing", "bent", "blunt")
 def _undoing(client: TestClient) -> str:
     path = f"/api/cuts/{kept_cut(client)}"
     post(client, f"{path}/done", {"event_key": "first-done"})
+    return f"{path}/undo"
+
+
+def _undoing_mate(client: TestClient) -> str:
+    path = f"/api/mates/{kept_mate(client)}"
+    post(client, f"{path}/readings", _reading(0) | {"side": "made"})
     return f"{path}/undo"
 
 

@@ -25,6 +25,8 @@ _NUMBERISH = re.compile(
 _INCHES = re.compile(r"\d/\d|\"|''|\bins?\b|\binch|\bthou\b|^#|letter", re.IGNORECASE)
 _NO_THREAD = frozenset({"fine", "pitch", "thread", "dia", "depth"})
 _SHOWN_IN = UNITS.keys() | {"64ths", "fraction", "fractions"}
+_AFTER_UNIT = frozenset({"at", "on", "by", "and", "from", ",", ";", "is"})
+"""Words no "in" leads to: before them it is inches."""
 _BARE = re.compile(r"\d*[.,]?\d+|\d+[.,]?")
 
 
@@ -97,7 +99,9 @@ def _every(
     doubtful = [
         at
         for at in range(1, len(words) - 1)
-        if lower[at] == "in" and (_BARE.fullmatch(words[at - 1]) or lower[at + 1] in _SHOWN_IN)
+        if lower[at] == "in"
+        and lower[at + 1] not in _AFTER_UNIT
+        and (_BARE.fullmatch(words[at - 1]) or lower[at + 1] in _SHOWN_IN)
     ][:_MOST_DOUBTS]
     found = []
     for units in itertools.product((False, True), repeat=len(doubtful)):
