@@ -9,7 +9,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
-from runk.core.fits.fit import FitAnswer, bounds_of, nearest_class, nearest_iso
+from runk.core.fits.classes import bounds_of, nearest_class, nearest_iso
+from runk.core.fits.fit_answer import FitAnswer
 from runk.core.fits.iso import limits_um
 from runk.core.fits.question import WORKSHOP, duties
 from runk.core.questions import read_question
@@ -111,7 +112,7 @@ def test_one_class_alone_goes_with_the_usual_mate() -> None:
 def test_the_limits_arrive_in_the_plan_as_what_they_are(typed: dict[str, str]) -> None:
     answer = ask(size="22", **typed)
     for link, limits in zip(
-        answer.links,
+        [link for link in answer.links if link.calculator == "plan"],
         ((answer.shaft_low_mm, answer.shaft_high_mm), (answer.hole_low_mm, answer.hole_high_mm)),
         strict=True,
     ):
@@ -133,3 +134,77 @@ def test_a_class_on_a_plan_is_worked_out_for_the_side_it_names() -> None:
         typed = {"job": job, "metal": "brass", "now": now, "wanted": "22", "limits": limits}
         question = read_question(plan, typed, PageUnit.MM, SHED).question
         assert (float(question.smallest), float(question.largest)) == pytest.approx((low, high))
+
+
+@settings(max_examples=60)
+@given(
+    SIZES.filter(lambda mm: mm >= 1),
+    st.sampled_from(sorted(duties())),
+    st.sampled_from(["hole", "shaft"]),
+    st.integers(-20, 20),
+)
+def test_made_to_the_first_as_it_measures_the_other_keeps_to_the_duty(
+    size: float, key: str, basis: str, off_um: int
+) -> None:
+    made = size + off_um / 1000
+    answer = ask(size=f"{size}", duty=key, basis=basis, made=f"{made:.3f}")
+    least, most = bounds_of(duties()[key], size)
+    fixed = (answer.hole_low_mm, answer.hole_high_mm)
+    if basis == "shaft":
+        fixed = (answer.shaft_low_mm, answer.shaft_high_mm)
+    assert {round(one.value, 6) for one in fixed} == {round(made, 3)}
+    assert answer.clearance_low_mm.value == pytest.approx(least, abs=1e-6)
+    assert answer.clearance_high_mm.value == pytest.approx(most, abs=1e-6)
+
+
+@pytest.mark.parametrize(
+    ("pair", "turned"), [("H7 g6", "G7/h6"), ("H8 f7", "F8/h7"), ("H7 p6", "P7/h6")]
+)
+def test_on_a_bar_as_it_comes_the_fit_is_turned_round_and_stays_the_same(
+    pair: str, turned: str
+) -> None:
+    """ISO 286: delta puts tight holes right so that the fit is the same, from memory."""
+    hole, shaft = pair.split()
+    one, other = (
+        ask(size="22", hole=hole, shaft=shaft),
+        ask(size="22", hole=hole, shaft=shaft, basis="shaft"),
+    )
+    assert (other.name, other.shaft_high_mm.value) == (turned, 22.0)
+    assert other.clearance_low_mm.value == pytest.approx(one.clearance_low_mm.value, abs=1e-6)
+    assert other.clearance_high_mm.value == pytest.approx(one.clearance_high_mm.value, abs=1e-6)
+    assert turned in [way.name for way in one.others]
+
+
+def test_schools_that_differ_are_told_with_what_they_cost() -> None:
+    loose = ask(size="3", duty="groove").schools[0]
+    assert loose.clearance_low_mm.value / 0.0254 == pytest.approx(4.5)
+    assert "wears" in loose.says
+
+
+def test_an_aluminium_piston_is_given_its_own_duty_and_its_metals_go_along() -> None:
+    answer = ask(size="22", duty="ringed", shaft_metal="aluminium-6082", hole_metal="grey-iron")
+    assert answer.name == "an aluminium piston in iron"
+    by = {link.calculator: dict(link.question) for link in answer.links}
+    assert by["plan"]["metal"] == "grey-iron"
+    assert by["warm"]["shaft_metal"] == "aluminium-6082"
+    assert by["pair"] == {"metal": "aluminium-6082", "other": "grey-iron"}
+
+
+def test_an_owned_reamer_is_named_for_what_it_fixes() -> None:
+    size = next(t for t in SHED.reamers)
+    assert size.name in ask(size=f"{float(size.size_mm)}", hole="H7", shaft="g6").first
+    assert "bored" in ask(size="21.3", duty="running").first
+
+
+def test_a_tight_fit_is_handed_to_the_press_as_its_interference() -> None:
+    answer = ask(size="22", hole="H7", shaft="p6")
+    press = next(link for link in answer.links if link.calculator == "press")
+    question = read_question(CATALOGUE["press"], dict(press.question), PageUnit.INCH, SHED).question
+    assert float(question.tight) == pytest.approx(0.035, abs=1e-4)
+    assert float(question.least) == pytest.approx(0.001, abs=1e-4)
+
+
+def test_what_measures_as_another_part_is_refused() -> None:
+    with pytest.raises(Refused) as refused:
+        ask(size="22", duty="running", made="25")
+    assert refused.value.field == "made"

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
 from runk.core.figures import instead_of
-from runk.core.fits.fit import bounds_of
+from runk.core.fits.classes import bounds_of
 from runk.core.fits.follow import MateEvent, Side, folded, slip
 from runk.core.fits.mate import MATE
 from runk.core.fits.measured import Station, measured

@@ -1023,6 +1023,7 @@ export interface components {
         FitAnswerWire: {
             clearance_high_mm: components["schemas"]["FigureWire"];
             clearance_low_mm: components["schemas"]["FigureWire"];
+            first: string;
             hole_high_mm: components["schemas"]["FigureWire"];
             hole_low_mm: components["schemas"]["FigureWire"];
             kind: string;
@@ -1030,11 +1031,17 @@ export interface components {
             nominal_mm: components["schemas"]["FigureWire"];
             others: components["schemas"]["OtherWayWire"][];
             says: string;
+            schools: components["schemas"]["OtherWayWire"][];
             shaft_high_mm: components["schemas"]["FigureWire"];
             shaft_low_mm: components["schemas"]["FigureWire"];
         };
         /** FitQuestion */
         FitQuestion: {
+            /**
+             * @description made first: hole, shaft
+             * @default null
+             */
+            basis: string | null;
             /**
              * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel
              * @default null
@@ -1046,10 +1053,25 @@ export interface components {
              */
             hole: string | null;
             /**
+             * @description metal with the hole
+             * @default null
+             */
+            hole_metal: string | null;
+            /**
+             * @description the first, as it measures
+             * @default null
+             */
+            made: string | number | null;
+            /**
              * @description class of the shaft
              * @default null
              */
             shaft: string | null;
+            /**
+             * @description metal of the shaft
+             * @default null
+             */
+            shaft_metal: string | null;
             /**
              * @description nominal size
              * @default null

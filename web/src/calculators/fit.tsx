@@ -12,10 +12,13 @@ function Limits({ name, low, high }: { name: string; low: Figure; high: Figure }
     <div className="min-w-0">
       <dt className="text-xl text-plate-soft">{name}</dt>
       <dd className="mt-1 space-y-1">
-        {[
-          { label: 'largest', figure: high },
-          { label: 'smallest', figure: low },
-        ].map(({ label, figure }) => (
+        {(low.value === high.value
+          ? [{ label: 'as it measures', figure: high }]
+          : [
+              { label: 'largest', figure: high },
+              { label: 'smallest', figure: low },
+            ]
+        ).map(({ label, figure }) => (
           <p key={label} className="flex flex-wrap items-baseline gap-x-3">
             <span className="figures text-7xl leading-none font-bold max-lg:text-6xl max-sm:text-5xl">
               {figure.shown}
@@ -47,6 +50,7 @@ function Both({ reply: { answer } }: Given<Reply>) {
         <b className="font-semibold">{answer.name}</b>, {answer.kind}: {unsigned(low)} to {unsigned(high)} {low.unit}
       </p>
       <p className="text-xl text-plate-soft">{answer.says}</p>
+      <p className="text-plate-soft">{answer.first}</p>
     </Plate>
   );
 }

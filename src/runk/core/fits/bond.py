@@ -10,8 +10,8 @@ from runk.core.cutting import laws as cutting
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import pressed
 from runk.core.fits.bond_question import BondQuestion
+from runk.core.fits.classes import bounds_of
 from runk.core.fits.compounds import Compound, compounds, gap_share, heat_share, strength_mpa
-from runk.core.fits.fit import bounds_of
 from runk.core.fits.joint import SAFETY, Joint, bonds_share, joint_of, links_to, taken
 from runk.core.fits.joint_question import JointShop, needs
 from runk.core.fits.joint_ways import Way, ways

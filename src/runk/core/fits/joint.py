@@ -7,7 +7,7 @@ from fractions import Fraction
 
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import heat, pressed
-from runk.core.fits.fit import bounds_of
+from runk.core.fits.classes import bounds_of
 from runk.core.fits.joint_question import JointQuestion, JointShop
 from runk.core.fits.question import duties
 from runk.core.metals.metal import Metal

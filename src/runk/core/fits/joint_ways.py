@@ -7,8 +7,8 @@ from typing import Annotated
 
 from runk.core.figures import Figure, Working
 from runk.core.fits import heat, pressed
+from runk.core.fits.classes import bounds_of
 from runk.core.fits.compounds import compounds
-from runk.core.fits.fit import bounds_of
 from runk.core.fits.joint import (
     _PIN_SHARE,
     Joint,

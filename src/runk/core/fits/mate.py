@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Figure, Link, Working
-from runk.core.fits.fit import between_limit_mm
+from runk.core.fits.classes import between_limit_mm
 from runk.core.fits.mate_answer import MateAnswer
 from runk.core.fits.mate_question import MAKES, Counts, Make, MateQuestion
 from runk.core.fits.mate_says import FIRST, Job, cautions, goes, place, reads, says, standing, ways

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from runk.core.figures import Caution, Figure, stop
-from runk.core.fits.fit import nearest_class, nearest_iso
+from runk.core.fits.classes import nearest_class, nearest_iso
 from runk.core.fits.iso import LARGEST_MM
 from runk.core.fits.mate_answer import Goes, Read
 from runk.core.fits.mate_question import Make, MateQuestion

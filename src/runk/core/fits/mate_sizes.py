@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 
 from runk.core.figures import Figure, Working
 from runk.core.fits import heat
-from runk.core.fits.fit import between_limit_mm, bounds_of
+from runk.core.fits.classes import between_limit_mm, bounds_of
 from runk.core.fits.iso import limits_um
 from runk.core.fits.mate_question import Make, MateQuestion
 from runk.core.fits.measured import Measured, oval_limit_mm, taper_limit_mm

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from enum import StrEnum
 from fractions import Fraction
 from functools import cache
 from typing import Annotated
 
 from runk.core.fits.iso import LARGEST_MM, ToleranceClass
-from runk.core.kinds import Choice, Length, OfFitClass, OneOf
+from runk.core.kinds import Choice, Length, OfFitClass, OfMetal, OneOf
 from runk.core.sources import Held, Source, read_table
 
 
@@ -62,6 +63,48 @@ def _choice(row: dict[str, str]) -> Choice:
     )
 
 
+@dataclass(frozen=True, slots=True)
+class School:
+    """How workers who differ make the same duty, and what that costs."""
+
+    label: str
+    low: tuple[float, float]
+    high: tuple[float, float]
+    costs: str
+    source: Source
+
+
+@cache
+def schools() -> dict[str, tuple[School, ...]]:
+    """Schools that differ, by duty."""
+    found: dict[str, tuple[School, ...]] = {}
+    for row in read_table("fit_schools"):
+        one = School(
+            row["school"],
+            (float(row["low_thou_per_inch"]), float(row["low_thou"])),
+            (float(row["high_thou_per_inch"]), float(row["high_thou"])),
+            row["costs"],
+            Source(row["authority"], Held(row["held"])),
+        )
+        found[row["duty"]] = (*found.get(row["duty"], ()), one)
+    return found
+
+
+class Basis(StrEnum):
+    """Which of the two is made first, and so keeps to its nominal."""
+
+    HOLE = "hole"
+    SHAFT = "shaft"
+
+
+BASES = (
+    Choice("hole", "the hole first", ("hole basis", "hole first", "reamed hole"), silent=True),
+    Choice(
+        "shaft",
+        "on the bar as it comes",
+        ("shaft basis", "shaft first", "ground bar", "ground shaft", "bar as it comes"),
+    ),
+)
 DUTIES = tuple(_choice(row) for row in read_table("fit_duties"))
 
 
@@ -73,6 +116,9 @@ class FitQuestion:
         size: Nominal diameter.
         hole: Class of the hole; ``shaft`` of the shaft. One alone goes with H7 or h6.
         duty: What they do to each other, where no classes are said.
+        basis: Which is made first: a reamer or a ground bar fixes its size.
+        made: What the one made first measures; the other is then made to that.
+        hole_metal: And ``shaft_metal``, where they are known.
     """
 
     size: Annotated[
@@ -94,3 +140,21 @@ class FitQuestion:
     shaft: Annotated[ToleranceClass | None, OfFitClass("class of the shaft", placeholder="g6")] = (
         None
     )
+    basis: Annotated[Basis, OneOf("made first", choices=BASES)] = Basis.HOLE
+    made: Annotated[
+        Fraction | None,
+        Length(
+            "the first, as it measures",
+            ("measured", "measures", "as measured"),
+            low=0.1,
+            high=LARGEST_MM,
+            placeholder="not made yet",
+        ),
+    ] = None
+    hole_metal: Annotated[
+        str | None, OfMetal("metal with the hole", before=("in", "bore"), placeholder="not said")
+    ] = None
+    shaft_metal: Annotated[
+        str | None,
+        OfMetal("metal of the shaft", before=("shaft", "piston", "rod"), placeholder="not said"),
+    ] = None

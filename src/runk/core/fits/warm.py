@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from runk.core.calculator import Calculator, Door, Sweep
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import heat
-from runk.core.fits.fit import between_limit_mm, bounds_of
+from runk.core.fits.classes import between_limit_mm, bounds_of
 from runk.core.fits.question import duties
 from runk.core.fits.warm_answer import WarmAnswer, WarmFit, WarmReading
 from runk.core.fits.warm_question import WarmJob, WarmQuestion

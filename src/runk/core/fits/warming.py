@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from runk.core.fits import heat
-from runk.core.fits.fit import between_limit_mm
+from runk.core.fits.classes import between_limit_mm
 from runk.core.fits.warm import WarmShop, compute
 from runk.core.fits.warm_answer import WarmFit
 from runk.core.fits.warm_question import WarmQuestion
