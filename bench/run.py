@@ -18,6 +18,7 @@ from time import perf_counter
 import numpy as np
 
 from catalogues import with_more
+from fits import thousand_fits
 from house import house_rows
 from http_pair import Pair, packed
 from importing import beside_import
@@ -64,6 +65,8 @@ def over_http() -> list[Row]:
             ("hole", REAMED),
             ("tap", TAPPED),
             ("fit", {"size": "22", "duty": "running"}),
+            ("mate", {"there": "22.01, 22.02; 22.00", "duty": "ringed", "made": "22.4"}),
+            ("press", {"size": "11", "hub": "24", "length": "8"}),
         ):
             asked = packed(question)
             reply = pair.runk(f"/api/calc/{name}", asked)
@@ -197,6 +200,12 @@ def sweep() -> list[Row]:
     ]
 
 
+def fits() -> list[Row]:
+    """Limits and fits over whole arrays."""
+    what = "A thousand fits in one sweep, against the same tables in plain NumPy"
+    return [_ratio_row(what, thousand_fits(), 1.5)]
+
+
 def wall_sheet() -> list[Row]:
     """The sheet's cells against the same arithmetic in bare NumPy, and its PDF."""
     surface = [m["hss_m_min"] for m in shipped_metals().values()]
@@ -325,6 +334,7 @@ def main() -> None:
         *advice_rows(),
         *bar_rows(),
         *sweep(),
+        *fits(),
         *wall_sheet(),
         *first_script(),
         *start_up(),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -11,8 +12,9 @@ from hypothesis import strategies as st
 from runk.core.catalogue import CATALOGUE
 from runk.core.fits.classes import bounds_of, nearest_class, nearest_iso
 from runk.core.fits.fit_answer import FitAnswer
-from runk.core.fits.iso import limits_um
+from runk.core.fits.iso import LETTERS, ToleranceClass, limits_um
 from runk.core.fits.question import WORKSHOP, duties
+from runk.core.fits.sweep import limits_across_um
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
@@ -208,3 +210,34 @@ def test_what_measures_as_another_part_is_refused() -> None:
     with pytest.raises(Refused) as refused:
         ask(size="22", duty="running", made="25")
     assert refused.value.field == "made"
+
+
+@settings(max_examples=40)
+@given(
+    st.lists(SIZES, min_size=1, max_size=20),
+    st.sampled_from(LETTERS),
+    st.integers(5, 11),
+    st.booleans(),
+)
+def test_limits_over_an_array_are_the_limits_one_by_one(
+    sizes: list[float], letter: str, grade: int, hole: bool
+) -> None:
+    one = ToleranceClass(letter, grade, hole)
+    low, high = limits_across_um(one, np.array(sizes))
+    for at, size in enumerate(sizes):
+        try:
+            expected = limits_um(one, size)
+        except Refused:
+            assert np.isnan(low[at])
+            continue
+        assert (low[at], high[at]) == pytest.approx(expected)
+
+
+@pytest.mark.parametrize("typed", [{"hole": "H7", "shaft": "g6"}, {"duty": "running"}])
+def test_the_sweep_across_sizes_passes_through_the_answer(typed: dict[str, str]) -> None:
+    question = read_question(FIT, {"size": "22"} | typed, PageUnit.MM, SHED).question
+    shape = FIT.sweeps()["across"].compute(question, FIT.needs(question, SHED))
+    answer = ask(size="22", **typed)
+    at = min(range(len(shape.size_mm)), key=lambda n: abs(shape.size_mm[n] - 22))
+    assert shape.low_mm[at] == pytest.approx(answer.clearance_low_mm.value, rel=0.02)
+    assert shape.high_mm[at] == pytest.approx(answer.clearance_high_mm.value, rel=0.02)

@@ -1019,6 +1019,15 @@ export interface components {
             /** Working */
             working: components["schemas"]["StepWire"][];
         };
+        /**
+         * FitAcross
+         * @description Least and most clearance of one fit over the sizes of a small workshop.
+         */
+        FitAcross: {
+            high_mm: number[];
+            low_mm: number[];
+            size_mm: number[];
+        };
         /** FitAnswerWire */
         FitAnswerWire: {
             clearance_high_mm: components["schemas"]["FigureWire"];

@@ -1,4 +1,6 @@
-import type { Schemas } from '../api/client';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { type Schemas, call } from '../api/client';
+import { AcrossSizes } from '../drawings/AcrossSizes';
 import { Ladder } from '../drawings/Ladder';
 import type { Extras, Given } from '../house';
 import { Plate } from '../parts/AnswerPlate';
@@ -57,6 +59,33 @@ function Both({ reply: { answer } }: Given<Reply>) {
 
 const mark = ({ value, shown }: Figure) => ({ mm: value, shown });
 
+/** The same fit at other sizes, from one sweep. */
+function Across({ reply: { answer }, typed, unit, stale }: Given<Reply>) {
+  const sweep = useQuery({
+    queryKey: ['across', typed, unit],
+    queryFn: ({ signal }) => call<Schemas['FitAcross']>('POST', '/calc/fit/across', { ...typed, unit }, signal),
+    placeholderData: keepPreviousData,
+    enabled: !stale,
+  });
+  if (!sweep.data) return null;
+  const shown = (mm: number, fine = false) =>
+    unit === 'inch' ? `${(mm / 25.4).toFixed(fine ? 4 : 2)} in` : `${mm.toFixed(fine ? 3 : 0)} mm`;
+  return (
+    <Drawn title="The same fit at other sizes">
+      <AcrossSizes shape={sweep.data} size={answer.nominal_mm.value} shown={shown} />
+    </Drawn>
+  );
+}
+
+function Beside(given: Given<Reply>) {
+  return (
+    <>
+      <Zones {...given} />
+      <Across {...given} />
+    </>
+  );
+}
+
 function Zones({ reply: { answer } }: Given<Reply>) {
   const { hole_low_mm: hl, hole_high_mm: hh, shaft_low_mm: sl, shaft_high_mm: sh } = answer;
   return (
@@ -73,4 +102,4 @@ function Zones({ reply: { answer } }: Given<Reply>) {
   );
 }
 
-export default { plate: Both, side: Zones } satisfies Extras<Reply>;
+export default { plate: Both, side: Beside } satisfies Extras<Reply>;

@@ -58,6 +58,7 @@ export function Ladder({ columns, label, nominal }: Props) {
           column={column}
           x={n ? 236 : 30}
           y={y}
+          line={nominal && y(nominal.mm)}
           gone={(mm) => (mm > top ? 1 : mm < bottom ? -1 : 0)}
         />
       ))}
@@ -71,11 +72,13 @@ interface OneProps {
   y: (mm: number) => number;
   /** Whether a size lies over the top of the drawing, under its foot, or on it. */
   gone: (mm: number) => 1 | 0 | -1;
+  /** Where the nominal's line runs. */
+  line?: number;
 }
 
-function One({ column, x, y, gone }: OneProps) {
+function One({ column, x, y, gone, line }: OneProps) {
   const { zone, ticks = [] } = column;
-  const kept = spread([...(zone ?? []), ...thinned(ticks)], y);
+  const kept = spread([...(zone ?? []), ...thinned(ticks)]);
   return (
     <g>
       <text x={x + BAR / 2} y={16} textAnchor="middle" className="fill-ink text-[15px] font-semibold">
@@ -114,12 +117,14 @@ function One({ column, x, y, gone }: OneProps) {
     </g>
   );
 
-  /** Labels from the top down, none nearer to the one above than a line of type. */
-  function spread(marks: Mark[], place: (mm: number) => number) {
+  /** Labels from the top down, none nearer to the one above than a line of type, nor on the nominal. */
+  function spread(marks: Mark[]) {
     return [...marks]
       .sort((a, b) => b.mm - a.mm)
+      .filter((mark, n, every) => mark.shown !== every[n - 1]?.shown)
       .reduce<{ mark: Mark; at: number; tick: boolean }[]>((above, mark) => {
-        const at = Math.max(place(mark.mm), (above.at(-1)?.at ?? -Infinity) + 17);
+        const clear = line !== undefined && Math.abs(y(mark.mm) - line) < 10 ? line - 11 : y(mark.mm);
+        const at = Math.max(clear, (above.at(-1)?.at ?? -Infinity) + 17);
         return [...above, { mark, at, tick: !zone?.includes(mark) }];
       }, []);
   }

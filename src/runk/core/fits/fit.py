@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import replace
 
-from runk.core.calculator import Calculator, Door
+from runk.core.calculator import Calculator, Door, Sweep
 from runk.core.figures import Figure, Working
 from runk.core.fits.classes import between_limit_mm
 from runk.core.fits.fit_answer import FitAnswer
@@ -138,6 +138,13 @@ def headline(answer: FitAnswer, page: PageUnit) -> str:
     return f"hole {hole} · shaft {shaft}"
 
 
+def _sweeps() -> Mapping[str, Sweep[FitQuestion, FitShop]]:
+    # Fetched when wanted: it brings NumPy with it.
+    from runk.core.fits.sweep import FitAcross, across
+
+    return {"across": Sweep(across, FitAcross)}
+
+
 FIT = Calculator(
     name="fit",
     title="A fit: the limits of both parts",
@@ -170,4 +177,5 @@ FIT = Calculator(
         "ring in groove",
     ),
     headline=headline,
+    sweeps=_sweeps,
 )

@@ -87,6 +87,17 @@ def _shafts() -> tuple[tuple[float, dict[str, float]], ...]:
     )
 
 
+@cache
+def edges_mm() -> tuple[float, ...]:
+    """Upper edge of every range of either table: between two of them no limit changes.
+
+    >>> edges_mm()[:3], edges_mm()[-1]
+    ((3.0, 6.0, 10.0), 250.0)
+    """
+    both = {up_to for up_to, _ in _grades()} | {up_to for up_to, _ in _shafts()}
+    return tuple(sorted(edge for edge in both if edge <= LARGEST_MM))
+
+
 def _sized(size_mm: float) -> float:
     if not 0 < size_mm <= LARGEST_MM:
         raise Refused(
