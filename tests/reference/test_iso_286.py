@@ -91,6 +91,30 @@ def test_limits_are_those_the_standard_prints(
     assert limits_um(read_class(one, hole=one[0].isupper()), size) == (low, high)
 
 
+# ISO 286-2, preferred classes in every range to 250 mm: lower and upper limit; from memory.
+BANDS = (3, 6, 10, 18, 30, 50, 80, 120, 180, 250)
+PREFERRED = {
+    "H7": "0 10, 0 12, 0 15, 0 18, 0 21, 0 25, 0 30, 0 35, 0 40, 0 46",
+    "g6": "-8 -2, -12 -4, -14 -5, -17 -6, -20 -7, -25 -9, -29 -10, -34 -12, -39 -14, -44 -15",
+    "f7": "-16 -6, -22 -10, -28 -13, -34 -16, -41 -20, -50 -25, -60 -30, -71 -36, -83 -43, -96 -50",
+    "k6": "0 6, 1 9, 1 10, 1 12, 2 15, 2 18, 2 21, 3 25, 3 28, 4 33",
+    "n6": "4 10, 8 16, 10 19, 12 23, 15 28, 17 33, 20 39, 23 45, 27 52, 31 60",
+    "p6": "6 12, 12 20, 15 24, 18 29, 22 35, 26 42, 32 51, 37 59, 43 68, 50 79",
+    "s6": "14 20, 19 27, 23 32, 28 39, 35 48, 43 59, 59 78, 79 101, 108 133, 140 169",
+    "K7": "-10 0, -9 3, -10 5, -12 6, -15 6, -18 7, -21 9, -25 10, -28 12, -33 13",
+    "N7": "-14 -4, -16 -4, -19 -4, -23 -5, -28 -7, -33 -8, -39 -9, -45 -10, -52 -12, -60 -14",
+    "P7": "-16 -6, -20 -8, -24 -9, -29 -11, -35 -14, -42 -17, -51 -21, -59 -24, -68 -28, -79 -33",
+    "S7": "-24 -14, -27 -15, -32 -17, -39 -21, -48 -27, -59 -34, -78 -48, -101 -66, -133 -93, -169 -123",
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("name", PREFERRED)
+def test_the_preferred_classes_are_those_printed_in_every_range(name: str) -> None:
+    one = read_class(name, hole=name[0].isupper())
+    printed = [tuple(map(float, pair.split())) for pair in PREFERRED[name].split(",")]
+    assert [limits_um(one, size) for size in BANDS] == printed
+
+
 def test_a_fit_turned_round_is_the_same_fit() -> None:
     """What the delta rule is for: H7/p6 and P7/h6 leave the same least and most."""
     for size in (5, 8, 14, 22, 40, 70, 110, 150, 220):
