@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import json
-import re
 import tempfile
 from collections.abc import Callable
 from pathlib import Path
@@ -31,12 +30,6 @@ def _ask(page: Page) -> None:
     page.get_by_text("belt 3, back gear").first.wait_for()
 
 
-def _pad(page: Page) -> None:
-    page.get_by_role("button", name=re.compile("Change")).first.tap()
-    page.get_by_label("diameter", exact=True).tap()
-    page.get_by_role("group", name="Keys for a size").wait_for()
-
-
 def _cut(page: Page) -> None:
     page.get_by_role("button", name="Start this cut").click()
     for reading in ("7.66", "7.27"):
@@ -51,7 +44,6 @@ def _last_drill(page: Page) -> None:
 
 VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("speeds", "/speeds", "light", (1280, 800), _nothing),
-    ("speeds-night", "/speeds", "dark", (1280, 800), _nothing),
     ("speeds-bench", "/speeds", "light", (1280, 800), _bench),
     ("ask", "/speeds", "light", (1280, 800), _ask),
     ("to-size", "/to-size", "light", (1280, 800), _nothing),
@@ -61,13 +53,14 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("trays", "/trays", "light", (1280, 800), _nothing),
     ("threads", "/threads", "light", (1280, 800), _nothing),
     ("fits", "/fits", "light", (1280, 800), _nothing),
+    ("mate", "/fits/mate", "light", (1280, 800), _nothing),
+    ("warm", "/fits/warm", "dark", (1280, 800), _nothing),
     ("cover", "/threads/cover", "dark", (1280, 800), _nothing),
     ("faults", "/faults", "light", (1280, 800), _nothing),
     ("metals", "/metals", "light", (1280, 800), _nothing),
     ("sheet", "/sheet", "light", (1280, 800), _nothing),
     ("slate", "/slate", "light", (1280, 800), _nothing),
     ("workshop", "/workshop", "light", (1280, 800), _nothing),
-    ("phone-pad", "/speeds", "light", (390, 844), _pad),
     ("phone", "/speeds", "light", (390, 844), _nothing),
 ]
 
