@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import contextlib
+import itertools
 import json
 import statistics
 from pathlib import Path
@@ -134,14 +135,13 @@ def _sized(calculator: AnyCalculator) -> list[str]:
     ]
 
 
-@pytest.mark.parametrize("page", list(PageUnit))
-@pytest.mark.parametrize("times", [0.1, 0.5, 2.0, 10.0])
 @pytest.mark.parametrize("calculator", ALL, ids=lambda c: c.name)
 def test_ten_times_and_a_tenth_is_answered_or_refused_with_its_reason(
-    calculator: AnyCalculator, times: float, page: PageUnit
+    calculator: AnyCalculator,
 ) -> None:
     """Each size of the opening made larger and smaller: a number, or a sentence and a field."""
-    for name in _sized(calculator):
+    tries = itertools.product(_sized(calculator), (0.1, 0.5, 2.0, 10.0), PageUnit)
+    for name, times, page in tries:
         told = calculator.fields[name].read(calculator.opening[name], Told(page, WORKSHOP))
         typed = dict(calculator.opening) | {name: f"{float(told.value) * times:.4f} mm"}
         try:

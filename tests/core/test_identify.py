@@ -200,13 +200,12 @@ def test_running_pairs(one: str, other: str, verdict: str) -> None:
     assert pair(other, one).verdict == verdict
 
 
-@pytest.mark.parametrize(("one", "other"), itertools.combinations_with_replacement(METALS, 2))
-def test_every_pair_has_a_verdict_and_a_way_out(one: str, other: str) -> None:
-    answer = pair(one, other)
-    assert answer.says
-    assert bool(answer.cautions) == (answer.verdict == "no")
-    if answer.verdict != "run":
-        assert answer.between
+def test_every_pair_has_a_verdict_and_a_way_out() -> None:
+    for one, other in itertools.combinations_with_replacement(METALS, 2):
+        answer = pair(one, other)
+        assert answer.says, (one, other)
+        assert bool(answer.cautions) == (answer.verdict == "no"), (one, other)
+        assert answer.verdict == "run" or answer.between, (one, other)
 
 
 @pytest.mark.parametrize(

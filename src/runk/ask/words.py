@@ -95,6 +95,14 @@ def _in_its_hole(found: re.Match[str]) -> str:
     return f" mate other {found[1]} there {found[2]} "
 
 
+def _by_side(found: re.Match[str]) -> str:
+    """Two classes, each with its side: the hole's first, unless capitals say it is the other."""
+    one, other = found[1] + found[2], found[3] + found[4]
+    if one[0].islower() and other[0].isupper():
+        one, other = other, one
+    return f" fit hole:{one} shaft:{other} "
+
+
 def words_of(line: str) -> list[str]:
     """The words of a line.
 
@@ -114,7 +122,7 @@ def words_of(line: str) -> list[str]:
         )
     line = written_out(" ".join(line.split()))
     line = _ALSO_IN.sub("", line)
-    line = _CLASSES.sub(r" fit hole:\1\2 shaft:\3\4 ", line)
+    line = _CLASSES.sub(_by_side, line)
     line = _ONE_IN_OTHER.sub(_in_its_hole, line)
     line = _THEN_REAMED.sub(r"reamed \2 hole from \1 there already", line)
     line = _A_TURN.sub(lambda found: f" {found[1] or ''} a {found[2]}", line)

@@ -1052,7 +1052,7 @@ export interface components {
              */
             basis: string | null;
             /**
-             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel
+             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel, core
              * @default null
              */
             duty: string | null;
@@ -1763,7 +1763,7 @@ export interface components {
              */
             counts: string | null;
             /**
-             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel
+             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel, core
              * @default null
              */
             duty: string | null;
@@ -3865,7 +3865,7 @@ export interface components {
              */
             clear: string | number | null;
             /**
-             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel
+             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel, core
              * @default null
              */
             duty: string | null;
