@@ -42,6 +42,13 @@ _GLUED = re.compile(
 _A_TURN = re.compile(r"(?<=\d) ?(mm|thou|in)? ?/ ?(rev|tooth)\b", re.I)
 # Two classes of limits stand apart, each with its side: H7/g6.
 _CLASSES = re.compile(r"(?<![\w/])([a-z]{1,2})(\d{1,2}) ?/ ?([a-z]{1,2})(\d{1,2})(?![\w/])", re.I)
+# The same with a space between, where both look like classes and nothing else: H7 g6.
+_SPACED = re.compile(
+    r"(?<![\w/])(JS|[A-HKMNPR-U])(1[01]|[5-9]) (js|[a-hkmnpr-u])(1[01]|[5-9])(?![\w/])"
+)
+# M6 is a thread.
+_ONE_CLASS = re.compile(r"(?<![\w/:])(JS|js|[A-HKNPR-Ua-hkmnpr-u])(1[01]|[5-9])(?![\w/.])")
+_OF_FIT = re.compile(r"\b(?:fit|fits|limits (?:for|of))\b", re.I)
 # One hole told by its two tools: drill 3.5 and ream 4.
 _THEN_REAMED = re.compile(
     r"\bdrill(?:ed)? (\S{1,12}(?: mm| in)?),?(?: and| then| &)? ream(?:ed)? (?:to )?"
@@ -122,7 +129,11 @@ def words_of(line: str) -> list[str]:
         )
     line = written_out(" ".join(line.split()))
     line = _ALSO_IN.sub("", line)
-    line = _CLASSES.sub(_by_side, line)
+    line = _SPACED.sub(_by_side, _CLASSES.sub(_by_side, line))
+    if _OF_FIT.search(line):
+        line = _ONE_CLASS.sub(
+            lambda one: f"{'hole' if one[0][0].isupper() else 'shaft'}:{one[0]}", line
+        )
     line = _ONE_IN_OTHER.sub(_in_its_hole, line)
     line = _THEN_REAMED.sub(r"reamed \2 hole from \1 there already", line)
     line = _A_TURN.sub(lambda found: f" {found[1] or ''} a {found[2]}", line)

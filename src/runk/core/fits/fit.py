@@ -159,7 +159,18 @@ FIT = Calculator(
         "": "A fit of {size}[, {hole}/{shaft}][, {duty}][, {basis}][, measured {made}]"
         "[, {shaft_metal} shaft][ in {hole_metal}]"
     },
-    nouns=("fit", "fits", "journal", "gland", "register", "dowel", "push", "flywheel", "wheel"),
+    nouns=(
+        "fit",
+        "fits",
+        "journal",
+        "gland",
+        "register",
+        "dowel",
+        "piston",
+        "push",
+        "flywheel",
+        "wheel",
+    ),
     calls=(
         "fit",
         "limits for",
@@ -172,9 +183,13 @@ FIT = Calculator(
         "press fit",
         "shrink fit",
         "piston in",
+        "piston # in",
+        "rod # in",
         "rod in",
         "in gland",
         "ring in groove",
+        "ring side clearance",
+        "mandrel through",
     ),
     headline=headline,
     sweeps=_sweeps,

@@ -54,7 +54,7 @@ def _choice(row: dict[str, str]) -> Choice:
     # What parts do says more than how they go together; but a web is pressed where that is said.
     named = [key for key in duties() if key not in WORKSHOP]
     yields = {**dict.fromkeys(WORKSHOP, tuple(n for n in named if n != "web")), "web": _TIGHT}
-    yields |= {"running": ("precision", *named)}
+    yields |= {"running": ("precision", *named), "ringed": ("ringless", "crown", "groove")}
     return Choice(
         row["key"],
         row["label"],
