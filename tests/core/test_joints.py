@@ -153,3 +153,20 @@ def test_a_joint_is_handed_on_whole() -> None:
         assert question.boss_metal == "brass"
         if link.calculator == "shrink":
             assert float(question.tight) == pytest.approx(0.01)
+
+
+@settings(max_examples=40)
+@given(SIZES, st.sampled_from(METALS), st.floats(0.01, 1.5))
+def test_what_a_stop_says_instead_is_itself_not_stopped(
+    size: float, metal: str, share: float
+) -> None:
+    """Too tight for the boss and too hot for its metal: the number told keeps to both."""
+    tight = size * share / 100
+    answer = ask("shrink", size=f"{size}", boss_metal=metal, tight=f"{max(tight, 0.001):.4f}")
+    instead = worded(instead_of(answer.cautions), PageUnit.MM)
+    if "interference at most" not in instead:
+        return
+    less = float(instead.split()[0]) - 0.0006
+    if less > 0.0005:
+        again = ask("shrink", size=f"{size}", boss_metal=metal, tight=f"{less:.4f}")
+        assert not instead_of(again.cautions)

@@ -92,7 +92,8 @@ def taken(question: JointQuestion, joint: Joint, why: str = "") -> str:
         said.append(f"the boss {mm_said(joint.hub)} across")
     if question.length is None:
         said.append(f"the joint {mm_said(joint.length)} long")
-    sizes = f"Taken: {' and '.join(said)}. Say if it is not." if said else ""
+    sizes = " and ".join(said)
+    sizes = f"{sizes[0].upper()}{sizes[1:]}: say if it is not." if sizes else ""
     return f"{sizes} {why}".strip()
 
 
@@ -217,8 +218,14 @@ def bears_mpa(metal: Metal) -> float:
     return metal["rp02_n_per_mm2"]
 
 
-def strained(joint: Joint, high_mm: float, field: str) -> list[Caution]:
-    """A Stop where an interference strains the weaker part past its yield."""
+def strained(
+    joint: Joint, high_mm: float, field: str, besides_mm: float | None = None
+) -> list[Caution]:
+    """A Stop where an interference strains the weaker part past its yield.
+
+    Args:
+        besides_mm: The most that something else allows: what is told instead keeps to that too.
+    """
     most, name = borne_mm(joint)
     metal = joint.shop.boss if name == "boss" else joint.shop.shaft
     source = metal.source("rp02_n_per_mm2")
@@ -230,7 +237,8 @@ def strained(joint: Joint, high_mm: float, field: str) -> list[Caution]:
             f"At {thou_said(high_mm)} the {name} is loaded to {load:.0f} N/mm², and "
             f"{metal.name} {gives} past {bears_mpa(metal):.0f}: it holds no better for it."
         )
-        instead = f"{thou_said(most)} of interference at most"
+        told = most if besides_mm is None else min(most, besides_mm)
+        instead = f"{thou_said(told)} of interference at most"
         return [stop(f"the {name}", instead, says, field, source)]
     return []
 

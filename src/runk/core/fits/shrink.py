@@ -164,10 +164,7 @@ def compute(question: ShrinkQuestion, shop: JointShop) -> ShrinkAnswer:
         torque_nm=found.torque,
         holds_n=found.holds,
         ways=ways(joint),
-        cautions=(
-            *strained(joint, tight.high, "tight_high_mm"),
-            *_cautions(joint, hot.value, both.value, warm),
-        ),
+        cautions=_cautions(joint, tight, hot.value, both.value, warm),
         links=_links(question, joint, tight),
     )
 
@@ -180,9 +177,11 @@ def _says(hot_c: float) -> str:
     )
 
 
-def _cautions(joint: Joint, hot_c: float, both_c: float, warm_mm: float) -> list[Caution]:
+def _cautions(
+    joint: Joint, tight: Tight, hot_c: float, both_c: float, warm_mm: float
+) -> tuple[Caution, ...]:
     metal, bears = joint.shop.boss, heat.bears(joint.shop.boss)
-    found = []
+    hot = []
     if hot_c > bears.bears_c + 0.5:
         if both_c <= bears.bears_c:
             instead = f"{both_c:.0f} °C, with the shaft out of a freezer"
@@ -191,12 +190,16 @@ def _cautions(joint: Joint, hot_c: float, both_c: float, warm_mm: float) -> list
         else:
             instead = "compound, or press it"
         says = f"{metal.name.capitalize()} bears {bears.bears_c:.0f} °C: {bears.why}."
-        found.append(stop("the heat", instead, says, "heat_c", bears.source))
+        hot.append(stop("the heat", instead, says, "heat_c", bears.source))
+    most = warm_mm if hot and warm_mm > 0 else None
+    cold = strained(joint, tight.high, "tight_high_mm", most)
     says = (
         "Gloves, tongs and nothing that burns near. It grips in seconds: a part that stops half "
         "way is there for good. Oil on it smokes and may catch."
     )
-    return [*found, Caution("Mind", "hot metal", says, None, PRACTICE)]
+    # What a freezer makes good for is told after what it does not.
+    stops = [*cold, *hot] if warm_mm > 0 else [*hot, *cold]
+    return (*stops, Caution("Mind", "hot metal", says, None, PRACTICE))
 
 
 def _links(question: ShrinkQuestion, joint: Joint, tight: Tight) -> tuple[Link, ...]:
