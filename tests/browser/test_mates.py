@@ -44,6 +44,18 @@ def test_a_shaft_is_brought_to_its_bore_and_its_cut_comes_back(page: Page) -> No
     )
 
 
+def test_the_gauge_of_the_simulated_lathe_is_read_at_the_mate(page: Page) -> None:
+    page.goto("/fits/mate")
+    page.get_by_role("button", name="Follow this mate").click()
+    page.get_by_role("button", name="On the simulated lathe").click()
+    page.get_by_role("button", name=re.compile("Make the pass, read the gauge")).click()
+    expect(page.get_by_role("row").filter(has_text="rough")).to_be_visible()
+    page.get_by_role("link", name="Back to its mate").click()
+    expect(page.get_by_text("As last read at")).to_be_visible()
+    page.get_by_role("button", name=re.compile("Read the gauge")).click()
+    expect(page.locator("#room")).to_contain_text("Still to come off")
+
+
 def test_past_its_limit_the_ways_out_are_told_first(page: Page) -> None:
     page.goto("/fits/mate")
     page.get_by_label("the other, as it measures now").fill("21.90")

@@ -30,7 +30,7 @@ from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
-from runk.store.cuts import last_read
+from runk.store.cuts import cut_of_mate
 from runk.store.kept import Stale
 from runk.store.mates import (
     MOST_LISTED,
@@ -89,10 +89,13 @@ class MateLine(BaseModel):
 
 
 class CutOfMate(BaseModel):
-    """The followed cut whose last reading counts."""
+    """The followed cut made for it; ``counts`` where its last reading is what stands here."""
 
     id: int
     title: str
+    simulated: bool
+    last_event: int
+    counts: bool
 
 
 MateOut = create_model(
@@ -160,19 +163,26 @@ def standing(session: Session, book: CutBook, kept: KeptMate, workshop: Workshop
 def _of_cut(
     session: Session, book: CutBook, mate: int, made_at: datetime | None
 ) -> tuple[CutOfMate | None, MateEvent | None]:
-    """The last reading of the cut made for it, where nothing was read here since."""
-    found = last_read(session, mate)
+    """The cut made for it, and its last reading where nothing was read here since."""
+    found = cut_of_mate(session, mate)
     if found is None:
         return None, None
-    cut, at = found
-    page = book.page(session, cut)
+    number, at = found
+    page = book.page(session, number)
     reads = [e for e in standing_events(list(page.events)) if e.kind is EventKind.READING]
-    if not reads or (made_at is not None and made_at > at):
-        return None, None
+    counts = bool(reads) and at is not None and (made_at is None or made_at <= at)
+    cut = CutOfMate(
+        id=number,
+        title=page.cut.title,
+        simulated=page.cut.seed is not None,
+        last_event=page.last_event,
+        counts=counts,
+    )
+    if not counts:
+        return cut, None
     sizes = tuple(Fraction(str(round(mm, 6))) for mm in reads[-1].sizes_mm)
     stations = tuple(Station(str(n), (mm,)) for n, mm in enumerate(sizes, 1))
-    event = MateEvent(0, EventKind.READING, Side.MADE, stations, reads[-1].warm_deg)
-    return CutOfMate(id=cut, title=page.cut.title), event
+    return cut, MateEvent(0, EventKind.READING, Side.MADE, stations, reads[-1].warm_deg)
 
 
 def _out(one: Standing, status: int = 200) -> Response:

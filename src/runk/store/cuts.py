@@ -139,18 +139,15 @@ def newest(session: Session, most: int = MOST_LISTED) -> list[int]:
     return list(session.scalars(rows.limit(most)))
 
 
-def last_read(session: Session, mate: int) -> tuple[int, datetime] | None:
-    """The cut of a mate that was read last, and when; None where none was."""
+def cut_of_mate(session: Session, mate: int) -> tuple[int, datetime | None] | None:
+    """The newest cut made for a mate, and when it was read last; None where there is none."""
+    read = CutEventRow.kind == EventKind.READING.value
     found = session.execute(
         select(CutRow.id, func.max(CutEventRow.at))
-        .join(CutEventRow, CutEventRow.cut_id == CutRow.id)
-        .where(
-            CutRow.mate_id == mate,
-            CutRow.deleted_at.is_(None),
-            CutEventRow.kind == EventKind.READING.value,
-        )
+        .outerjoin(CutEventRow, (CutEventRow.cut_id == CutRow.id) & read)
+        .where(CutRow.mate_id == mate, CutRow.deleted_at.is_(None))
         .group_by(CutRow.id)
-        .order_by(func.max(CutEventRow.at).desc())
+        .order_by(CutRow.id.desc())
         .limit(1)
     ).one_or_none()
     return None if found is None else (found[0], found[1])

@@ -542,11 +542,17 @@ export interface components {
         };
         /**
          * CutOfMate
-         * @description The followed cut whose last reading counts.
+         * @description The followed cut made for it; ``counts`` where its last reading is what stands here.
          */
         CutOfMate: {
+            /** Counts */
+            counts: boolean;
             /** Id */
             id: number;
+            /** Last Event */
+            last_event: number;
+            /** Simulated */
+            simulated: boolean;
             /** Title */
             title: string;
         };

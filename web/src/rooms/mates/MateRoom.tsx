@@ -2,10 +2,10 @@ import { useCallback, useRef, useState } from 'react';
 import { Dialog } from 'radix-ui';
 import { Link, useLocation, useParams } from 'wouter';
 import type { Problem } from '../../api/client';
-import { startCut } from '../../api/cuts';
+import { startCut, useCutAct } from '../../api/cuts';
 import { type Mate, useMate, useMateAct } from '../../api/mates';
 import { onceKey } from '../../api/once';
-import { refusalOf, useCalculators } from '../../api/queries';
+import { client, refusalOf, useCalculators } from '../../api/queries';
 import { MateLadder, MatePlate } from '../../calculators/mate';
 import { Button } from '../../parts/Button';
 import { Cautions } from '../../parts/Cautions';
@@ -63,7 +63,7 @@ export default function MateRoom() {
         <HeldBack stopped={stops.length > 0}>
           <MatePlate answer={answer} />
         </HeldBack>
-        {mate.cut && (
+        {mate.cut?.counts && (
           <p className="text-lg">
             As last read at{' '}
             <Link to={`/to-size/${mate.cut.id}`} className="text-mark underline">
@@ -75,6 +75,7 @@ export default function MateRoom() {
         <ReadingOf mate={mate} act={act} unit={unit} field={field} />
         <div className="flex flex-wrap gap-2">
           <CutIt mate={mate} unit={unit} />
+          {mate.cut?.simulated && <FromGauge mate={mate} cut={mate.cut} />}
           <Button onClick={undo} disabled={mate.undoes === null || act.isPending}>
             Undo the last
           </Button>
@@ -96,16 +97,36 @@ export default function MateRoom() {
   );
 }
 
+/** The gauge of the simulated lathe its cut is made on: another look at what is in the chuck. */
+function FromGauge({ mate, cut }: { mate: Mate; cut: NonNullable<Mate['cut']> }) {
+  const { keys } = usePrefs();
+  const act = useCutAct(cut.id);
+  const read = useCallback(() => {
+    if (act.isPending) return;
+    const body = { event_key: onceKey(), after: cut.last_event, again: true };
+    act.mutate(
+      { what: 'gauge', body },
+      { onSettled: () => void client.invalidateQueries({ queryKey: ['mate', mate.id] }) },
+    );
+  }, [act, cut, mate.id]);
+  useKey('g', read);
+  return (
+    <Button onClick={read} disabled={act.isPending}>
+      Read the gauge {keys && <kbd className="text-base text-soft">G</kbd>}
+    </Button>
+  );
+}
+
 /** The cut that brings it there, pass by pass; its readings come back here. */
 function CutIt({ mate, unit }: { mate: Mate; unit: string }) {
   const [, go] = useLocation();
   const [refused, setRefused] = useState<Problem | null>(null);
   const plan = mate.links.find((link) => link.calculator === 'plan');
   if (!plan || mate.answer.stands !== 'left') return null;
-  const start = async () => {
+  const start = async (simulated: boolean) => {
     setRefused(null);
     try {
-      const cut = await startCut({ question: plan.question, unit, mate_id: mate.id });
+      const cut = await startCut({ question: plan.question, unit, mate_id: mate.id, simulated });
       go(`/to-size/${cut.id}`);
     } catch (error) {
       setRefused(refusalOf(error));
@@ -113,9 +134,10 @@ function CutIt({ mate, unit }: { mate: Mate; unit: string }) {
   };
   return (
     <>
-      <Button look="main" className="px-5 text-xl" onClick={() => void start()}>
+      <Button look="main" className="px-5 text-xl" onClick={() => void start(false)}>
         {mate.make === 'hole' ? 'Bore it, pass by pass' : 'Turn it, pass by pass'}
       </Button>
+      <Button onClick={() => void start(true)}>On the simulated lathe</Button>
       {refused && <Said problem={refused} />}
     </>
   );
