@@ -9,11 +9,15 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from runk.core.catalogue import CATALOGUE
+from runk.core.figures import instead_of
 from runk.core.holes.hole import hole, needs
 from runk.core.holes.question import Ends, Finish, HoleQuestion, Point
 from runk.core.machines.dials import divisions_say, judged_divisions, turns_say
 from runk.core.machines.machine import Dial
+from runk.core.questions import read_question
 from runk.core.refusals import Refused
+from runk.core.said import worded
 from runk.core.threads import find_thread
 from runk.core.threads.cover import cover
 from runk.core.threads.cover_question import CoverQuestion, Joint
@@ -26,6 +30,7 @@ from runk.core.threads.tap import needs as tap_needs
 from runk.core.threads.tap import tap
 from runk.core.threads.tap_question import LastTap, TapQuestion
 from runk.core.tools import ShopTool, State, ToolKind, check_tool
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import WORKSHOP
 from runk.demo.trays import TOOLS
@@ -286,3 +291,33 @@ def _divisions(said: str) -> float:
 
 def test_quarters_are_said_as_people_say_them() -> None:
     assert [divisions_say(q / 4) for q in range(1, 6)] == ["1/4", "1/2", "3/4", "1", "1 1/4"]
+
+
+@pytest.mark.parametrize(
+    ("finish", "moved", "instead"),
+    [
+        ("drilled", "0.5", "bore it"),
+        ("stepped", "0.5", "bore it"),
+        ("bored", "0.5", ""),
+        ("bored", "1.5", "bore it to 13.00 mm or more, or plug it and begin again"),
+    ],
+)
+def test_a_hole_out_of_its_place_is_moved_by_a_bar_alone(
+    finish: str, moved: str, instead: str
+) -> None:
+    hole = CATALOGUE["hole"]
+    typed = {"size": "12", "metal": "brass", "finish": finish, "there": "10", "moved": moved}
+    answer = hole.ask(read_question(hole, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
+    assert worded(instead_of(answer.cautions), PageUnit.MM) == instead
+    # Drawn by hand: a 10 mm circle half a millimetre out lies inside 11 mm.
+    assert answer.cleans_mm.value == 10 + 2 * float(moved)
+    # No drill but the hole that is there: it would follow it.
+    assert answer.drill_mm.value == 10
+
+
+def test_a_scale_coarser_than_half_the_limits_is_no_way() -> None:
+    depth = CATALOGUE["depth"]
+    for within, coarse in (("0.2", False), ("0.02", True)):
+        typed = {"way": "touch", "deep": "12", "within": within, "machine": "lathe"}
+        answer = depth.ask(read_question(depth, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
+        assert any("tailstock" in c.about for c in answer.cautions) == coarse

@@ -375,3 +375,17 @@ def test_a_fine_size_keeps_a_hundredth_of_a_thou(typed: str, thou: str) -> None:
     calculator = CATALOGUE["length"]
     read = read_question(calculator, {"text": typed}, PageUnit.MM, WORKSHOP)
     assert calculator.ask(read.question, WORKSHOP).thou.shown() == thou
+
+
+def test_a_feed_a_minute_is_as_coarse_as_its_speed_makes_it() -> None:
+    """The same fifty a minute is twice as coarse at half the speed: by hand."""
+    speed = CATALOGUE["speed"]
+    base = {"operation": "turn", "metal": "silver-steel", "diameter": "22", "own_feed_min": "50"}
+    fast, slow = (
+        speed.ask(read_question(speed, base | more, PageUnit.MM, WORKSHOP).question, WORKSHOP)
+        for more in ({"own_rpm": "400"}, {"own_rpm": "100"})
+    )
+    by = [{row.what: row for row in answer.own}["feed a minute"] for answer in (fast, slow)]
+    assert by[0].yours.value == by[1].yours.value == 50
+    times = [float(row.does.split()[0]) if row.does[0].isdigit() else 1.0 for row in by]
+    assert times[1] > times[0]

@@ -39,7 +39,10 @@ _GLUED = re.compile(
     re.I,
 )
 # A feed is typed as it is printed: 0.1mm/rev, 0.02 mm/tooth.
-_A_TURN = re.compile(r"(?<=\d) ?(mm|thou|in)? ?/ ?(rev|tooth)\b", re.I)
+_A_TURN = re.compile(r"(?<=\d) ?(mm|thou|in)? ?/ ?(rev|tooth|min)\b", re.I)
+# It is the minute that says what the number is: feed 40 mm a minute.
+_FEED = re.compile(r"\bfeed(?:ing)?(?: of| at)? (?=[\d.,]+ ?(?:mm|in|thou)? ?a minute\b)", re.I)
+_EVERY = {"rev": "a rev", "tooth": "a tooth", "min": "a minute"}
 # Two classes of limits stand apart, each with its side: H7/g6.
 _CLASSES = re.compile(r"(?<![\w/])([a-z]{1,2})(\d{1,2}) ?/ ?([a-z]{1,2})(\d{1,2})(?![\w/])", re.I)
 # The same with a space between, where both look like classes and nothing else: H7 g6.
@@ -136,7 +139,8 @@ def words_of(line: str) -> list[str]:
         )
     line = _ONE_IN_OTHER.sub(_in_its_hole, line)
     line = _THEN_REAMED.sub(r"reamed \2 hole from \1 there already", line)
-    line = _A_TURN.sub(lambda found: f" {found[1] or ''} a {found[2]}", line)
+    line = _A_TURN.sub(lambda found: f" {found[1] or ''} {_EVERY[found[2].lower()]}", line)
+    line = _FEED.sub("", line)
     line = _STOPS.sub(r" \1 ", _GLUED.sub(r" \1\2", line))
     words = [word if word == ";" else word.strip("?!;:") for word in line.split()]
     words = [

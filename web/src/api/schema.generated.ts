@@ -658,6 +658,11 @@ export interface components {
              * @default null
              */
             way: string | null;
+            /**
+             * @description limits, from one to the other
+             * @default null
+             */
+            within: string | number | null;
         };
         /** DepthReply */
         DepthReply: {
@@ -1158,6 +1163,7 @@ export interface components {
         /** HoleAnswerWire */
         HoleAnswerWire: {
             bottom_mm: components["schemas"]["FigureWire"] | null;
+            cleans_mm: components["schemas"]["FigureWire"] | null;
             coolant: string;
             counterbore_mm: components["schemas"]["FigureWire"] | null;
             deep_mm: components["schemas"]["FigureWire"] | null;
@@ -1220,6 +1226,11 @@ export interface components {
              * @default null
              */
             metal: string | null;
+            /**
+             * @description out of its place
+             * @default null
+             */
+            moved: string | number | null;
             /**
              * @description point: 118, 135
              * @default null
@@ -3206,6 +3217,11 @@ export interface components {
              * @default null
              */
             own_feed: string | number | null;
+            /**
+             * @description feed a minute of your own
+             * @default null
+             */
+            own_feed_min: string | number | null;
             /**
              * @description speed of your own
              * @default null

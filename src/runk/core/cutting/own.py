@@ -94,6 +94,7 @@ def judged(w: Working, question: SpeedQuestion, run: Worked, shop: SpeedShop) ->
     found = (
         None if question.own_rpm is None else _of_speed(w, question, run, shop),
         _of_feed(w, question, run),
+        _of_minute(w, question, run),
         None if usual is None else _of_depth(w, question, usual),
     )
     rows = [row for row in found if row is not None]
@@ -143,11 +144,37 @@ def _of_feed(w: Working, question: SpeedQuestion, run: Worked) -> OwnFigure | No
     if question.own_feed is None or ours is None:
         return None
     yours = float(question.own_feed)
-    ratio = yours / ours.value
+    return OwnFigure(
+        what="feed a tooth" if a_tooth else "feed a turn",
+        yours=Figure(yours, ours.unit),
+        ours=ours,
+        off_percent=w.of(own_off_percent, yours=yours, ours=ours.value),
+        does=_feed_does(question, yours / ours.value, ours.value),
+    )
+
+
+def _of_minute(w: Working, question: SpeedQuestion, run: Worked) -> OwnFigure | None:
+    """A feed a minute is as coarse as the speed it is fed at makes it."""
+    a_minute, ours = run.cut.per_min, run.cut.per_tooth or run.cut.per_rev
+    if question.own_feed_min is None or a_minute is None or ours is None:
+        return None
+    yours, rpm = float(question.own_feed_min), question.own_rpm or run.setting.rpm
+    ratio = yours / a_minute.value * run.setting.rpm / rpm
+    return OwnFigure(
+        what="feed a minute",
+        yours=Figure(yours, a_minute.unit),
+        ours=a_minute,
+        off_percent=w.of(own_off_percent, yours=yours, ours=a_minute.value),
+        does=_feed_does(question, ratio, ours.value),
+    )
+
+
+def _feed_does(question: SpeedQuestion, ratio: float, usual_mm: float) -> str:
+    """What a feed does that is so many times the usual one, a turn or a tooth."""
     family = FACTS[question.operation].family
     if ratio < _RUBS:
         does = "So fine that it rubs: it dulls the edge, and hardens stainless."
-        if family is Family.TURNED and ours.value < 0.03:
+        if family is Family.TURNED and usual_mm < 0.03:
             does = "Finer than is needed; it may rub."
     elif ratio > 1 + _NEAR:
         bent = {
@@ -160,13 +187,7 @@ def _of_feed(w: Working, question: SpeedQuestion, run: Worked) -> OwnFigure | No
         does = "A little fine: it takes longer, and is kind to thin work."
     else:
         does = "Right for this cut."
-    return OwnFigure(
-        what="feed a tooth" if a_tooth else "feed a turn",
-        yours=Figure(yours, ours.unit),
-        ours=ours,
-        off_percent=w.of(own_off_percent, yours=yours, ours=ours.value),
-        does=does,
-    )
+    return does
 
 
 _DEEP = frozenset({Operation.TURN, Operation.FACE, Operation.BORE, Operation.END_MILL})
@@ -209,6 +230,8 @@ def _of_load(
     if power is None:
         return
     rpm = question.own_rpm or run.setting.rpm
+    if question.own_feed is None and question.own_feed_min is not None and "feed" in ratios:
+        ratios["feed"] *= run.setting.rpm / rpm
     deep = float(question.depth) / depth.value if question.depth and depth is not None else 1.0
     asked = w(
         own_power_w,

@@ -128,6 +128,7 @@ class SpeedQuestion:
         hardness: In HRC, of steel that is harder than it is sold: slower by it.
         own_rpm: A speed somebody has in mind, judged beside Runk's.
         own_feed: A feed likewise: a turn, or a tooth of a milling cutter.
+        own_feed_min: The same as it is wound or set, a minute.
     """
 
     metal: Annotated[str, OfMetal("metal", placeholder="mild steel")]
@@ -337,6 +338,18 @@ class SpeedQuestion:
             deaf=("knurl", "power-tap", "screw-cut"),
             low=0.0005,
             high=10.0,
+            placeholder="not said",
+        ),
+    ] = None
+    own_feed_min: Annotated[
+        Fraction | None,
+        Length(
+            "feed a minute of your own",
+            ("a minute", "per minute"),
+            usual=(1.0, 500.0),
+            deaf=("knurl", "power-tap", "screw-cut"),
+            low=0.05,
+            high=10000.0,
             placeholder="not said",
         ),
     ] = None

@@ -133,7 +133,7 @@ SIDES = (
 
 _SET_AS = (
     "[, {gears}][, {school}][, {hardness} HRC hard][, against {own_rpm} rev/min]"
-    "[, against a feed of {own_feed}]"
+    "[, against a feed of {own_feed}][, against {own_feed_min} a minute]"
 )
 _TURNING = (
     "[, {surface}], held in the {held}[ on a {spigot} spigot][, {overhang} out], with "

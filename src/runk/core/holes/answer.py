@@ -54,6 +54,7 @@ class HoleAnswer:
     ream_allowance_mm: Annotated[Figure | None, Show("It should leave about")]
     left_mm: Annotated[Figure | None, Show("The last drill leaves")]
     off_mm: Annotated[Figure | None, Show("Off the size wanted")]
+    cleans_mm: Annotated[Figure | None, Show("The old hole is gone at")]
     point_mm: Annotated[Figure, Show("Point of the last drill")]
     bottom_mm: Annotated[Figure | None, Show("The tip ends at")]
     pass_mm: Annotated[Figure | None, Show("The reamer goes past by")]

@@ -13,7 +13,7 @@ from runk.core.figures import Figure, Working
 from runk.core.holes.answer import HoleAnswer
 from runk.core.holes.finish import finishing, in_small_steps
 from runk.core.holes.heads import seat_for
-from runk.core.holes.laws import from_flat_mm, tip_travel_mm
+from runk.core.holes.laws import cleans_up_mm, from_flat_mm, leaves_mm, tip_travel_mm
 from runk.core.holes.minds import links_of, minds
 from runk.core.holes.pick import Strength, before, exact
 from runk.core.holes.question import SENTENCES, Ends, Finish, HoleQuestion
@@ -98,6 +98,8 @@ def as_fraction(mm: float) -> Fraction:
 def _check(question: HoleQuestion, shop: HoleShop) -> None:
     if question.screw is not None and question.head is None:
         raise Refused("Which head has the screw?", field="head", suggest="cap head")
+    if question.moved is not None and question.there is None:
+        raise Refused("How large is the hole that lies out of its place?", field="there")
     if question.there is not None and question.there >= question.size:
         raise Refused(
             f"The hole there, {mm_said(question.there)}, is as large as the "
@@ -157,6 +159,9 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     strength = Strength(shop.machine, shop.metal, question.tool, maker.held)
     there = float(question.there or 0)
     chain = before(shop.drills, plan.last, strength, float(question.deep or 0), there)
+    if question.moved is not None:
+        # A drill would follow the old hole: the bar begins in it as it is.
+        chain = ()
     if question.finish is Finish.STEPPED:
         chain = in_small_steps(shop.drills, plan.last, chain)
     flat = flat_on(maker, shop.cutters, (*chain, plan.last))
@@ -165,7 +170,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
         maker = maker.on_flat(flat.depth_mm)
         plan = finishing(maker, shop.drills, shop.reamers)
     maker.flat, maker.beyond_mm = plan.flat, plan.beyond_mm
-    drilled = plan.last.mm > there + 1e-9
+    drilled = plan.last.mm > there + 1e-9 and question.moved is None
     drills = (
         *(maker.drill("pilot" if n == 0 else "step", tool) for n, tool in enumerate(chain)),
         maker.drill("last", plan.last, says=plan.says) if drilled else maker.existing(),
@@ -191,8 +196,9 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
         drill_mm=drills[-1].mm,
         size_mm=Figure(size, unit_of("size_mm"), (), 3),
         ream_allowance_mm=plan.allowance,
-        left_mm=plan.left,
+        left_mm=plan.left if question.moved is None else _all_of_it(w, question),
         off_mm=off,
+        cleans_mm=_cleans(w, question),
         point_mm=point,
         bottom_mm=_bottom(maker, drills[-1].depth_mm),
         pass_mm=plan.pass_mm if question.ends is Ends.THROUGH else None,
@@ -228,6 +234,20 @@ def _seat(w: Working, question: HoleQuestion) -> tuple[Figure | None, Figure | N
         for figure, own, plain in zip(worked, said, typed, strict=True)
     )
     return across, deep
+
+
+def _cleans(w: Working, question: HoleQuestion) -> Figure | None:
+    """Where a hole out of its place is cleaned up by boring about the right one."""
+    if question.there is None or question.moved is None:
+        return None
+    there, moved = float(question.there), float(question.moved)
+    return w.of(cleans_up_mm, "cleans_mm", there_mm=there, moved_mm=moved)
+
+
+def _all_of_it(w: Working, question: HoleQuestion) -> Figure:
+    """What a bar takes from the hole as it is, on diameter."""
+    there = float(question.there or 0)
+    return w.of(leaves_mm, "left_mm", wanted_mm=float(question.size), drill_mm=there)
 
 
 def _under(w: Working, question: HoleQuestion) -> Figure | None:

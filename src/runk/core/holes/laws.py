@@ -68,6 +68,20 @@ def opening_nm(torque_nm: Num, from_mm: Num, diameter_mm: Num) -> Num:
     return torque_nm * share
 
 
+@law("Cleans up from", "{there_mm} + 2 × {moved_mm}")
+def cleans_up_mm(there_mm: Num, moved_mm: Num) -> Num:
+    """Smallest bore about a new middle that takes a hole away that lies beside it.
+
+    Args:
+        there_mm: Diameter of the hole there.
+        moved_mm: How far its middle lies from where it should.
+
+    >>> cleans_up_mm(10.0, 0.5)
+    11.0
+    """
+    return there_mm + 2 * moved_mm
+
+
 @law("Flat to start on", "{cutter_mm} ÷ 2 × tan({slope_deg}°)")
 def flat_depth_mm(cutter_mm: float, slope_deg: float) -> float:
     """How deep an end mill goes on a slope until it has cut a whole flat, from its centre.

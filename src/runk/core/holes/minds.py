@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from runk.core.figures import Caution, Link, stop
 from runk.core.holes.answer import HoleStep
 from runk.core.holes.finish import LEAST_BORE_MM, Finishing
+from runk.core.holes.laws import cleans_up_mm
 from runk.core.holes.question import Ends, Finish
 from runk.core.holes.question import HoleQuestion as Question
 from runk.core.holes.steps import Maker
@@ -88,10 +89,31 @@ def _of_depth(question: Question, drills: Sequence[HoleStep], flat_mm: float) ->
     return found
 
 
+def _of_moved(question: Question) -> list[Caution]:
+    """A hole beside its place is moved by a bar alone, and only where there is metal to take."""
+    assert question.there is not None
+    assert question.moved is not None
+    least = cleans_up_mm(float(question.there), float(question.moved))
+    if float(question.size) < least - 1e-9:
+        says = (
+            f"Bored to {mm_said(question.size)} about its right place, one side of the old hole is "
+            f"still there: it cleans up at {mm_said(least, 2)}."
+        )
+        instead = f"bore it to {mm_said(least, 2)} or more, or plug it and begin again"
+        return [stop("its place", instead, says, "cleans_mm", MECHANICS)]
+    if question.finish in (Finish.BORED, Finish.HONED):
+        says = "Light cuts: at first it cuts on one side only, and the bar leans away from that."
+        return [Caution("Mind", "its place", says, "cleans_mm", PRACTICE)]
+    says = "Drills and reamers follow the hole that is there, wherever they are set."
+    return [stop("its place", "bore it", says, "cleans_mm", PRACTICE)]
+
+
 def _of_there(question: Question, plan: Finishing) -> list[Caution]:
     """A hole that is there leads everything after it, and may leave too little."""
     if question.there is None:
         return []
+    if question.moved is not None:
+        return _of_moved(question)
     left = float(question.size - question.there)
     if plan.wanted is not None and left < plan.wanted.low_mm - 1e-9:
         return [

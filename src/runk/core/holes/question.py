@@ -72,6 +72,7 @@ class HoleQuestion:
     Args:
         size: Finished diameter; left out with a screw, the hole it passes through.
         there: A hole that is there already, cored or drilled: the drills begin from it.
+        moved: How far the hole there lies out of its place: a bar alone moves it.
         screw: Whose ``head`` is to sit in the hole's mouth.
         deep: Full-diameter depth of a blind hole; of a through hole, how thick the metal is.
         thick: Of a blind hole: how thick the part is there.
@@ -162,6 +163,18 @@ class HoleQuestion:
             placeholder="none",
         ),
     ] = None
+    moved: Annotated[
+        Fraction | None,
+        Length(
+            "out of its place",
+            ("out", "moved", "off", "out of place"),
+            before=("moved", "move", "moved by", "move by", "out by"),
+            usual=(0.05, 3.0),
+            low=0.005,
+            high=50.0,
+            placeholder="in its place",
+        ),
+    ] = None
     screw: Annotated[Thread | None, OfThread("screw", placeholder="none")] = None
     head: Annotated[Head | None, OneOf("head of the screw", choices=HEADS)] = None
     bearings: Annotated[
@@ -178,7 +191,7 @@ class HoleQuestion:
 
 _ONE = (
     "A {size} hole in {metal}, {finish}, {ends}[, {deep} deep][, in a part {thick} thick]"
-    "[, opened from {there} there already][, starting on a slope of {slope}°]"
+    "[, opened from {there} there already][, moved by {moved}][, starting on a slope of {slope}°]"
     "[, for {screw}][ with {head}][, counterbored {counterbore}][, its seat {seat}]"
     "[, {bearings} bearings in line][ over {span}][, the dial at {start} at the touch]"
     "[, drills with a {point} point], {tool} tools, on the {machine}"

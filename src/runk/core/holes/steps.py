@@ -28,6 +28,8 @@ BREAK_OUT_MM = 1.0
 """How far a drill's corners go past the far face of a through hole: common practice."""
 FLOOR_MM = 0.2
 """How far short of a flat floor a drill's point is stopped: common practice."""
+_FROM_IT = "Nothing is drilled: what follows begins from it and keeps to its axis."
+_MOVED = "Nothing is drilled: a drill would follow it. Set to the right place, a bar moves it."
 _SLIDES = {
     MachineKind.LATHE: ("tailstock",),
     MachineKind.MILL: ("head", "quill"),
@@ -193,7 +195,7 @@ class Maker:
         """The hole that is there, which leaves what is wanted for what finishes it."""
         there = self.question.there
         assert there is not None
-        says = "Nothing is drilled: what follows begins from it and keeps to its axis."
+        says = _FROM_IT if self.question.moved is None else _MOVED
         return self.step("there", f"{mm_said(there)}, there already", there, None, None, says)
 
     def drill(self, kind: str, tool: ShopTool, says: str = "") -> HoleStep:

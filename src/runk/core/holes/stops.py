@@ -4,14 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from enum import StrEnum
-from fractions import Fraction
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.cutting.laws import point_mm
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
-from runk.core.kinds import Choice, Length, OfMachine, OneOf
+from runk.core.holes.stops_question import DepthQuestion, Side, Stands, Way
 from runk.core.lengths import Reading
 from runk.core.machines.dials import judged_divisions, turns_say
 from runk.core.machines.machine import Dial, Machine, MachineKind
@@ -23,141 +21,6 @@ from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
 _DRILL_POINT_DEG = 118.0
-
-
-class Way(StrEnum):
-    """How the depth or the edge is found."""
-
-    TOUCH = "touch"
-    PIN = "pin"
-    BLOCK = "block"
-    EDGE = "edge"
-
-
-class Stands(StrEnum):
-    """What stands on the block."""
-
-    GAUGE = "gauge"
-    WORK = "work"
-
-
-class Side(StrEnum):
-    """Which side of the edge the finder stands."""
-
-    BEFORE = "before"
-    BEYOND = "beyond"
-
-
-WAYS = (
-    Choice(
-        "touch",
-        "Depth from a touch",
-        (
-            "stop depth",
-            "depth stop",
-            "touch off",
-            "quill stop",
-            "depth from a touch",
-            "feeler depth",
-        ),
-    ),
-    Choice("pin", "Depth from a gauge pin", ("gauge pin", "pin under the cutter", "rolling pin")),
-    Choice("block", "Height gauge on a block", ("height gauge", "gauge on a block")),
-    Choice("edge", "Place from an edge", ("edge finder", "edge-finder", "from an edge", "finder")),
-)
-STANDS = (
-    Choice("gauge", "the gauge on the block", ("gauge on the block",), silent=True),
-    Choice("work", "the work on the block", ("work on the block", "part on the block")),
-)
-SIDES = (
-    Choice("before", "short of the edge", ("before the edge", "short of the edge"), silent=True),
-    Choice("beyond", "past the edge", ("past the edge", "beyond the edge")),
-)
-
-
-@dataclass(frozen=True, slots=True)
-class DepthQuestion:
-    """A depth, a height or a place to be set.
-
-    Args:
-        deep: Depth wanted from the surface; a height over the table; a distance from the edge.
-        start: What the dial reads at the touch.
-        feeler: Thickness between tool and work when it touched.
-        drill: Diameter of a drill whose point counts beside the depth.
-        pin: Diameter of the gauge pin that just rolls under the cutter.
-        block: Height of the block, and what ``stands`` on it: the gauge, and ``deep`` is over the
-            table; or the work, and it is over the work's own foot.
-        finder: Diameter of the edge finder's tip.
-    """
-
-    deep: Annotated[
-        Fraction,
-        Length(
-            "depth, height or distance",
-            (
-                "deep",
-                "high",
-                "away",
-                "depth",
-                "height",
-                "from the edge",
-                "from edge",
-                "in from the edge",
-            ),
-            usual=(0.2, 150.0),
-            principal=True,
-            high=2000.0,
-            placeholder="12 mm",
-        ),
-    ]
-    way: Annotated[Way, OneOf("way", choices=WAYS, rules=True)] = Way.TOUCH
-    start: Annotated[
-        Fraction | None,
-        Length(
-            "reading at the touch",
-            ("start", "reads", "reading", "from"),
-            high=2000.0,
-            placeholder="nought",
-        ),
-    ] = None
-    feeler: Annotated[
-        Fraction | None,
-        Length("feeler", ("feeler", "paper"), only=("touch",), high=10.0, placeholder="none"),
-    ] = None
-    drill: Annotated[
-        Fraction | None,
-        Length(
-            "drill",
-            ("drill",),
-            usual=(0.5, 20.0),
-            only=("touch",),
-            low=0.1,
-            high=100.0,
-            placeholder="flat tool",
-        ),
-    ] = None
-    pin: Annotated[
-        Fraction | None,
-        Length("gauge pin", ("pin",), only=("pin",), low=0.1, high=50.0, placeholder="6 mm"),
-    ] = None
-    block: Annotated[
-        Fraction | None,
-        Length("block", ("block",), only=("block",), low=0.1, high=1000.0, placeholder="50 mm"),
-    ] = None
-    stands: Annotated[Stands | None, OneOf("on the block", choices=STANDS, only=("block",))] = None
-    finder: Annotated[
-        Fraction | None,
-        Length(
-            "finder's tip",
-            ("finder", "tip"),
-            only=("edge",),
-            low=0.1,
-            high=50.0,
-            placeholder="10 mm",
-        ),
-    ] = None
-    side: Annotated[Side, OneOf("side", choices=SIDES, only=("edge",))] = Side.BEFORE
-    machine: Annotated[str, OfMachine("machine", placeholder="mill")] = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -243,6 +106,7 @@ def depth(question: DepthQuestion, machine: Machine) -> DepthAnswer:
     Raises:
         Refused: Something the sum needs is missing, or it comes to less than nothing.
 
+    >>> from fractions import Fraction
     >>> from runk.demo.back_shed import MILL
     >>> depth(DepthQuestion(Fraction(5), Way.PIN, pin=Fraction(6)), MILL).travel_mm.value
     11.0
@@ -285,7 +149,7 @@ def depth(question: DepthQuestion, machine: Machine) -> DepthAnswer:
         says=_says(question, stop),
         stack=tuple(stack),
         machine=machine.name,
-        cautions=_cautions(question),
+        cautions=(*_coarse(question, machine, dial), *_cautions(question)),
         links=(),
     )
 
@@ -335,6 +199,27 @@ def _says(question: DepthQuestion, stop: str) -> str:
     }[question.way]
 
 
+_OTHER_WAY = {
+    Way.TOUCH: "set a stop with a block or feelers of that thickness between, or an indicator",
+    Way.PIN: "an indicator on the head, or feelers under a stop",
+    Way.EDGE: "an indicator against a block of that length",
+}
+
+
+def _coarse(question: DepthQuestion, machine: Machine, dial: Dial | None) -> list[Caution]:
+    """A quill or a tailstock marked in half millimetres finds no tenth."""
+    if question.within is None or dial is None or machine.read_out:
+        return []
+    within = float(question.within)
+    if dial.travel_mm <= within / 2 + 1e-9:
+        return []
+    says = (
+        f"One mark of the {dial.slide} is {mm_said(dial.travel_mm, 3)} and the limits are "
+        f"{mm_said(within, 3)} apart: {_OTHER_WAY[question.way]}."
+    )
+    return [Caution("Mind", f"the {dial.slide}", says, "stop_mm", PRACTICE)]
+
+
 def _cautions(question: DepthQuestion) -> tuple[Caution, ...]:
     if question.way is Way.EDGE:
         return (
@@ -372,11 +257,12 @@ DEPTH = Calculator(
     settle=settle,
     sentences={
         "touch": "{way}: {deep} deep[, touched on a {feeler} feeler][, a {drill} drill]"
-        "[, the dial at {start} there], on the {machine}",
-        "pin": "{way} of {pin}: {deep} deep[, the dial at {start} there], on the {machine}",
+        "[, the dial at {start} there][, within {within}], on the {machine}",
+        "pin": "{way} of {pin}: {deep} deep[, the dial at {start} there][, within {within}]"
+        ", on the {machine}",
         "block": "{way} of {block}, {stands}: {deep} high[, its nought at {start}]",
         "edge": "{way} with a {finder} finder: {deep} away[, touched {side}][, the dial at "
-        "{start} there], on the {machine}",
+        "{start} there][, within {within}], on the {machine}",
     },
     ruled=True,
     headline=lambda a, _: a.stop,
