@@ -377,6 +377,18 @@ def test_a_fine_size_keeps_a_hundredth_of_a_thou(typed: str, thou: str) -> None:
     assert calculator.ask(read.question, WORKSHOP).thou.shown() == thou
 
 
+def test_a_saw_wants_an_arbor_of_its_bore() -> None:
+    speed = CATALOGUE["speed"]
+    typed = {"operation": "saw", "metal": "brass", "diameter": "50", "depth": "2"}
+    for bore, minded in ((16.0, False), (25.4, True)):
+        tools = tuple(
+            replace(t, bore_mm=bore) if t.mm == 50 and t.width_mm else t for t in WORKSHOP.tools
+        )
+        shop = replace(WORKSHOP, tools=tools)
+        answer = speed.ask(read_question(speed, typed, PageUnit.MM, shop).question, shop)
+        assert any(c.about == "the arbor" for c in answer.cautions) == minded
+
+
 def test_a_feed_a_minute_is_as_coarse_as_its_speed_makes_it() -> None:
     """The same fifty a minute is twice as coarse at half the speed: by hand."""
     speed = CATALOGUE["speed"]

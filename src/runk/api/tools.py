@@ -47,6 +47,7 @@ class ToolOut:
     width_mm: float | None
     resolution_mm: float | None
     most_rpm: float | None
+    bore_mm: float | None
 
 
 @dataclass(frozen=True)
@@ -85,6 +86,7 @@ class ToolIn(BaseModel):
     width: str = Field(default="", max_length=100)
     resolution: str = Field(default="", max_length=100)
     fastest: str = Field(default="", max_length=20)
+    bore: str = Field(default="", max_length=100)
     unit: PageUnit = PageUnit.MM
 
 
@@ -109,6 +111,7 @@ def _out(kept: KeptTool) -> ToolOut:
         tool.width_mm,
         tool.resolution_mm,
         tool.most_rpm,
+        tool.bore_mm,
     )
 
 
@@ -154,6 +157,7 @@ def _tool(body: ToolIn) -> ShopTool:
         length("width"),
         length("resolution"),
         _fastest(body.fastest),
+        length("bore"),
     )
 
 

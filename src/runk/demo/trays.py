@@ -94,7 +94,9 @@ def _all() -> Iterator[ShopTool]:
     yield ShopTool(ToolKind.BORING_HEAD, "small boring head", Fraction(50), most_rpm=350.0)
     for name, across, long in _BARS:
         yield ShopTool(ToolKind.BAR, name, read_length(across).mm, reach_mm=long)
-    yield ShopTool(ToolKind.SAW, "50 mm saw", Fraction(50), width_mm=0.8, reach_mm=12.0)
+    yield ShopTool(
+        ToolKind.SAW, "50 mm saw", Fraction(50), width_mm=0.8, reach_mm=12.0, bore_mm=16.0
+    )
     for name, width, reach in (("1 mm blade", "1", 6.0), ("1.6 mm blade", "1.6", 10.0)):
         yield ShopTool(ToolKind.GROOVING, name, Fraction(width), reach_mm=reach)
     yield ShopTool(ToolKind.PARTING, "2 mm blade", Fraction(2), reach_mm=18.0)

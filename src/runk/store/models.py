@@ -177,6 +177,7 @@ class ToolRow(Base):
     width_mm: Mapped[float | None]
     resolution_mm: Mapped[float | None]
     most_rpm: Mapped[float | None]
+    bore_mm: Mapped[float | None]
     deleted_at: Mapped[datetime | None]
 
 

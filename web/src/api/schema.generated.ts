@@ -3758,6 +3758,11 @@ export interface components {
          */
         ToolIn: {
             /**
+             * Bore
+             * @default
+             */
+            bore: string;
+            /**
              * Fastest
              * @default
              */
@@ -3809,6 +3814,8 @@ export interface components {
          * @description A tool as the trays show it. ``id`` is 0 for the invented workshop's.
          */
         ToolOut: {
+            /** Bore Mm */
+            bore_mm: number | null;
             /** Id */
             id: number;
             kind: components["schemas"]["ToolKind"];

@@ -23,8 +23,8 @@ _WITH: dict[Operation, tuple[ToolKind, ...]] = {
     Operation.END_MILL: _MILLS,
     Operation.SLOT: _MILLS,
     Operation.KEYWAY: _MILLS,
-    Operation.SAW: (ToolKind.SAW,),
-    Operation.GEAR_CUT: (ToolKind.GEAR_CUTTER,),
+    Operation.SAW: (ToolKind.SAW, ToolKind.ARBOR),
+    Operation.GEAR_CUT: (ToolKind.GEAR_CUTTER, ToolKind.ARBOR),
     Operation.PART: (ToolKind.PARTING,),
     Operation.BORE: (ToolKind.BORING_HEAD,),
 }
@@ -55,7 +55,7 @@ def of_tray(question: SpeedQuestion, held: Holding, tray: tuple[ShopTool, ...]) 
         held: How its work is held.
         tray: From :func:`tray_for`.
     """
-    own = tuple(t for t in tray if t.kind is not ToolKind.COLLET)
+    own = tuple(t for t in tray if t.kind not in (ToolKind.COLLET, ToolKind.ARBOR))
     size_mm = float(question.diameter)
     found = _of_collet(question.operation, held, size_mm, usable(tray, ToolKind.COLLET))
     if question.operation is Operation.PART:
@@ -63,6 +63,8 @@ def of_tray(question: SpeedQuestion, held: Holding, tray: tuple[ShopTool, ...]) 
     if question.operation is Operation.SAW and question.depth is not None:
         very = tuple(t for t in own if abs(t.mm - size_mm) < SAME_MM)
         found += _of_reach(float(question.depth), "saw", very)
+    if question.operation in (Operation.SAW, Operation.GEAR_CUT):
+        found += _of_arbor(size_mm, own, usable(tray, ToolKind.ARBOR))
     if question.operation not in (Operation.COUNTERSINK, Operation.BORE):
         found += _of_size(question.operation, size_mm, own)
     return found
@@ -81,6 +83,20 @@ def _of_collet(
         "Three jaws hold it, or a split bush in a larger collet, which runs truer."
     )
     return [Caution("Mind", "the collet", says, None, PRACTICE)]
+
+
+def _of_arbor(
+    size_mm: float, own: tuple[ShopTool, ...], arbors: tuple[ShopTool, ...]
+) -> list[Caution]:
+    """Whether an arbor here goes through the bore of the cutter that is meant."""
+    very = [t for t in own if abs(t.mm - size_mm) < SAME_MM and t.sound and t.bore_mm is not None]
+    if not very or any(abs(a.mm - (t.bore_mm or 0)) < SAME_MM for t in very for a in arbors):
+        return []
+    bore = very[0].bore_mm or 0.0
+    near = min((a.mm for a in arbors), key=lambda mm: abs(mm - bore), default=None)
+    other = "none is owned" if near is None else f"the nearest here is {mm_said(near)}"
+    says = f"{very[0].name} has a bore of {mm_said(bore)} and wants an arbor of that: {other}."
+    return [Caution("Mind", "the arbor", says, None, PRACTICE)]
 
 
 def _of_reach(deep_mm: float, what: str, tools: tuple[ShopTool, ...]) -> list[Caution]:

@@ -39,9 +39,9 @@ class ToolKind(StrEnum):
     BAR = "bar"
 
 
-LENGTHS = ("reach_mm", "lead_mm", "width_mm", "resolution_mm")
-FIGURES = (*LENGTHS, "most_rpm")
+FIGURES = ("reach_mm", "lead_mm", "width_mm", "resolution_mm", "most_rpm", "bore_mm")
 """What may be said of a tool besides its size."""
+LENGTHS = tuple(name for name in FIGURES if name.endswith("_mm"))
 
 
 class State(StrEnum):
@@ -69,6 +69,7 @@ class ShopTool:
         width_mm: Thickness of a saw.
         resolution_mm: What a measuring tool reads to.
         most_rpm: The fastest it may be turned, such as a boring head.
+        bore_mm: Hole in the middle of a saw or a gear cutter: its arbor's size.
     """
 
     kind: ToolKind
@@ -81,6 +82,7 @@ class ShopTool:
     width_mm: float | None = None
     resolution_mm: float | None = None
     most_rpm: float | None = None
+    bore_mm: float | None = None
     mm: float = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:

@@ -181,6 +181,7 @@ function ToolButton({ tool, fixed, click }: { tool: Tool; fixed: boolean; click:
     tool.resolution_mm && `reads ${tool.resolution_mm}`,
     tool.lead_mm && `lead ${tool.lead_mm}`,
     tool.width_mm && `${tool.width_mm} thick`,
+    tool.bore_mm && `bore ${tool.bore_mm}`,
   ].filter(Boolean);
   return (
     <button
