@@ -22,6 +22,11 @@ from runk.core.machines.plate import MACHINE
 from runk.core.metals.identify import IDENTIFY
 from runk.core.metals.pair import PAIR
 from runk.core.plan.plan import PLAN
+from runk.core.rings.ring import RING
+from runk.core.shafts.flats import FLATS
+from runk.core.shafts.keyway import KEYWAY
+from runk.core.shafts.throw import THROW
+from runk.core.shafts.true import TRUE
 from runk.core.threads.clearance import CLEARANCE
 from runk.core.threads.cover import COVER
 from runk.core.threads.die import DIE
@@ -46,6 +51,11 @@ CATALOGUE = Catalogue(
         PRESS,
         SHRINK,
         BOND,
+        THROW,
+        RING,
+        KEYWAY,
+        FLATS,
+        TRUE,
         TAP,
         DIE,
         STUD,

@@ -1122,6 +1122,57 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** FlatsAnswerWire */
+        FlatsAnswerWire: {
+            across_mm: components["schemas"]["FigureWire"];
+            bar_mm: components["schemas"]["FigureWire"];
+            depth_mm: components["schemas"]["FigureWire"];
+            says: string;
+            sharp_mm: components["schemas"]["FigureWire"] | null;
+            wide_mm: components["schemas"]["FigureWire"];
+        };
+        /** FlatsQuestion */
+        FlatsQuestion: {
+            /**
+             * @description across flats
+             * @default null
+             */
+            across: string | number | null;
+            /**
+             * @description bar
+             * @default null
+             */
+            bar: string | number | null;
+            /**
+             * @description flats: 2, 4, 6
+             * @default null
+             */
+            shape: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** FlatsReply */
+        FlatsReply: {
+            answer: components["schemas"]["FlatsAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * GaugeIn
          * @description Take a reading from the gauge; ``again`` measures without another pass.
@@ -1447,6 +1498,70 @@ export interface components {
             /** Version */
             version: number;
         };
+        /** KeywayAnswerWire */
+        KeywayAnswerWire: {
+            chord_mm: components["schemas"]["FigureWire"];
+            depth_top_mm: components["schemas"]["FigureWire"];
+            left_mm: components["schemas"]["FigureWire"];
+            passes: number;
+            says: string;
+            shaft_mm: components["schemas"]["FigureWire"];
+            side_mm: components["schemas"]["FigureWire"];
+            take_mm: components["schemas"]["FigureWire"];
+            width_mm: components["schemas"]["FigureWire"];
+        };
+        /** KeywayQuestion */
+        KeywayQuestion: {
+            /**
+             * @description cutter
+             * @default null
+             */
+            cutter: string | number | null;
+            /**
+             * @description depth at the side
+             * @default null
+             */
+            deep: string | number | null;
+            /**
+             * @description metal
+             * @default null
+             */
+            metal: string | null;
+            /**
+             * @description shaft
+             * @default null
+             */
+            shaft: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * @description width of the key
+             * @default null
+             */
+            width: string | number | null;
+        };
+        /** KeywayReply */
+        KeywayReply: {
+            answer: components["schemas"]["KeywayAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /** LengthAnswerWire */
         LengthAnswerWire: {
             error_mm: components["schemas"]["FigureWire"];
@@ -1689,6 +1804,14 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        /** MakingWire */
+        MakingWire: {
+            costs: string;
+            how: string;
+            inside_mm: components["schemas"]["FigureWire"];
+            outside_mm: components["schemas"]["FigureWire"];
+            school: string;
         };
         /**
          * MarkIn
@@ -2753,6 +2876,99 @@ export interface components {
             /** Plain */
             plain: boolean;
         };
+        /** RingAnswerWire */
+        RingAnswerWire: {
+            bears_mpa: components["schemas"]["FigureWire"];
+            bore_mm: components["schemas"]["FigureWire"];
+            closed_gap_mm: components["schemas"]["FigureWire"];
+            closed_hot_mm: components["schemas"]["FigureWire"] | null;
+            free_gap_mm: components["schemas"]["FigureWire"];
+            groove_depth_mm: components["schemas"]["FigureWire"];
+            groove_loose_mm: components["schemas"]["FigureWire"];
+            groove_most_mm: components["schemas"]["FigureWire"];
+            groove_width_mm: components["schemas"]["FigureWire"];
+            makings: components["schemas"]["MakingWire"][];
+            radial_mm: components["schemas"]["FigureWire"];
+            says: string;
+            stock_mm: components["schemas"]["FigureWire"];
+            stress_closed_mpa: components["schemas"]["FigureWire"];
+            stress_opening_mpa: components["schemas"]["FigureWire"];
+            strip_mm: components["schemas"]["FigureWire"];
+            wall_pressure_mpa: components["schemas"]["FigureWire"];
+            width_mm: components["schemas"]["FigureWire"];
+        };
+        /** RingQuestion */
+        RingQuestion: {
+            /**
+             * @description parting blade
+             * @default null
+             */
+            blade: string | number | null;
+            /**
+             * @description bore
+             * @default null
+             */
+            bore: string | number | null;
+            /**
+             * @description the bore at work
+             * @default null
+             */
+            bore_hot: string | number | null;
+            /**
+             * @description rings
+             * @default null
+             */
+            count: string | number | null;
+            /**
+             * @description free gap
+             * @default null
+             */
+            gap: string | number | null;
+            /**
+             * @description the ring at work
+             * @default null
+             */
+            hot: string | number | null;
+            /**
+             * @description metal of the ring
+             * @default null
+             */
+            metal: string | null;
+            /**
+             * @description thickness of the ring
+             * @default null
+             */
+            radial: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * @description width of the ring
+             * @default null
+             */
+            width: string | number | null;
+        };
+        /** RingReply */
+        RingReply: {
+            answer: components["schemas"]["RingAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /** RunOutAnswerWire */
         RunOutAnswerWire: {
             causes: components["schemas"]["CauseWire"][];
@@ -3679,6 +3895,85 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** ThrowAnswerWire */
+        ThrowAnswerWire: {
+            bar_mm: components["schemas"]["FigureWire"] | null;
+            held_mm: components["schemas"]["FigureWire"] | null;
+            main_mm: components["schemas"]["FigureWire"] | null;
+            packing_mm: components["schemas"]["FigureWire"] | null;
+            pin_mm: components["schemas"]["FigureWire"] | null;
+            says: string;
+            stroke_mm: components["schemas"]["FigureWire"];
+            swing_mm: components["schemas"]["FigureWire"];
+            throw_mm: components["schemas"]["FigureWire"];
+        };
+        /** ThrowQuestion */
+        ThrowQuestion: {
+            /**
+             * @description bar held
+             * @default null
+             */
+            bar: string | number | null;
+            /**
+             * @description flat of a jaw's tip
+             * @default null
+             */
+            jaw: string | number | null;
+            /**
+             * @description main diameter
+             * @default null
+             */
+            main: string | number | null;
+            /**
+             * @description middles: one, both
+             * @default null
+             */
+            middles: string | null;
+            /**
+             * @description pin or sheave
+             * @default null
+             */
+            pin: string | number | null;
+            /**
+             * @description stroke
+             * @default null
+             */
+            stroke: string | number | null;
+            /**
+             * @description whole swing of the indicator
+             * @default null
+             */
+            swing: string | number | null;
+            /**
+             * @description throw
+             * @default null
+             */
+            throw: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** ThrowReply */
+        ThrowReply: {
+            answer: components["schemas"]["ThrowAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /** TightenAnswerWire */
         TightenAnswerWire: {
             past_snug_deg: components["schemas"]["FigureWire"] | null;
@@ -3850,6 +4145,56 @@ export interface components {
             stand_in: boolean;
             /** Tools */
             tools: components["schemas"]["ToolOut"][];
+        };
+        /** TrueAnswerWire */
+        TrueAnswerWire: {
+            allowed_mm: components["schemas"]["FigureWire"];
+            move_across_mm: components["schemas"]["FigureWire"] | null;
+            move_mm: components["schemas"]["FigureWire"];
+            says: string;
+            stays: string;
+        };
+        /** TrueQuestion */
+        TrueQuestion: {
+            /**
+             * @description over the other pair
+             * @default null
+             */
+            across: string | number | null;
+            /**
+             * @description what may stay
+             * @default null
+             */
+            allowed: string | number | null;
+            /**
+             * @description indicator's whole swing
+             * @default null
+             */
+            total: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** TrueReply */
+        TrueReply: {
+            answer: components["schemas"]["TrueAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
         };
         /**
          * UndoIn

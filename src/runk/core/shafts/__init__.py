@@ -1,0 +1,1 @@
+"""Crankshafts, eccentrics and what is cut into a shaft."""

@@ -1,0 +1,232 @@
+"""``keyway``: how deep from the top of the shaft, the chord allowed for."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from fractions import Fraction
+from math import ceil, sqrt
+from typing import Annotated
+
+from runk.core.calculator import Calculator, Door
+from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.kinds import Length, OfMetal
+from runk.core.metals.metal import Metal
+from runk.core.refusals import Refused
+from runk.core.said import mm_said
+from runk.core.shown import Rank, Show
+from runk.core.sources import PRACTICE
+from runk.core.units import PageUnit, unit_of
+from runk.core.workshop import Workshop
+
+PASS_SHARE = 0.08
+"""Depth of a pass as a share of the cutter: 5 thou with a 1/16 in end mill, practice."""
+
+
+@dataclass(frozen=True, slots=True)
+class KeywayQuestion:
+    """A keyway milled along a shaft.
+
+    Args:
+        width: Of the key.
+        shaft: Diameter it is cut into.
+        deep: At its side; half the key's width where left out.
+        cutter: Where a narrower one cuts it.
+    """
+
+    width: Annotated[
+        Fraction,
+        Length(
+            "width of the key",
+            ("key", "keyway", "wide", "width"),
+            principal=True,
+            usual=(0.8, 12.0),
+            low=0.2,
+            high=100.0,
+            placeholder="1/16 in",
+        ),
+    ]
+    shaft: Annotated[
+        Fraction,
+        Length(
+            "shaft",
+            ("shaft", "bar", "dia", "diameter", "ø"),
+            before=("in", "on"),
+            usual=(3.0, 60.0),
+            over="width",
+            low=1.0,
+            high=500.0,
+            placeholder="1/4 in",
+        ),
+    ]
+    deep: Annotated[
+        Fraction | None,
+        Length(
+            "depth at the side",
+            ("deep", "depth"),
+            usual=(0.2, 8.0),
+            low=0.02,
+            high=100.0,
+            placeholder="half its width",
+        ),
+    ] = None
+    cutter: Annotated[
+        Fraction | None,
+        Length(
+            "cutter", ("cutter",), usual=(0.8, 12.0), low=0.2, high=100.0, placeholder="the key's"
+        ),
+    ] = None
+    metal: Annotated[str, OfMetal("metal", placeholder="silver steel")] = "silver-steel"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class KeywayAnswer:
+    """Down from the top of the shaft, in passes."""
+
+    depth_top_mm: Annotated[Figure, Show("Down from the top of the shaft", Rank.BIG)]
+    passes: Annotated[int, Show("In passes", Rank.BIG)]
+    take_mm: Annotated[Figure, Show("Each")]
+    chord_mm: Annotated[Figure, Show("Of which the round of the shaft is")]
+    side_mm: Annotated[Figure, Show("Deep at its side")]
+    left_mm: Annotated[Figure, Show("Metal left under it, to the middle")]
+    says: Annotated[str, Show("How", Rank.SAYS)]
+    width_mm: Annotated[Figure, Show("Key", Rank.FOLDED)]
+    shaft_mm: Annotated[Figure, Show("Shaft", Rank.FOLDED)]
+    cautions: tuple[Caution, ...]
+    links: tuple[Link, ...]
+
+
+@law("The round of the shaft there", "{shaft_mm} ÷ 2 - √(({shaft_mm} ÷ 2)² - ({width_mm} ÷ 2)²)")
+def chord_limit_mm(shaft_mm: float, width_mm: float) -> float:
+    """Height of the arc over a keyway: the cutter touches the top long before the sides.
+
+    >>> round(chord_limit_mm(10.0, 6.0), 3)
+    1.0
+    """
+    radius = shaft_mm / 2.0
+    return radius - sqrt(radius**2 - (width_mm / 2.0) ** 2)
+
+
+@law("Down from the top", "{side_mm} + {chord_mm}")
+def depth_top_limit_mm(side_mm: Num, chord_mm: Num) -> Num:
+    """Depth at the side with the round of the shaft on it.
+
+    >>> depth_top_limit_mm(1.5, 0.25)
+    1.75
+    """
+    return side_mm + chord_mm
+
+
+@law("Left to the middle", "{shaft_mm} ÷ 2 - {deep_mm}")
+def under_limit_mm(shaft_mm: Num, deep_mm: Num) -> Num:
+    """Metal from a keyway's floor to the middle of its shaft.
+
+    >>> under_limit_mm(10.0, 2.0)
+    3.0
+    """
+    return shaft_mm / 2.0 - deep_mm
+
+
+def needs(question: KeywayQuestion, workshop: Workshop) -> Metal:
+    """The metal."""
+    return workshop.metals[question.metal]
+
+
+def compute(question: KeywayQuestion, _: Metal | None = None) -> KeywayAnswer:
+    """How deep from the top, and in how many passes.
+
+    Raises:
+        Refused: A key as wide as its shaft, or a way through its middle.
+
+    >>> answer = compute(KeywayQuestion(Fraction("1.5875"), Fraction("6.35")))
+    >>> round(answer.chord_mm.value, 3), round(answer.depth_top_mm.value, 3)
+    (0.101, 0.895)
+    """
+    w, shaft, width = Working(), float(question.shaft), float(question.width)
+    if width >= shaft * 0.6:
+        raise Refused(
+            f"A key {mm_said(width)} wide leaves nothing of a {mm_said(shaft)} shaft beside it.",
+            field="width",
+            suggest=f"{shaft / 4:.2f} mm",
+        )
+    cutter = width if question.cutter is None else float(question.cutter)
+    if cutter > width + 1e-9:
+        raise Refused("The cutter is wider than the key.", field="cutter")
+    side = width / 2 if question.deep is None else float(question.deep)
+    chord = w.of(chord_limit_mm, "chord_mm", shaft_mm=shaft, width_mm=width)
+    top = w.of(depth_top_limit_mm, "depth_top_mm", since=0, side_mm=side, chord_mm=chord.value)
+    left = w.of(under_limit_mm, "left_mm", shaft_mm=shaft, deep_mm=top.value)
+    if left.value <= 0:
+        raise Refused("That goes past the middle of the shaft.", field="deep")
+    passes = max(ceil(top.value / (PASS_SHARE * cutter) - 1e-9), 1)
+    return KeywayAnswer(
+        depth_top_mm=replace(top, places=3),
+        passes=passes,
+        take_mm=Figure(top.value / passes, unit_of("take_mm"), (), 3),
+        chord_mm=replace(chord, places=3),
+        side_mm=Figure(side, unit_of("side_mm"), (), 3),
+        left_mm=replace(left, places=3),
+        says=_says(width, cutter),
+        width_mm=Figure(width, unit_of("width_mm"), (), 3),
+        shaft_mm=Figure(shaft, unit_of("shaft_mm"), (), 3),
+        cautions=_cautions(left.value, shaft),
+        links=(
+            Link(
+                "speed",
+                (
+                    ("operation", "keyway"),
+                    ("metal", question.metal),
+                    ("diameter", f"{cutter:.4f} mm"),
+                ),
+                "The belt for it",
+            ),
+        ),
+    )
+
+
+def _says(width: float, cutter: float) -> str:
+    if cutter < width - 1e-9:
+        each = (width - cutter) / 2
+        return (
+            f"Down the middle first, then {mm_said(each, 3)} to each side at full depth, climbing "
+            "neither: the cutter leans away."
+        )
+    return "Touch the top of the shaft with the cutter over its middle, then down in passes."
+
+
+def _cautions(left: float, shaft: float) -> tuple[Caution, ...]:
+    found = []
+    if left < shaft / 4:
+        says = f"Only {mm_said(left, 2)} is left to the middle: the shaft is weak there."
+        found.append(Caution("Mind", "what is left", says, "left_mm", PRACTICE))
+    says = "A key that stands out catches sleeves: file it flush with the boss, or guard it."
+    return (*found, Caution("Mind", "the key", says, None, PRACTICE))
+
+
+def headline(answer: KeywayAnswer, page: PageUnit) -> str:
+    """Depth from the top, and passes."""
+    return f"{answer.depth_top_mm.words(page)} from the top · {answer.passes} passes"
+
+
+KEYWAY = Calculator(
+    name="keyway",
+    title="A keyway: how deep from the top",
+    door=Door("/shafts/keyway", "Shafts", "Keyway"),
+    opening={"width": "1/16 in", "shaft": "1/4 in"},
+    question=KeywayQuestion,
+    answers=(KeywayAnswer,),
+    compute=compute,
+    needs=needs,
+    sentences={
+        "": "A {width} keyway in {shaft} shaft of {metal}[, {deep} deep at its side]"
+        "[, {cutter} cutter]"
+    },
+    calls=(
+        "keyway # in",
+        "keyway # # shaft",
+        "keyway # in # shaft",
+        "key # in",
+        "depth of keyway",
+        "# keyway in",
+    ),
+    headline=headline,
+)
