@@ -123,4 +123,5 @@ def sentence(calculator: AnyCalculator, read: Read, page: PageUnit, workshop: Wo
         return _LIVE.sub(said, match[1]) if given else ""
 
     said_whole = _LIVE.sub(said, _OPTIONAL.sub(optional, template))
-    return _AN.sub(r"\1n ", said_whole)
+    said_whole = _AN.sub(r"\1n ", said_whole)
+    return said_whole[:1].upper() + said_whole[1:]

@@ -310,9 +310,7 @@ def _cautions(question: ThrowQuestion, bar: Figure | None, e: float) -> tuple[Ca
         instead = f"a bar of {mm_said(bar.value, 2)} at least"
         found.append(stop("the bar", instead, says, "bar_mm", MECHANICS))
     if question.swing is None and question.stroke is None:
-        says = (
-            f"{mm_said(e, 3)} is the throw: the indicator shows twice that, and so is the stroke."
-        )
+        says = f"The throw is {mm_said(e, 3)}: indicator and stroke show twice that."
         found.append(Caution("Mind", "the doubling", says, "swing_mm", PRACTICE))
     says = "It turns out of balance: slow, by hand first, the packing where it cannot fly."
     return (*found, Caution("Mind", "the weight", says, None, PRACTICE))

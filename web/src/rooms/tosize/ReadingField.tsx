@@ -1,10 +1,8 @@
 import { type RefObject, useState } from 'react';
 import type { Cut, useCutAct } from '../../api/cuts';
-import { onceKey } from '../../api/once';
-import { refusalOf } from '../../api/queries';
 import { Button } from '../../parts/Button';
+import { ReadingInput, useReading } from '../../parts/ReadingInput';
 import { SlipAsked } from '../../parts/SlipAsked';
-import { touched, usePad } from '../../parts/usePad';
 
 interface Props {
   cut: Cut;
@@ -17,29 +15,11 @@ interface Props {
 
 /** One field with the cursor: the reading. Enter records it; a slip is asked about. */
 export function ReadingField({ cut, act, unit, field, gauge }: Props) {
-  const [text, setText] = useState('');
   const [wound, setWound] = useState('');
   const [warm, setWarm] = useState('');
   const [more, setMore] = useState(false);
-  const [key, setKey] = useState(onceKey);
-  const pad = usePad(true);
-  const problem = refusalOf(act.error);
-
-  const send = (reading: string, sure = false) => {
-    if (!reading.trim() || act.isPending) return;
-    const body = { event_key: key, reading, unit, wound, warm, sure, after: cut.last_event };
-    act.mutate(
-      { what: 'readings', body },
-      {
-        onSuccess: () => {
-          setText('');
-          setWound('');
-          setKey(onceKey());
-          field.current?.focus();
-        },
-      },
-    );
-  };
+  const besides = { unit, wound, warm, after: cut.last_event };
+  const { text, setText, send, problem } = useReading(act, field, besides, () => setWound(''));
 
   return (
     <form
@@ -50,26 +30,14 @@ export function ReadingField({ cut, act, unit, field, gauge }: Props) {
         else gauge?.();
       }}>
       <div className="flex flex-wrap items-end gap-2">
-        <label className="min-w-40 flex-1">
-          <span className="mb-1 block text-lg font-semibold">What does it measure now?</span>
-          <span className="flex items-baseline gap-2">
-            <input
-              ref={field}
-              data-takes="figures"
-              value={text}
-              // On touch the pad would cover what is to be wound on.
-              autoFocus={!touched()}
-              autoComplete="off"
-              spellCheck={false}
-              aria-invalid={Boolean(problem)}
-              onChange={(event) => setText(event.target.value)}
-              {...pad.props}
-              className={`figures block min-h-16 w-full rounded-md border-2 bg-card px-3 text-4xl ${problem ? 'border-stop-edge' : 'border-mark'}`}
-            />
-            <span className="text-2xl text-soft">{unit === 'inch' ? 'in' : 'mm'}</span>
-          </span>
-        </label>
-        {pad.shown}
+        <ReadingInput
+          label="What does it measure now?"
+          text={text}
+          setText={setText}
+          field={field}
+          problem={problem}
+          unit={unit}
+        />
         <Button look="main" type="submit" className="min-h-16 px-6 text-xl" disabled={act.isPending}>
           Record <kbd className="text-base">Enter</kbd>
         </Button>
