@@ -68,7 +68,9 @@ def test_whichever_is_typed_throw_swing_and_stroke_are_told_apart(typed: dict[st
     answer = ask("throw", **typed)
     found = (answer.throw_mm.value, answer.swing_mm.value, answer.stroke_mm.value)
     assert found == (12.5, 25.0, 25.0)
-    assert any("twice that" in c.says for c in answer.cautions) == ("throw" in typed)
+    said = worded(answer.says, PageUnit.MM)
+    assert "swings 25.000 mm" in said
+    assert ("The throw is half the" in said) == ("throw" not in typed)
 
 
 def test_a_bar_that_does_not_clean_up_is_stopped() -> None:

@@ -45,7 +45,7 @@ class BondAnswer:
     pin_nm: Annotated[Figure | None, Show("The pin alone shears at")]
     handle: Annotated[str, Show("May be handled after")]
     full: Annotated[str, Show("Full strength after")]
-    lets_go_c: Annotated[Figure, Show("Undone near")]
+    lets_go_c: Annotated[Figure, Show("Undone near, and it fumes")]
     ways: Annotated[tuple[Way, ...], Table("Ways of joining these two, side by side")]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
@@ -93,7 +93,7 @@ def compute(question: BondQuestion, shop: JointShop) -> BondAnswer:
         holds_nm=torque,
         says=(
             "Both parts degreased and dry; turned a little as they go together, to its shoulder; "
-            "the squeezed-out bead wiped before it sets."
+            "the squeezed-out bead wiped before it sets, off the skin and out of the eyes."
         ),
         taken=taken(question, joint),
         gap_low_mm=Figure(one.gap_low_mm, unit_of("gap_low_mm"), (), 3),
@@ -222,8 +222,7 @@ def _cautions(
     if bonds_share(shop.boss, shop.shaft) < 1:
         says = "On stainless it cures slowly and holds about half; an activator helps."
         found.append(Caution("Mind", "stainless", says, "strength_mpa", one.source))
-    says = "Off the skin and out of the eyes; heat it to undo only with the window open: it fumes."
-    return (*found, Caution("Mind", "the compound", says, None, PRACTICE))
+    return tuple(found)
 
 
 def _links(question: BondQuestion, joint: Joint) -> tuple[Link, ...]:

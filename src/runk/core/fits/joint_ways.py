@@ -59,7 +59,7 @@ def _squeezed(joint: Joint) -> list[Way]:
                 heat.ROOM_C, tight.high, free, joint.size, metal["expansion_um_per_m_k"]
             )
             limit = heat.bears(metal).bears_c
-            over = f": over the {limit:.0f} °C it bears" if hot > limit else ""
+            over = f": over the {limit:.0f} °C it bears" if hot > limit + 0.5 else ""
             wants = f"the boss at {hot:.0f} °C{over}"
         found.append(
             Way(

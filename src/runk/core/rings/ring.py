@@ -196,7 +196,8 @@ def _makings(
             outside_mm=Figure(bore, unit_of("outside_mm"), (), 3),
             inside_mm=replace(inside, places=3),
             how=(
-                f"Turn to the bore's size, part, split with a light blow, hold open on a strip "
+                "Turn to the bore's size, part with the carriage locked, split with a light blow, "
+                "hold open on a strip "
                 f"{mm_said(gap, 2)} wide, heat to {set_hot}, cool in air, dress the gap."
             ),
             costs="Quick. Round only as far as the heat is even; scale to be lapped off.",

@@ -252,12 +252,12 @@ def compute(question: ThrowQuestion, _: None = None) -> ThrowAnswer:
         swing_mm=swing,
         packing_mm=packing,
         bar_mm=bar,
-        says=_says(e, packing),
+        says=_says(question, e, packing),
         stroke_mm=Figure(swing.value, swing.unit, swing.steps, 3),
         held_mm=_plain(question.bar, throw),
         pin_mm=_plain(question.pin, throw),
         main_mm=_plain(question.main, throw),
-        cautions=_cautions(question, bar, e),
+        cautions=_cautions(question, bar),
         links=_links(question, bar),
     )
 
@@ -293,25 +293,24 @@ def _bar(w: Working, question: ThrowQuestion, e: float) -> Figure | None:
     return replace(figure, places=3)
 
 
-def _says(e: float, packing: Figure | None) -> str:
+def _says(question: ThrowQuestion, e: float, packing: Figure | None) -> str:
+    typed = next((n for n in ("stroke", "swing") if getattr(question, n) is not None), "")
+    half = f"The throw is half the {typed}, {mm_said(e, 3)}. " if typed else ""
     four = f"In four jaws: move it until the indicator swings {thou_said(2 * e)}, twice the throw."
     if packing is None:
-        return four
+        return half + four
     return (
-        f"Three jaws: {mm_said(packing.value, 3)} under one of them, then look at the swing. {four}"
+        f"{half}Three jaws: {mm_said(packing.value, 3)} under one, then look at the swing. {four}"
     )
 
 
-def _cautions(question: ThrowQuestion, bar: Figure | None, e: float) -> tuple[Caution, ...]:
+def _cautions(question: ThrowQuestion, bar: Figure | None) -> tuple[Caution, ...]:
     found = []
     held = None if question.bar is None else float(question.bar)
     if held is not None and bar is not None and bar.value > held + 1e-9:
         says = f"It cleans up from {mm_said(bar.value, 2)}; {mm_said(held)} leaves a flat of bar."
         instead = f"a bar of {mm_said(bar.value, 2)} at least"
         found.append(stop("the bar", instead, says, "bar_mm", MECHANICS))
-    if question.swing is None and question.stroke is None:
-        says = f"The throw is {mm_said(e, 3)}: indicator and stroke show twice that."
-        found.append(Caution("Mind", "the doubling", says, "swing_mm", PRACTICE))
     says = "It turns out of balance: slow, by hand first, the packing where it cannot fly."
     return (*found, Caution("Mind", "the weight", says, None, PRACTICE))
 
