@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+from functools import cache
+
 from runk.core.figures import Num, law
-from runk.core.fits.iso import ToleranceClass, limits_um
+from runk.core.fits.iso import ToleranceClass, edges_mm, limits_um
 from runk.core.fits.question import WORKSHOP, Duty, duties
 from runk.core.sources import PRACTICE, Held, Source
 
 ISO = Source("iso-286-1", Held.RECALLED)
 HOLE_SHARE = 0.5
 """Share of what a duty allows that is left to the hole, the rest to the shaft: practice."""
+_Limits = tuple[tuple[ToleranceClass, tuple[float, float]], ...]
 _USUAL_HOLES = tuple(ToleranceClass("h", grade, True) for grade in (7, 8, 6, 9))
 """Of two as near, the one a reamer makes."""
 _USUAL_SHAFTS = tuple(
@@ -77,6 +80,13 @@ def between(hole_um: tuple[float, float], shaft_um: tuple[float, float]) -> tupl
     return (hole_um[0] - shaft_um[1]) / 1000, (hole_um[1] - shaft_um[0]) / 1000
 
 
+@cache
+def _usual(edge_mm: float) -> tuple[_Limits, _Limits]:
+    """Limits of the usual classes in the range up to an edge: the same at every size in it."""
+    holes = tuple((one, limits_um(one, edge_mm)) for one in _USUAL_HOLES)
+    return holes, tuple((one, limits_um(one, edge_mm)) for one in _USUAL_SHAFTS)
+
+
 def nearest_iso(size: float, low: float, high: float) -> tuple[ToleranceClass, ToleranceClass]:
     """The fit of the standard, on a hole of H, whose least and most lie nearest to these.
 
@@ -84,8 +94,7 @@ def nearest_iso(size: float, low: float, high: float) -> tuple[ToleranceClass, T
     ['H7', 'g6']
     """
 
-    holes = [(one, limits_um(one, size)) for one in _USUAL_HOLES]
-    shafts = [(one, limits_um(one, size)) for one in _USUAL_SHAFTS]
+    holes, shafts = _usual(next(edge for edge in edges_mm() if size <= edge + 1e-9))
 
     def far(hole: tuple[float, float], shaft: tuple[float, float]) -> float:
         least, most = between(hole, shaft)
