@@ -25,7 +25,7 @@ _NUMBERISH = re.compile(
 _INCHES = re.compile(r"\d/\d|\"|''|\bins?\b|\binch|\bthou\b|^#|letter", re.IGNORECASE)
 _NO_THREAD = frozenset({"fine", "pitch", "thread", "dia", "depth"})
 _SHOWN_IN = UNITS.keys() | {"64ths", "fraction", "fractions"}
-_AFTER_UNIT = frozenset({"at", "on", "by", "and", "from", ",", ";", "is"})
+_AFTER_UNIT = frozenset({"in", "into", "at", "on", "by", "and", "from", ",", ";", "is"})
 """Words no "in" leads to: before them it is inches."""
 _BARE = re.compile(r"\d*[.,]?\d+|\d+[.,]?")
 

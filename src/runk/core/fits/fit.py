@@ -22,7 +22,7 @@ from runk.core.fits.fit_says import (
 )
 from runk.core.fits.fit_sides import pair_of, sides
 from runk.core.fits.iso import read_class
-from runk.core.fits.question import FitQuestion, duties
+from runk.core.fits.question import DUTIES, FitQuestion, duties
 from runk.core.lengths import Reading
 from runk.core.machines.dials import JUDGED
 from runk.core.machines.machine import MachineKind
@@ -145,6 +145,10 @@ def _sweeps() -> Mapping[str, Sweep[FitQuestion, FitShop]]:
     return {"across": Sweep(across, FitAcross)}
 
 
+_SPOKEN = tuple(
+    word for duty in DUTIES for word in duty.words if "piston" in word or word.endswith("fit")
+)
+"""Words of a duty that say by themselves that a fit is asked."""
 FIT = Calculator(
     name="fit",
     title="A fit: the limits of both parts",
@@ -170,6 +174,7 @@ FIT = Calculator(
         "push",
         "flywheel",
         "wheel",
+        *_SPOKEN,
     ),
     calls=(
         "fit",
