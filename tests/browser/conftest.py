@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shutil
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -24,8 +25,10 @@ def chromium() -> Iterator[Browser]:
 
 
 @pytest.fixture
-def server(tmp_path: Path) -> Iterator[Server]:
-    """A server with the demonstration's data."""
+def server(tmp_path: Path, templates: Path) -> Iterator[Server]:
+    """A server with the demonstration's data, already in its file: not made anew for each."""
+    (tmp_path / "runk").mkdir()
+    shutil.copyfile(templates / "filled.sqlite3", tmp_path / "runk" / "demo.sqlite3")
     one = Server(tmp_path)
     one.start()
     yield one
