@@ -7,19 +7,29 @@ from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.cutting import laws as cutting
+from runk.core.cutting.question import Tool
+from runk.core.cutting.spindle import EDGE
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import pressed
 from runk.core.fits.bond_question import BondQuestion
 from runk.core.fits.classes import bounds_of
 from runk.core.fits.compounds import Compound, compounds, gap_share, heat_share, strength_mpa
-from runk.core.fits.joint import SAFETY, Joint, bonds_share, joint_of, links_to, taken
+from runk.core.fits.joint import (
+    SAFETY,
+    Joint,
+    bonded,
+    bonds_share,
+    joint_of,
+    links_to,
+    sheared,
+    taken,
+)
 from runk.core.fits.joint_question import JointShop, needs
 from runk.core.fits.joint_ways import Way, ways
 from runk.core.fits.question import duties
 from runk.core.said import mm_said, thou_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
-from runk.core.threads.stud import SHEAR_SHARE
 from runk.core.units import PageUnit, unit_of
 
 LIGHT_MM, LIGHT_MM_PER_REV = 0.25, 0.05
@@ -80,9 +90,7 @@ def compute(question: BondQuestion, shop: JointShop) -> BondAnswer:
         heat_share=heat_share(one, question.hot),
         source=one.source,
     )
-    area = w(pressed.joint_mm2, size_mm=joint.size, length_mm=joint.length)
-    force = w.of(pressed.bonded_n, "holds_n", since=since, shear_mpa=strength.value, area_mm2=area)
-    torque = w.of(pressed.grip_nm, "holds_nm", since=since, force_n=force.value, size_mm=joint.size)
+    force, torque = bonded(w, joint, strength.value, since)
     may = w.of(pressed.allowed_nm, "stands_nm", holds_nm=torque.value, safety=SAFETY)
     cut = _cut(w, question, shop)
     if one.key == "epoxy":
@@ -125,7 +133,7 @@ def _cut(w: Working, question: BondQuestion, shop: JointShop) -> Figure | None:
         kc11_n_per_mm2=metal["kc11_n_per_mm2"],
         mc=metal["mc"],
         chip_mm=feed,
-        edge=1.3,
+        edge=EDGE[Tool.HSS],
         source=metal.source("kc11_n_per_mm2"),
         why="high-speed steel, the edge not new",
     )
@@ -146,32 +154,7 @@ def _stands(cut: Figure | None, may: Figure) -> str:
 def _pin(w: Working, question: BondQuestion, joint: Joint) -> Figure | None:
     if question.pin is None:
         return None
-    metal, since, pin = joint.shop.shaft, len(w.steps), float(question.pin)
-    shears = w(
-        pressed.shear_mpa,
-        share=SHEAR_SHARE,
-        yield_mpa=metal["rp02_n_per_mm2"],
-        source=metal.source("rp02_n_per_mm2"),
-        why="a pin of the shaft's metal",
-    )
-    if question.pin_as == "across":
-        return w.of(
-            pressed.cross_pin_nm,
-            "pin_nm",
-            since=since,
-            pin_mm=pin,
-            shear_mpa=shears,
-            size_mm=joint.size,
-        )
-    return w.of(
-        pressed.scotch_key_nm,
-        "pin_nm",
-        since=since,
-        pin_mm=pin,
-        length_mm=joint.length,
-        shear_mpa=shears,
-        size_mm=joint.size,
-    )
+    return sheared(w, joint, float(question.pin), question.pin_as == "across")
 
 
 def _cautions(

@@ -10,7 +10,6 @@ from runk.core.figures import Figure, Working
 from runk.core.fits.classes import between_limit_mm
 from runk.core.fits.fit_answer import FitAnswer
 from runk.core.fits.fit_says import (
-    LIGHT,
     FitShop,
     cautions,
     first,
@@ -22,7 +21,7 @@ from runk.core.fits.fit_says import (
 )
 from runk.core.fits.fit_sides import pair_of, sides
 from runk.core.fits.iso import read_class
-from runk.core.fits.question import DUTIES, FitQuestion, duties
+from runk.core.fits.question import DUTIES, FitQuestion, duties, is_light
 from runk.core.lengths import Reading
 from runk.core.machines.dials import JUDGED
 from runk.core.machines.machine import MachineKind
@@ -52,7 +51,7 @@ def needs(question: FitQuestion, workshop: Workshop) -> FitShop:
     )
 
 
-def settle(question: FitQuestion, _: Workshop, __: Mapping[str, Reading]) -> FitQuestion:
+def settle(question: FitQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> FitQuestion:
     """One class alone goes with the usual one of the other side.
 
     Raises:
@@ -79,7 +78,11 @@ def settle(question: FitQuestion, _: Workshop, __: Mapping[str, Reading]) -> Fit
         question = replace(question, hole=read_class("H7", hole=True))
     if question.hole is not None and question.shaft is None:
         question = replace(question, shaft=read_class("h6", hole=False))
-    if question.duty == "ringed" and question.shaft_metal in LIGHT:
+    if (
+        question.duty == "ringed"
+        and question.shaft_metal
+        and is_light(question.shaft_metal, workshop)
+    ):
         question = replace(question, duty="crown")
     return question
 

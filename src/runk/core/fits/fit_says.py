@@ -34,9 +34,6 @@ class FitShop:
     quarter_mm: float | None = None
 
 
-LIGHT = frozenset({"aluminium-6082", "dural", "cast-aluminium"})
-"""Metals of pistons that grow more than their bore."""
-_TIGHT = ("press", "drive", "shrink")
 _MOVES = frozenset(
     {"running", "precision", "slide", "ringed", "ringless", "crown", "rod", "journal", "groove"}
 )
@@ -50,6 +47,7 @@ def kind_of(low: float, high: float) -> str:
 
 
 def says(duty: Duty | None, kind: str, low: float, high: float) -> str:
+    """How it goes together: by what the parts do, or by how free or tight they are."""
     if duty is not None:
         return duty.says
     if kind == "clearance":

@@ -13,7 +13,6 @@ from runk.core.sources import Held, Source, read_table
 ROOM_C = 20.0
 """Sizes are what they measure at this: ISO 1."""
 ISO_1 = Source("iso-1", Held.RECALLED)
-COLDEST_C = -273.15
 
 
 @law("Hot it is", "{size_mm} × (1 + {expansion_um_per_m_k} × ({hot_c} - 20) ÷ 1 000 000)", ISO_1)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from runk.core.figures import Caution, Figure, Link, Working, stop
@@ -13,7 +13,8 @@ from runk.core.fits.question import duties
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
-from runk.core.sources import PRACTICE, Source
+from runk.core.sources import PRACTICE
+from runk.core.threads.stud import SHEAR_SHARE
 from runk.core.units import unit_of
 
 USUAL_BOSS = 2
@@ -25,7 +26,6 @@ VICE_N = 8000.0
 HAND_N, TAPS_N = 150.0, 1000.0
 SAFETY = 3.0
 """A joint that must not move is asked a third of what it holds: common practice."""
-_PIN_SHARE = 0.25
 
 
 @dataclass(frozen=True, slots=True)
@@ -218,6 +218,17 @@ def bears_mpa(metal: Metal) -> float:
     return metal["rp02_n_per_mm2"]
 
 
+def borne(w: Working, metal: Metal, key: str) -> Figure:
+    """What a boss may be loaded to, with where it comes from."""
+    brittle = metal.family == "iron" and metal.kind != "sg-iron"
+    name = "rm_n_per_mm2" if brittle else "rp02_n_per_mm2"
+    share = IRON_SHARE if brittle else 1.0
+    figure = w.of(
+        pressed.borne_mpa, key, share=share, strength_mpa=metal[name], source=metal.source(name)
+    )
+    return replace(figure, places=0)
+
+
 def strained(
     joint: Joint, high_mm: float, field: str, besides_mm: float | None = None
 ) -> list[Caution]:
@@ -273,12 +284,47 @@ def bonds_share(*metals: Metal) -> float:
     return 0.5 if any(metal.family == "stainless" for metal in metals) else 1.0
 
 
-def bonded(w: Working, joint: Joint, strength_mpa: float, source: Source = PRACTICE) -> Figure:
-    """Torque a bond of that strength holds, counted at its weakest."""
-    since = len(w.steps)
+def bonded(
+    w: Working, joint: Joint, strength_mpa: float, since: int | None = None
+) -> tuple[Figure, Figure]:
+    """Push and torque a bond of that strength holds, its working from a step on."""
+    at = len(w.steps) if since is None else since
     area = w(pressed.joint_mm2, size_mm=joint.size, length_mm=joint.length)
-    force = w(pressed.bonded_n, shear_mpa=strength_mpa, area_mm2=area, source=source)
-    return w.of(pressed.grip_nm, "holds_nm", since=since, force_n=force, size_mm=joint.size)
+    force = w.of(
+        pressed.bonded_n,
+        "holds_n",
+        since=at,
+        shear_mpa=strength_mpa,
+        area_mm2=area,
+        source=PRACTICE,
+    )
+    return force, w.of(
+        pressed.grip_nm, "holds_nm", since=at, force_n=force.value, size_mm=joint.size
+    )
+
+
+def sheared(w: Working, joint: Joint, pin_mm: float, across: bool) -> Figure:
+    """Torque that shears a pin of the shaft's metal, right across or endways as a scotch key."""
+    metal, since = joint.shop.shaft, len(w.steps)
+    shears = w(
+        pressed.shear_mpa,
+        share=SHEAR_SHARE,
+        yield_mpa=metal["rp02_n_per_mm2"],
+        source=metal.source("rp02_n_per_mm2"),
+        why="a pin of the shaft's metal",
+    )
+    size = joint.size
+    if across:
+        shear = w(pressed.cross_pin_nm, pin_mm=pin_mm, shear_mpa=shears, size_mm=size)
+    else:
+        shear = w(
+            pressed.scotch_key_nm,
+            pin_mm=pin_mm,
+            length_mm=joint.length,
+            shear_mpa=shears,
+            size_mm=size,
+        )
+    return w.figure(shear, "holds_nm", since=since)
 
 
 def tight_figures(tight: Tight) -> tuple[Figure, Figure]:

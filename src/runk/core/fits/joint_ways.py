@@ -6,24 +6,26 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from runk.core.figures import Figure, Working
-from runk.core.fits import heat, pressed
+from runk.core.fits import heat
 from runk.core.fits.classes import bounds_of
 from runk.core.fits.compounds import compounds
 from runk.core.fits.joint import (
-    _PIN_SHARE,
     Joint,
     bonded,
     bonds_share,
     by_class,
     goes_in_by,
     press,
+    sheared,
     shrink_class,
     usual_free_mm,
 )
 from runk.core.fits.question import duties
 from runk.core.said import mm_said, thou_said
 from runk.core.shown import Show
-from runk.core.threads.stud import SHEAR_SHARE
+
+_PIN_SHARE = 0.25
+"""A pin is usually a quarter of its shaft: common practice."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -77,36 +79,10 @@ def _stuck(joint: Joint) -> list[Way]:
     low, high = bounds_of(duties()["web"], joint.size)
     sizes = f"{thou_said(low)} to {thou_said(high)} free"
     w = Working()
-    bond = bonded(
-        w,
-        joint,
-        compounds()["retaining"].shear_mpa * bonds_share(joint.shop.boss, joint.shop.shaft),
-    )
+    strength = compounds()["retaining"].shear_mpa * bonds_share(joint.shop.boss, joint.shop.shaft)
+    _, bond = bonded(w, joint, strength)
     pin = round(joint.size * _PIN_SHARE * 2) / 2 or 0.5
-    since = len(w.steps)
-    shears = w(
-        pressed.shear_mpa,
-        share=SHEAR_SHARE,
-        yield_mpa=joint.shop.shaft["rp02_n_per_mm2"],
-        source=joint.shop.shaft.source("rp02_n_per_mm2"),
-    )
-    across = w.of(
-        pressed.cross_pin_nm,
-        "holds_nm",
-        since=since,
-        pin_mm=pin,
-        shear_mpa=shears,
-        size_mm=joint.size,
-    )
-    key = w.of(
-        pressed.scotch_key_nm,
-        "holds_nm",
-        pin_mm=pin,
-        length_mm=joint.length,
-        shear_mpa=shears,
-        size_mm=joint.size,
-    )
-    key = Figure(key.value, key.unit, (w.steps[since], *key.steps))
+    across, key = (sheared(w, joint, pin, way) for way in (True, False))
     clean = "Both clean and dry; half an hour to handle, a day to full strength."
     return [
         Way(

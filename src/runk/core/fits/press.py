@@ -12,7 +12,7 @@ from runk.core.fits.joint import (
     VICE_N,
     Joint,
     Tight,
-    bears_mpa,
+    borne,
     goes_in_by,
     joint_of,
     links_to,
@@ -27,7 +27,7 @@ from runk.core.fits.joint_ways import Way, ways
 from runk.core.kinds import Choice, OneOf
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 
 CLASSES = (
     Choice("press", "press", ("press", "pressed", "press in", "press on")),
@@ -104,7 +104,7 @@ def compute(question: PressQuestion, shop: JointShop) -> PressAnswer:
         pressure_low_mpa=found.pressure_low,
         hoop_mpa=found.hoop,
         loaded_mpa=found.loaded,
-        yield_mpa=Figure(bears_mpa(shop.boss), unit_of("yield_mpa"), (), 0),
+        yield_mpa=borne(w, shop.boss, "yield_mpa"),
         holds_n=found.holds,
         ways=ways(joint),
         cautions=(*strained(joint, tight.high, "tight_high_mm"), *_cautions(found.force.value)),

@@ -165,6 +165,16 @@ def scotch_key_nm(pin_mm: Num, length_mm: Num, shear_mpa: Num, size_mm: Num) -> 
     return pin_mm * length_mm * shear_mpa * size_mm / 2000.0
 
 
+@law("It bears", "{share} × {strength_mpa}")
+def borne_mpa(share: Num, strength_mpa: Num) -> Num:
+    """What a part may be loaded to: its yield, of grey iron half its strength.
+
+    >>> borne_mpa(0.5, 250.0)
+    125.0
+    """
+    return share * strength_mpa
+
+
 @law("Shear strength", "{share} × {yield_mpa}")
 def shear_mpa(share: Num, yield_mpa: Num) -> Num:
     """What a pin stands in shear without giving.

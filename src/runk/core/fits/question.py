@@ -11,6 +11,7 @@ from typing import Annotated
 from runk.core.fits.iso import LARGEST_MM, ToleranceClass
 from runk.core.kinds import Choice, Length, OfFitClass, OfMetal, OneOf
 from runk.core.sources import Held, Source, read_table
+from runk.core.workshop import Workshop
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,6 +73,11 @@ class School:
     high: tuple[float, float]
     costs: str
     source: Source
+
+
+def is_light(metal: str, workshop: Workshop) -> bool:
+    """Whether a piston of that metal grows more than its iron bore: aluminium, one's own too."""
+    return workshop.metals[metal].family == "aluminium"
 
 
 @cache

@@ -110,9 +110,10 @@ def compute(question: ShrinkQuestion, shop: JointShop) -> ShrinkAnswer:
     w = Working()
     joint = joint_of(w, question, shop)
     free = usual_free_mm(joint.size) if question.free is None else float(question.free)
-    tight = tightness(joint, question.tight, question.least, "shrink")
     if question.tight is None:
         tight = shrink_class(joint, question.room, free)
+    else:
+        tight = tightness(joint, question.tight, question.least, "shrink")
     warm = most_by_heat_mm(joint, question.room, free)
     found = press(w, joint, tight.low, tight.high)
     boss, shaft = shop.boss["expansion_um_per_m_k"], shop.shaft["expansion_um_per_m_k"]

@@ -7,9 +7,9 @@ from typing import Any
 
 from runk.core.fits import heat
 from runk.core.fits.classes import between_limit_mm
-from runk.core.fits.warm import WarmShop, compute
 from runk.core.fits.warm_answer import WarmFit
 from runk.core.fits.warm_question import WarmQuestion
+from runk.core.fits.warmed import WarmShop, compute
 from runk.core.refusals import Refused
 
 

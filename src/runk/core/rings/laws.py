@@ -139,6 +139,26 @@ def inside_mm(outside_mm: Num, radial_mm: Num) -> Num:
     return outside_mm - 2.0 * radial_mm
 
 
+@law("A share of the bore", "{bore_mm} × {share}", PRACTICE)
+def share_of_bore_mm(bore_mm: Num, share: Num) -> Num:
+    """A usual size of a ring, which goes with its bore.
+
+    >>> share_of_bore_mm(26.0, 0.5)
+    13.0
+    """
+    return bore_mm * share
+
+
+@law("Groove, wide", "{width_mm} + {side_mm}", PRACTICE)
+def groove_width_mm(width_mm: Num, side_mm: Num) -> Num:
+    """Width of a groove that leaves a ring so much side clearance in all.
+
+    >>> groove_width_mm(2.0, 0.25)
+    2.25
+    """
+    return width_mm + side_mm
+
+
 @law("Groove, deep", "{radial_mm} + {more_mm}", PRACTICE)
 def groove_depth_mm(radial_mm: Num, more_mm: Num) -> Num:
     """Depth of a groove below the bore: the ring never touches its floor.

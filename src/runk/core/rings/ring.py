@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working, stop
+from runk.core.fits.pressed import borne_mpa
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.rings import laws
@@ -15,8 +17,8 @@ from runk.core.sources import PRACTICE, Held, Source
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
-USUAL_RADIAL, USUAL_GAP = 1 / 26, 0.14
-"""Thickness and free gap as shares of the bore: D/28 to D/25, and 0.13 to 0.15 (memory)."""
+USUAL_RADIAL, USUAL_GAP, USUAL_WIDTH = 1 / 26, 0.14, 1 / 12
+"""Thickness, free gap and width as shares of the bore: D/28 to D/25, 0.13 to 0.15 (memory)."""
 IRON_TIMES = 1.4
 """Iron bends to so many times what it breaks at when pulled: 350 N/mm² of GJL-250 (memory)."""
 CLOSED_THOU_PER_INCH = 3.0
@@ -43,16 +45,22 @@ def needs(question: RingQuestion, workshop: Workshop) -> RingShop:
     return RingShop(workshop.metals[question.metal], workshop.metals["grey-iron"])
 
 
-def bears_mpa(metal: Metal) -> float:
-    """What a ring of that metal may be bent to.
+def _borne(w: Working, metal: Metal) -> Figure:
+    """What a ring of that metal may be bent to: its yield, of iron what it breaks at, bent."""
+    iron = metal.kind == "grey-iron"
+    name = "rm_n_per_mm2" if iron else "rp02_n_per_mm2"
+    share = IRON_TIMES if iron else 1.0
+    figure = w.of(
+        borne_mpa, "bears_mpa", share=share, strength_mpa=metal[name], source=metal.source(name)
+    )
+    return replace(figure, places=0)
 
-    >>> from runk.core.metals.metal import shipped_metals
-    >>> round(bears_mpa(shipped_metals()["grey-iron"]))
-    350
-    """
-    if metal.kind == "grey-iron":
-        return IRON_TIMES * metal["rm_n_per_mm2"]
-    return metal["rp02_n_per_mm2"]
+
+def _or_usual(w: Working, said: Fraction | None, bore: float, share: float, key: str) -> Figure:
+    """A size as somebody says it, or its usual share of the bore."""
+    if said is not None:
+        return Figure(float(said), unit_of(key))
+    return w.of(laws.share_of_bore_mm, key, bore_mm=bore, share=share, source=MEMORY)
 
 
 def ring(question: RingQuestion, shop: RingShop) -> RingAnswer:
@@ -73,9 +81,13 @@ def ring(question: RingQuestion, shop: RingShop) -> RingAnswer:
     (0.85, 325)
     """
     w, bore, metal = Working(), float(question.bore), shop.metal
-    radial = bore * USUAL_RADIAL if question.radial is None else float(question.radial)
-    gap = bore * USUAL_GAP if question.gap is None else float(question.gap)
-    width = round(bore / 12, 1) if question.width is None else float(question.width)
+    thick = _or_usual(w, question.radial, bore, USUAL_RADIAL, "radial_mm")
+    free = _or_usual(w, question.gap, bore, USUAL_GAP, "free_gap_mm")
+    wide = _or_usual(w, question.width, bore, USUAL_WIDTH, "width_mm")
+    if question.width is None:
+        # Nobody makes a ring to a hundredth of its usual width.
+        wide = replace(wide, value=round(wide.value, 1))
+    radial, gap, width = thick.value, free.value, wide.value
     _check(question, bore, radial, gap)
     closed, hot = _gaps(w, question, shop, bore)
     if closed.value >= gap:
@@ -100,32 +112,32 @@ def ring(question: RingQuestion, shop: RingShop) -> RingAnswer:
         laws.stock_mm, count=float(question.count), width_mm=width, lap_mm=LAP_MM,
         blade_mm=float(question.blade), hold_mm=HOLD_MM,
     )  # fmt: skip
-    bears = bears_mpa(metal)
+    bears = _borne(w, metal)
 
-    def fine(mm: float, key: str) -> Figure:
-        return Figure(mm, unit_of(key), (), 3)
+    def groove(side_mm: float, key: str) -> Figure:
+        return replace(w.of(laws.groove_width_mm, key, width_mm=width, side_mm=side_mm), places=3)
 
     return RingAnswer(
-        radial_mm=fine(radial, "radial_mm"),
-        free_gap_mm=Figure(gap, unit_of("free_gap_mm")),
+        radial_mm=replace(thick, places=3),
+        free_gap_mm=free,
         closed_gap_mm=replace(closed, places=3),
         closed_hot_mm=hot,
-        groove_width_mm=fine(width + SIDE_MM[0], "groove_width_mm"),
-        groove_most_mm=fine(width + SIDE_MM[1], "groove_most_mm"),
-        groove_loose_mm=fine(width + LOOSE_MM, "groove_loose_mm"),
+        groove_width_mm=groove(SIDE_MM[0], "groove_width_mm"),
+        groove_most_mm=groove(SIDE_MM[1], "groove_most_mm"),
+        groove_loose_mm=groove(LOOSE_MM, "groove_loose_mm"),
         groove_depth_mm=replace(depth, places=3),
         says=_says(question.count),
         wall_pressure_mpa=replace(pressure, places=3),
         stress_closed_mpa=replace(shut, places=0),
         stress_opening_mpa=replace(opened, places=0),
-        bears_mpa=Figure(bears, unit_of("bears_mpa"), (), 0),
-        width_mm=Figure(width, unit_of("width_mm")),
+        bears_mpa=bears,
+        width_mm=wide,
         strip_mm=w.of(laws.strip_mm, radial_mm=radial),
         stock_mm=stock,
         bore_mm=Figure(bore, unit_of("bore_mm")),
         makings=_makings(w, bore, radial, gap, metal),
         cautions=_cautions(
-            bore, (pulled, e_gpa), (shut.value, opened.value, bears), pressure.value
+            bore, (pulled, e_gpa), (shut.value, opened.value, bears.value), pressure.value
         ),
         links=_links(question, bore, width, radial),
     )

@@ -15,9 +15,6 @@ from runk.core.shown import Rank, Show
 from runk.core.sources import PRACTICE
 from runk.core.workshop import Workshop
 
-FINE_MM, FAIR_MM = 0.02, 0.05
-"""What may do for most work, and what a second operation still bears: practice."""
-
 
 @dataclass(frozen=True, slots=True)
 class TrueQuestion:
