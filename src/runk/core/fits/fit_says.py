@@ -10,7 +10,7 @@ from runk.core.fits.classes import between, bounds_of, duty_limit_mm, nearest_cl
 from runk.core.fits.fit_answer import OtherWay
 from runk.core.fits.fit_sides import Side, turned_round
 from runk.core.fits.iso import ToleranceClass, limits_um
-from runk.core.fits.question import WORKSHOP, Basis, Duty, FitQuestion, schools
+from runk.core.fits.question import MOVES, WORKSHOP, Basis, Duty, FitQuestion, schools
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
 from runk.core.sources import PRACTICE
@@ -32,11 +32,6 @@ class FitShop:
     outside_mm: float | None
     reamer: ShopTool | None = None
     quarter_mm: float | None = None
-
-
-_MOVES = frozenset(
-    {"running", "precision", "slide", "ringed", "ringless", "crown", "rod", "journal", "groove"}
-)
 
 
 def kind_of(low: float, high: float) -> str:
@@ -199,7 +194,7 @@ def links(question: FitQuestion, kind: str, hole: Side, shaft: Side) -> tuple[Li
         found.append(Link("warm", warm, "What stays of it hot"))
     if question.duty == "web":
         found.append(Link("bond", (("size", size),), "What compound holds in that gap"))
-    if question.duty in _MOVES and question.hole_metal and question.shaft_metal:
+    if question.duty in MOVES and question.hole_metal and question.shaft_metal:
         pair = (("metal", question.shaft_metal), ("other", question.hole_metal))
         found.append(Link("pair", pair, "May these two metals run together"))
     return tuple(found)

@@ -206,23 +206,26 @@ def press(w: Working, joint: Joint, low_mm: float, high_mm: float) -> Pressed:
     return Pressed(least, most, hoop, loaded, force, holds, torque)
 
 
+def _by_what(metal: Metal) -> tuple[str, float]:
+    """Which of its figures a metal bears a share of: its yield, of grey iron half its strength."""
+    brittle = metal.family == "iron" and metal.kind != "sg-iron"
+    return ("rm_n_per_mm2", IRON_SHARE) if brittle else ("rp02_n_per_mm2", 1.0)
+
+
 def bears_mpa(metal: Metal) -> float:
-    """What a boss may be loaded to: its yield, of iron half its strength.
+    """What a boss may be loaded to.
 
     >>> from runk.core.metals.metal import shipped_metals
     >>> bears_mpa(shipped_metals()["grey-iron"])
     125.0
     """
-    if metal.family == "iron" and metal.kind != "sg-iron":
-        return metal["rm_n_per_mm2"] * IRON_SHARE
-    return metal["rp02_n_per_mm2"]
+    name, share = _by_what(metal)
+    return pressed.borne_mpa(share, metal[name])
 
 
 def borne(w: Working, metal: Metal, key: str) -> Figure:
     """What a boss may be loaded to, with where it comes from."""
-    brittle = metal.family == "iron" and metal.kind != "sg-iron"
-    name = "rm_n_per_mm2" if brittle else "rp02_n_per_mm2"
-    share = IRON_SHARE if brittle else 1.0
+    name, share = _by_what(metal)
     figure = w.of(
         pressed.borne_mpa, key, share=share, strength_mpa=metal[name], source=metal.source(name)
     )

@@ -6,15 +6,12 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from runk.core.fits.mate_question import Make
+from runk.core.fits.question import MOVES
 from runk.core.plan.rescue import COMPOUND_FILLS_MM, LEAST_WALL_MM
 from runk.core.said import mm_said, thou_said
 from runk.core.shown import Show
 
-NO_COMPOUND = frozenset(
-    """
-    running precision slide ringed ringless crown rod journal groove register
-    """.split()  # noqa: SIM905
-)
+NO_COMPOUND = MOVES | {"register"}
 """What has to move, or come apart: no compound makes good for it."""
 
 

@@ -48,6 +48,10 @@ def duties() -> dict[str, Duty]:
 
 WORKSHOP = ("running", "precision", "slide", "push", "drive", "press", "shrink")
 """The classes of the workshop, by which a fit of the standard is said in other words."""
+MOVES = frozenset(
+    {"running", "precision", "slide", "ringed", "ringless", "crown", "rod", "journal", "groove"}
+)
+"""Duties in which the two move against each other."""
 _TIGHT = ("drive", "press", "shrink")
 
 
