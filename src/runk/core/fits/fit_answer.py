@@ -15,7 +15,7 @@ class OtherWay:
 
     name: Annotated[str, Show("Said as")]
     clearance_low_mm: Annotated[Figure, Show("Least clearance")]
-    clearance_high_mm: Annotated[Figure, Show("Most")]
+    clearance_high_mm: Annotated[Figure, Show("Most clearance")]
     says: Annotated[str, Show("Which is")]
 
 
