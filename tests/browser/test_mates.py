@@ -76,3 +76,13 @@ def test_a_slider_warms_both_parts(page: Page) -> None:
     assert warm != "0.088 mm free"
     page.get_by_role("button", name="inch", exact=True).click()
     expect(slider).to_have_attribute("aria-valuetext", re.compile("in free"))
+
+
+def test_named_readings_go_on_meaning_millimetres_on_an_inch_page(page: Page) -> None:
+    page.goto("/fits/mate")
+    readings = page.get_by_label("readings of what is there")
+    readings.fill("top 22.012, 22.008 and 22.01; bottom: 22,006")
+    page.get_by_role("button", name="inch", exact=True).click()
+    meant = "top 22.012 mm, 22.008 mm and 22.01 mm; bottom: 22,006 mm"
+    expect(readings).to_have_value(meant)
+    expect(page.get_by_role("img", name="Hole and shaft")).to_contain_text("0.8664")

@@ -73,8 +73,15 @@ export function pinBareNumbers(unit: 'mm' | 'inch'): void {
 function pin(value: string, unit: 'mm' | 'inch', kind: string): string {
   const said = unit === 'mm' ? 'mm' : 'in';
   if (kind === 'limits') return /[a-z"]/i.test(value) ? value : `${value.trim()} ${said}`;
+  // A reading may have the name of its place before it: top 22.01, 22.02; middle 22.00.
+  const bare =
+    kind === 'readings'
+      ? /^\s*(?!(?:no|letter|number)\b)([a-z][a-z ]*[:=]?\s+)?\d[\d.]*(,\d+)?\s*$/i
+      : /^\s*-?\d[\d.]*(,\d+)?\s*$/;
+  // Parted as the core parts a list; three bare numbers between two commas are three.
   return value
-    .split(/(\s*;\s*|,\s+)/)
-    .map((part) => (/^\s*-?\d[\d.,]*\s*$/.test(part) ? `${part.trim()} ${said}` : part))
+    .split(/(\s*[;\n]\s*|,\s+|\s+and\s+)/)
+    .flatMap((part) => (/,.*,/.test(part) ? part.split(/(,)/) : [part]))
+    .map((part) => (bare.test(part) ? `${part.trim()} ${said}` : part))
     .join('');
 }
