@@ -19,6 +19,7 @@ def _nothing(_: Page) -> None:
 
 
 def _bench(page: Page) -> None:
+    page.get_by_role("button", name="Bench view").wait_for()
     page.keyboard.press("b")
     page.get_by_role("dialog").wait_for()
 
