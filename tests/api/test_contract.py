@@ -41,6 +41,17 @@ ASKED: dict[str, dict[str, str]] = {
     "keyway": {"width": "3", "shaft": "12"},
     "flats": {"bar": "10", "across": "7"},
     "true": {"total": "0.3"},
+    "endfloat": {
+        "room": "25 +0.05 -0",
+        "stack": "2 x bearing 8 +0 -0.02; boss 8.8",
+        "shims": "0.05, 0.1",
+    },
+    "shaft-budget": {
+        "room": "60 +0.1 -0",
+        "along": "bearing 8; wheel 12 +0 -0.1",
+        "on": "wheel",
+        "line": "15",
+    },
     "faults": {"sign": "whine", "diameter": "22", "metal": "brass", "rpm": "1480"},
     "sheet": {"metals": "brass, silver steel", "sizes": "10; 20"},
     "hole": {"size": "6", "metal": "gunmetal", "finish": "machine-reamed", "deep": "20"},

@@ -114,7 +114,7 @@ def test_every_link_can_be_followed_and_says_what_it_was_handed() -> None:
             try:
                 read = read_question(to, handed, PageUnit.INCH, WORKSHOP)
                 for field, text in handed.items():
-                    if text.endswith(" mm"):
+                    if text.endswith(" mm") and not to.fields[field].several:
                         arrived = float(getattr(read.question, field))
                         assert arrived == pytest.approx(float(text[:-3])), name
                 to.ask(read.question, WORKSHOP)

@@ -24,7 +24,7 @@ class FieldOut(BaseModel):
 
     name: str
     kind: str
-    widget: Literal["typed", "size", "chosen"]
+    widget: Literal["typed", "size", "list", "chosen"]
     in_page_unit: bool
     label: str
     required: bool

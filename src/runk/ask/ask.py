@@ -9,12 +9,14 @@ from typing import Any
 from runk.ask.candidate import Candidate
 from runk.ask.heed import heeded
 from runk.ask.lexicon import Names, lexicon_of, names_of
+from runk.ask.lines import only_inches, whole_lines
 from runk.ask.reading import read_line
 from runk.ask.sizes import Cutting, cuttings
 from runk.ask.words import EXAMPLE, FILLER, asked_in, sounds_like_judgement, words_of
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.questions import Read, read_question, sentence
+from runk.core.questions import words as word_of
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -104,6 +106,8 @@ def ask(
     'belt 3, direct'
     """
     words = words_of(line)
+    if shaped := _shaped(line, workshop, page, catalogue):
+        return shaped
     choosing = sounds_like_judgement(words)
     if choosing and (judged := _judged(line, workshop, page, catalogue)):
         return judged
@@ -116,6 +120,40 @@ def ask(
         if (judged := _judged(line, workshop, page, catalogue)) is None:
             raise
         return judged
+
+
+def _shaped(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue) -> Asked | None:
+    """A line known by its shape; None where none is.
+
+    Raises:
+        Refused: By the calculator whose line it is, where it cannot be answered.
+    """
+    refused: Refused | None = None
+    # Sizes of one line belong together: a bare number beside inches is inches.
+    bare = PageUnit.INCH if only_inches(line) else page
+    for calculator, typed in whole_lines(line, catalogue):
+        try:
+            read = read_question(calculator, typed, bare, workshop)
+            answer = calculator.ask(read.question, workshop)
+        except Refused as failed:
+            refused = refused or failed
+            continue
+        if bare is not page:
+            # The room reads them on its own page: each goes there with its unit.
+            spoken = word_of(calculator, read, page, workshop)
+            typed = {
+                n: spoken[n] if calculator.fields[n].in_page_unit else t for n, t in typed.items()
+            }
+        return Asked(calculator, typed, read, answer, _read_as(calculator, read, page, workshop))
+    if refused is not None:
+        raise refused
+    return None
+
+
+def _read_as(calculator: AnyCalculator, read: Read, page: PageUnit, workshop: Workshop) -> str:
+    said = sentence(calculator, read, page, workshop)
+    echoes = [r.echo for r in read.readings.values() if not r.plain and r.echo]
+    return f"{said} ({'; '.join(echoes)})" if echoes else said
 
 
 def _judged(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue) -> Asked | None:
@@ -258,8 +296,7 @@ def _said(best: _Tried, others: list[_Tried], page: PageUnit, workshop: Workshop
     candidate, read = best.candidate, best.read
     assert read is not None
     said = sentence(candidate.calculator, read, page, workshop)
-    echoes = [r.echo for r in read.readings.values() if not r.plain]
-    read_as = f"{said} ({'; '.join(echoes)})" if echoes else said
+    read_as = _read_as(candidate.calculator, read, page, workshop)
     unused = candidate.unused
     if unused:
         read_as += f". Passed over: {', '.join(unused)[:80]}"

@@ -82,6 +82,8 @@ class Calculator(Generic[Q, S, A]):
         alone: Whether a line that is nothing but one size calls it.
         whole: The field that takes a whole line of words: a question of judgement, asked before
             the numbers where the line sounds like one, after them where nothing else answers.
+        lines: Shapes of whole lines it knows besides its own sentences, for questions whose parts
+            are lists: ``{call} {room} less {stack}``.
         sweeps: Its sweeps by name, fetched when wanted: they bring NumPy with them.
         settle: Fills in what the workshop decides where the question leaves it open.
         version: Raised when stored questions change shape.
@@ -104,6 +106,7 @@ class Calculator(Generic[Q, S, A]):
     insists: bool = False
     alone: bool = False
     whole: str = ""
+    lines: tuple[str, ...] = ()
     sweeps: Callable[[], Mapping[str, Sweep[Q, S]]] = dict
     settle: Callable[[Q, Workshop, Mapping[str, Reading]], Q] = _unchanged
     version: int = 1

@@ -23,6 +23,8 @@ from runk.core.metals.identify import IDENTIFY
 from runk.core.metals.pair import PAIR
 from runk.core.plan.plan import PLAN
 from runk.core.rings.ring import RING
+from runk.core.shafts.budget import BUDGET
+from runk.core.shafts.endfloat import ENDFLOAT
 from runk.core.shafts.flats import FLATS
 from runk.core.shafts.keyway import KEYWAY
 from runk.core.shafts.throw import THROW
@@ -56,6 +58,8 @@ CATALOGUE = Catalogue(
         KEYWAY,
         FLATS,
         TRUE,
+        ENDFLOAT,
+        BUDGET,
         TAP,
         DIE,
         STUD,

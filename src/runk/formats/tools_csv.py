@@ -26,7 +26,7 @@ def tools_csv(tools: Iterable[ShopTool]) -> str:
     """Every tool, one a line; reading it back gives the same tools.
 
     >>> print(tools_csv([ShopTool(ToolKind.DRILL, "4 mm", Fraction(4), "metric")]).splitlines()[1])
-    drill,metric,4 mm,4,sound,,,,,
+    drill,metric,4 mm,4,sound,,,,,,
     """
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\r\n")

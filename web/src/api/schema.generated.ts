@@ -252,6 +252,20 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** BudgetAnswerWire */
+        BudgetAnswerWire: {
+            held_mm: components["schemas"]["FigureWire"];
+            left_high_mm: components["schemas"]["FigureWire"] | null;
+            left_low_mm: components["schemas"]["FigureWire"] | null;
+            left_mm: components["schemas"]["FigureWire"];
+            line_mm: components["schemas"]["FigureWire"] | null;
+            room_mm: components["schemas"]["FigureWire"];
+            says: string;
+            shift_mm: components["schemas"]["FigureWire"] | null;
+            sits: components["schemas"]["SitsWire"][];
+            usual_high_mm: components["schemas"]["FigureWire"] | null;
+            usual_low_mm: components["schemas"]["FigureWire"] | null;
+        };
         /**
          * CalculatorOut
          * @description A calculator: its question as a sentence, its answer as a page, where it is found.
@@ -825,6 +839,74 @@ export interface components {
          * @enum {string}
          */
         Drive: "straight off the mains" | "variable-speed drive";
+        /** EndFloatAnswerWire */
+        EndFloatAnswerWire: {
+            exact_mm: components["schemas"]["FigureWire"] | null;
+            float_high_mm: components["schemas"]["FigureWire"];
+            float_low_mm: components["schemas"]["FigureWire"];
+            float_mm: components["schemas"]["FigureWire"];
+            held_mm: components["schemas"]["FigureWire"];
+            lengths: components["schemas"]["SpreadWire"][];
+            room_mm: components["schemas"]["FigureWire"];
+            says: string;
+            shim_mm: components["schemas"]["FigureWire"] | null;
+            usual_high_mm: components["schemas"]["FigureWire"] | null;
+            usual_low_mm: components["schemas"]["FigureWire"] | null;
+            wanted_high_mm: components["schemas"]["FigureWire"];
+            wanted_low_mm: components["schemas"]["FigureWire"];
+        };
+        /** EndfloatQuestion */
+        EndfloatQuestion: {
+            /**
+             * @description float at the least
+             * @default null
+             */
+            least: string | number | null;
+            /**
+             * @description float at the most
+             * @default null
+             */
+            most: string | number | null;
+            /**
+             * @description room between the shoulders
+             * @default null
+             */
+            room: string | number | null;
+            /**
+             * @description shims to hand
+             * @default null
+             */
+            shims: string | null;
+            /**
+             * @description what stands between them
+             * @default null
+             */
+            stack: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** EndfloatReply */
+        EndfloatReply: {
+            answer: components["schemas"]["EndFloatAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * EngineWithParts
          * @description An engine and its parts.
@@ -1014,7 +1096,7 @@ export interface components {
              * Widget
              * @enum {string}
              */
-            widget: "typed" | "size" | "chosen";
+            widget: "typed" | "size" | "list" | "chosen";
         };
         /**
          * FigureWire
@@ -1172,6 +1254,24 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        /**
+         * FloatSpread
+         * @description How end float falls out.
+         *
+         *     Args:
+         *         edges_mm: Of the bars, one more than there are.
+         *         percents: Of the draws in each bar.
+         *         inside_percent: Between what is wanted; ``under_percent`` less, ``over_percent`` more.
+         *         draws: How often it was drawn.
+         */
+        FloatSpread: {
+            draws: number;
+            edges_mm: number[];
+            inside_percent: number;
+            over_percent: number;
+            percents: number[];
+            under_percent: number;
         };
         /**
          * GaugeIn
@@ -3038,6 +3138,53 @@ export interface components {
             /** Name */
             name: string;
         };
+        /** ShaftBudgetQuestion */
+        ShaftBudgetQuestion: {
+            /**
+             * @description what sits along it
+             * @default null
+             */
+            along: string | number | null;
+            /**
+             * @description its line, from the left frame
+             * @default null
+             */
+            line: string | number | null;
+            /**
+             * @description which of them
+             * @default null
+             */
+            on: string | null;
+            /**
+             * @description room between the frames
+             * @default null
+             */
+            room: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** ShaftBudgetReply */
+        ShaftBudgetReply: {
+            answer: components["schemas"]["BudgetAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /** SheetAnswerWire */
         SheetAnswerWire: {
             columns: components["schemas"]["SheetColumnWire"][];
@@ -3267,6 +3414,14 @@ export interface components {
         SignIn: {
             /** Phrase */
             phrase: string;
+        };
+        /** SitsWire */
+        SitsWire: {
+            from_mm: components["schemas"]["FigureWire"];
+            middle_mm: components["schemas"]["FigureWire"];
+            name: string;
+            to_mm: components["schemas"]["FigureWire"];
+            wide_mm: components["schemas"]["FigureWire"];
         };
         /**
          * SlateItem
@@ -3555,6 +3710,15 @@ export interface components {
             position: string;
             /** Rpm */
             rpm: number;
+        };
+        /** SpreadWire */
+        SpreadWire: {
+            along_mm: components["schemas"]["FigureWire"];
+            high_mm: components["schemas"]["FigureWire"];
+            low_mm: components["schemas"]["FigureWire"];
+            name: string;
+            share_percent: components["schemas"]["FigureWire"];
+            side: string;
         };
         /** StackPartWire */
         StackPartWire: {

@@ -2,6 +2,7 @@ import { useQuery, keepPreviousData } from '@tanstack/react-query';
 import { useState } from 'react';
 import { type Schemas, call } from '../api/client';
 import type { Extras, Given } from '../house';
+import { length } from '../parts/lengths';
 import { Drawn } from '../parts/Drawn';
 
 type Reply = Schemas['WarmReply'];
@@ -24,7 +25,7 @@ function Warming({ reply: { answer }, typed, unit, stale }: Given<Reply>) {
   if (!isFit(answer) || !sweep.data) return null;
   const last = sweep.data.clearance_mm.length - 1;
   const at = Math.min(step ?? last, last);
-  const shown = (mm: number) => (unit === 'inch' ? `${(mm / 25.4).toFixed(4)} in` : `${mm.toFixed(3)} mm`);
+  const shown = (mm: number) => length(mm, unit, 3);
   const free = sweep.data.clearance_mm[at]!;
   const says = free < 0 ? `${shown(-free)} tight` : `${shown(free)} free`;
   return (

@@ -126,6 +126,7 @@ function word(props: Props, name: string, rulingKey: string): ReactNode {
         wrong={wrong}
         unit={field.in_page_unit && field.kind !== 'pressure' ? props.unit : ''}
         pad={field.widget === 'size'}
+        list={field.widget === 'list'}
         onChange={(value) => props.change({ [name]: value })}
         onFocus={() => props.touched?.(field.kind === 'length' ? name : '')}
       />

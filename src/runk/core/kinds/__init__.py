@@ -1,6 +1,7 @@
 """What a field of a question can be: each kind reads, bounds, says, finds and offers itself."""
 
 from runk.core.kinds.base import Kind, Taken, Told
+from runk.core.kinds.chain import Chain
 from runk.core.kinds.choice import Choice, OneOf
 from runk.core.kinds.fit_class import OfFitClass
 from runk.core.kinds.length import Length, Lengths, Place
@@ -15,6 +16,7 @@ from runk.core.kinds.thread import OfThread
 __all__ = [
     "Angle",
     "Bounds",
+    "Chain",
     "Choice",
     "Count",
     "Gear",

@@ -104,7 +104,7 @@ class Kind(_Common):
     name: ClassVar[str]
     """On the wire."""
     widget: ClassVar[str] = "typed"
-    """How it is entered: ``typed``, ``size`` (typed, with the pad for sizes) or ``chosen``."""
+    """How it is entered: ``typed``, ``size`` (with the pad for sizes), ``list`` or ``chosen``."""
     wire: ClassVar[Any] = str | None
     """What its JSON may be."""
     numbered: ClassVar[bool] = True

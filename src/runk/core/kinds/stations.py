@@ -36,6 +36,7 @@ class Stations(Lengths):
     """
 
     name: ClassVar[str] = "readings"
+    widget: ClassVar[str] = "list"
 
     def read(self, raw: Any, told: Told) -> Taken:
         text = as_typed(raw).strip()

@@ -1,0 +1,75 @@
+"""Whole lines a calculator knows by their shape: its own sentence, and the shapes it registers.
+
+A list of named lengths cannot be told from its loose numbers. Such a calculator says how its line
+goes (``{call} {room} less {stack}``), and every part between is read by its field, whole: so no
+word of it is lost.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from functools import lru_cache
+
+from runk.core.calculator import AnyCalculator, Catalogue
+
+_PIECES = re.compile(r"(\{\w+\}|\[|\]|,? )")
+_LONGEST = 300
+_FIRST = r"(?:(?:what|is|the|my|a|an|how much|work out) )*"
+
+
+_INCHES = re.compile(r"\d/\d|\"|\d ?in(?:ch(?:es)?)?\b(?! (?:the|[\d.#]))", re.IGNORECASE)
+
+
+def only_inches(line: str) -> bool:
+    """Whether a line speaks of inches and nowhere of millimetres.
+
+    >>> only_inches("end play 1 in - 0.996"), only_inches("1 in - 24 mm")
+    (True, False)
+    """
+    return _INCHES.search(line) is not None and re.search(r"mm\b", line) is None
+
+
+@lru_cache(maxsize=256)
+def _shapes(calculator: AnyCalculator) -> tuple[re.Pattern[str], ...]:
+    calls = sorted((c for c in calculator.calls if not set(c) & set("#@%")), key=len, reverse=True)
+    call = "|".join(re.escape(c) for c in calls)
+    # Own sentences first: what is said back reads the same.
+    every = (*calculator.sentences.values(), *calculator.lines)
+    return tuple(re.compile(_pattern(one, call), re.IGNORECASE) for one in every)
+
+
+def _pattern(template: str, call: str) -> str:
+    out = []
+    for piece in _PIECES.split(template):
+        if piece == "{call}":
+            out.append(f"{_FIRST}(?:{call})(?: (?:of|for|with)|:)?")
+        elif piece.startswith("{"):
+            out.append(f"(?P<{piece[1:-1]}>.{{1,{_LONGEST}}}?)")
+        elif piece in "[]":
+            out.append({"[": "(?:", "]": ")?"}.get(piece, ""))
+        else:
+            out.append({", ": r",? ", " ": r" "}.get(piece, re.escape(piece)))
+    return "".join(out)
+
+
+def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator, dict[str, str]]]:
+    """Calculators that know this line by its shape, each with the fields as typed.
+
+    Args:
+        line: As typed.
+        catalogue: Which there are.
+
+    >>> from runk.core.catalogue import CATALOGUE
+    >>> calculator, typed = next(whole_lines("end float 25 - 24.8", CATALOGUE))
+    >>> calculator.name, typed
+    ('endfloat', {'room': '25', 'stack': '24.8'})
+    """
+    plain = " ".join(line.replace("−", "-").replace("–", "-").split()).rstrip("?!. ")
+    for calculator in catalogue.values():
+        if not calculator.lines:
+            continue
+        for shape in _shapes(calculator):
+            if found := shape.fullmatch(plain):
+                given = {n: text.strip() for n, text in found.groupdict().items() if text}
+                yield calculator, given
