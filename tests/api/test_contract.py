@@ -41,6 +41,13 @@ ASKED: dict[str, dict[str, str]] = {
     "keyway": {"width": "3", "shaft": "12"},
     "flats": {"bar": "10", "across": "7"},
     "true": {"total": "0.3"},
+    "pairs": {
+        "holes": "22.00; 22.01, 22.02",
+        "shafts": "21.97; 21.9",
+        "duty": "ringed",
+        "hole": "22",
+        "shaft": "21.9",
+    },
     "endfloat": {
         "room": "25 +0.05 -0",
         "stack": "2 x bearing 8 +0 -0.02; boss 8.8",

@@ -36,10 +36,15 @@ def _shapes(calculator: AnyCalculator) -> tuple[re.Pattern[str], ...]:
     call = "|".join(re.escape(c) for c in calls)
     # Own sentences first: what is said back reads the same.
     every = (*calculator.sentences.values(), *calculator.lines)
-    return tuple(re.compile(_pattern(one, call), re.IGNORECASE) for one in every)
+    # As it is written first, commas and all; then as somebody types it, without.
+    return tuple(
+        re.compile(_pattern(one, call, comma), re.IGNORECASE)
+        for comma in (", ", r",?(?: and)? ")
+        for one in every
+    )
 
 
-def _pattern(template: str, call: str) -> str:
+def _pattern(template: str, call: str, comma: str) -> str:
     out = []
     for piece in _PIECES.split(template):
         if piece == "{call}":
@@ -49,7 +54,7 @@ def _pattern(template: str, call: str) -> str:
         elif piece in "[]":
             out.append({"[": "(?:", "]": ")?"}.get(piece, ""))
         else:
-            out.append({", ": r",? ", " ": r" "}.get(piece, re.escape(piece)))
+            out.append({", ": comma, " ": " "}.get(piece, re.escape(piece)))
     return "".join(out)
 
 

@@ -9,6 +9,7 @@ from runk.core.faults.finder import FAULTS
 from runk.core.fits.bond import BOND
 from runk.core.fits.fit import FIT
 from runk.core.fits.mate import MATE
+from runk.core.fits.pairs import PAIRS
 from runk.core.fits.press import PRESS
 from runk.core.fits.shrink import SHRINK
 from runk.core.fits.warm import WARM
@@ -49,6 +50,7 @@ CATALOGUE = Catalogue(
         ANGLED,
         FIT,
         MATE,
+        PAIRS,
         WARM,
         PRESS,
         SHRINK,

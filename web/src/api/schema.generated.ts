@@ -1905,6 +1905,23 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** MadeAnswerWire */
+        MadeAnswerWire: {
+            all_percent: components["schemas"]["FigureWire"];
+            as_they_come_percent: components["schemas"]["FigureWire"];
+            chosen_percent: components["schemas"]["FigureWire"];
+            count: number;
+            high_mm: components["schemas"]["FigureWire"];
+            least_mm: components["schemas"]["FigureWire"];
+            low_mm: components["schemas"]["FigureWire"];
+            most_mm: components["schemas"]["FigureWire"];
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "made";
+        };
         /** MakingWire */
         MakingWire: {
             costs: string;
@@ -2186,6 +2203,13 @@ export interface components {
             /** Version */
             version: number;
         };
+        /** MissedWire */
+        MissedWire: {
+            off_mm: components["schemas"]["FigureWire"] | null;
+            part: string;
+            says: string;
+            size_mm: components["schemas"]["FigureWire"];
+        };
         /**
          * MoveIn
          * @description A move: divisions wound on for a pass, or none where it was only measured.
@@ -2422,6 +2446,102 @@ export interface components {
         /** PairReply */
         PairReply: {
             answer: components["schemas"]["PairAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** PairedWire */
+        PairedWire: {
+            clearance_mm: components["schemas"]["FigureWire"];
+            hole: string;
+            hole_mm: components["schemas"]["FigureWire"];
+            shaft: string;
+            shaft_mm: components["schemas"]["FigureWire"];
+        };
+        /** PairsAnswerWire */
+        PairsAnswerWire: {
+            fit: number;
+            least_mm: components["schemas"]["FigureWire"];
+            loosest_mm: components["schemas"]["FigureWire"] | null;
+            missed: components["schemas"]["MissedWire"][];
+            most_mm: components["schemas"]["FigureWire"];
+            pairs: components["schemas"]["PairedWire"][];
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "measured";
+            tightest_mm: components["schemas"]["FigureWire"] | null;
+        };
+        /** PairsQuestion */
+        PairsQuestion: {
+            /**
+             * @description how many of each
+             * @default null
+             */
+            count: string | number | null;
+            /**
+             * @description what they do: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel, core
+             * @default null
+             */
+            duty: string | null;
+            /**
+             * @description a hole and its limits
+             * @default null
+             */
+            hole: string | number | null;
+            /**
+             * @description holes
+             * @default null
+             */
+            holes: string | null;
+            /**
+             * @description what is known: measured, made
+             * @default null
+             */
+            known: string | null;
+            /**
+             * @description least clearance
+             * @default null
+             */
+            least: string | number | null;
+            /**
+             * @description most clearance
+             * @default null
+             */
+            most: string | number | null;
+            /**
+             * @description a shaft and its limits
+             * @default null
+             */
+            shaft: string | number | null;
+            /**
+             * @description shafts
+             * @default null
+             */
+            shafts: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** PairsReply */
+        PairsReply: {
+            answer: components["schemas"]["PairsAnswerWire"] | components["schemas"]["MadeAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;

@@ -20,6 +20,8 @@ export function parted(value: Value): { shown: string; unit: string } | null {
   if (value === null || value === undefined || value === '') return null;
   if (isFigure(value)) return { shown: value.shown, unit: value.unit };
   if (typeof value === 'boolean') return { shown: value ? 'yes' : 'no', unit: '' };
+  // Rows of a table are shown as one, never in words.
+  if (Array.isArray(value) && typeof value[0] === 'object') return null;
   if (Array.isArray(value)) return value.length ? { shown: value.join(', '), unit: '' } : null;
   return { shown: typeof value === 'string' ? value : JSON.stringify(value), unit: '' };
 }

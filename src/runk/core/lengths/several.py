@@ -12,13 +12,33 @@ MOST = 60
 _BETWEEN = re.compile(r"\s*;\s*|\s*\n\s*|,\s+|\s+and\s+")
 
 
-def read_lengths(typed: str, page: PageUnit) -> tuple[Reading, ...]:
+_UNIT_LAST = re.compile(r"\d ?(mm|in|inch|inches|\")\s*$", re.IGNORECASE)
+_ANY_UNIT = re.compile(r"\d ?(?:mm|in|inch|inches|thou|\")(?![a-z])", re.IGNORECASE)
+_BARE = re.compile(r"(?<![\d.,/#-])(\d+\.?\d*|\.\d+)(?=\s*(?:[;\n]|,\s|\sand\s))")
+
+
+def unit_reaches_back(typed: str) -> str:
+    """A list whose last reading alone has a unit, with that unit on every one.
+
+    >>> unit_reaches_back("22.012, 22.008; 22.01 mm")
+    '22.012 mm, 22.008 mm; 22.01 mm'
+    >>> unit_reaches_back("22.012, 0.866 in; 22.01 mm")
+    '22.012, 0.866 in; 22.01 mm'
+    """
+    unit = _UNIT_LAST.search(typed)
+    if unit is None or len(_ANY_UNIT.findall(typed)) != 1:
+        return typed
+    return _BARE.sub(lambda bare: f"{bare[1]} {unit[1]}", typed)
+
+
+def read_lengths(typed: str, page: PageUnit, most: int = MOST) -> tuple[Reading, ...]:
     """Every length of a list, in the order typed.
 
     Args:
         typed: Parted by semicolons, new lines, ``and``, or commas with a space after them.
             A single comma without a space is a decimal comma; two or more part a list.
         page: What a bare number means.
+        most: How many it takes.
 
     Raises:
         Refused: An entry that cannot be read, saying which; or too many.
@@ -34,8 +54,8 @@ def read_lengths(typed: str, page: PageUnit) -> tuple[Reading, ...]:
     parts = [part for part in parts if part.strip()]
     if not parts:
         raise Refused("Type one size or more.", suggest="6, 8, 10")
-    if len(parts) > MOST:
-        raise Refused(f"{len(parts)} sizes are too many at once: {MOST} at most.")
+    if len(parts) > most:
+        raise Refused(f"{len(parts)} sizes are too many at once: {most} at most.")
     return tuple(read_length(part, page) for part in parts)
 
 
