@@ -48,6 +48,7 @@ ASKED: dict[str, dict[str, str]] = {
         "hole": "22",
         "shaft": "21.9",
     },
+    "passage": {"start": "0, 0", "end": "9, 16", "drill": "1", "other": "3, 8", "other_dia": "1"},
     "endfloat": {
         "room": "25 +0.05 -0",
         "stack": "2 x bearing 8 +0 -0.02; boss 8.8",

@@ -13,7 +13,7 @@ from functools import lru_cache
 
 from runk.core.calculator import AnyCalculator, Catalogue
 
-_PIECES = re.compile(r"(\{\w+\}|\[|\]|,? )")
+_PIECES = re.compile(r"(\{\w+\}|<[^>]*>|\[|\]|,? )")
 _LONGEST = 300
 _FIRST = r"(?:(?:what|is|the|my|a|an|how much|work out) )*"
 
@@ -36,21 +36,27 @@ def _shapes(calculator: AnyCalculator) -> tuple[re.Pattern[str], ...]:
     call = "|".join(re.escape(c) for c in calls)
     # Own sentences first: what is said back reads the same.
     every = (*calculator.sentences.values(), *calculator.lines)
-    # As it is written first, commas and all; then as somebody types it, without.
+    # As it is written first, commas and all; then as somebody types it, without. A part that
+    # has commas of its own is as long as can be in one reading, as short in the other.
     return tuple(
-        re.compile(_pattern(one, call, comma), re.IGNORECASE)
+        re.compile(_pattern(calculator, one, call, comma, short), re.IGNORECASE)
         for comma in (", ", r",?(?: and)? ")
+        for short in ("?", "")
         for one in every
     )
 
 
-def _pattern(template: str, call: str, comma: str) -> str:
+def _pattern(calculator: AnyCalculator, template: str, call: str, comma: str, short: str) -> str:
     out = []
     for piece in _PIECES.split(template):
         if piece == "{call}":
             out.append(f"{_FIRST}(?:{call})(?: (?:of|for|with)|:)?")
         elif piece.startswith("{"):
-            out.append(f"(?P<{piece[1:-1]}>.{{1,{_LONGEST}}}?)")
+            name = piece[1:-1]
+            step = calculator.fields[name].step
+            out.append(f"(?P<{name}>{step}{{1,{_LONGEST}}}{short})")
+        elif piece.startswith("<"):
+            out.append(f"(?:{piece[1:-1]})")
         elif piece in "[]":
             out.append({"[": "(?:", "]": ")?"}.get(piece, ""))
         else:
@@ -71,10 +77,15 @@ def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator
     ('endfloat', {'room': '25', 'stack': '24.8'})
     """
     plain = " ".join(line.replace("−", "-").replace("–", "-").split()).rstrip("?!. ")
+    lower = plain.lower()
     for calculator in catalogue.values():
-        if not calculator.lines:
+        if not calculator.lines or not any(c in lower for c in calculator.calls):
             continue
+        ways: list[dict[str, str]] = []
         for shape in _shapes(calculator):
             if found := shape.fullmatch(plain):
                 given = {n: text.strip() for n, text in found.groupdict().items() if text}
-                yield calculator, given
+                ways += [given] if given not in ways else []
+        # What names more of its fields says more plainly what is meant.
+        for given in sorted(ways, key=len, reverse=True):
+            yield calculator, given

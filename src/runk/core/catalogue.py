@@ -28,6 +28,7 @@ from runk.core.shafts.budget import BUDGET
 from runk.core.shafts.endfloat import ENDFLOAT
 from runk.core.shafts.flats import FLATS
 from runk.core.shafts.keyway import KEYWAY
+from runk.core.shafts.passage import PASSAGE
 from runk.core.shafts.throw import THROW
 from runk.core.shafts.true import TRUE
 from runk.core.threads.clearance import CLEARANCE
@@ -60,6 +61,7 @@ CATALOGUE = Catalogue(
         KEYWAY,
         FLATS,
         TRUE,
+        PASSAGE,
         ENDFLOAT,
         BUDGET,
         TAP,

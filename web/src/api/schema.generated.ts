@@ -2570,6 +2570,79 @@ export interface components {
             /** Name */
             name: string;
         };
+        /** PassageAnswerWire */
+        PassageAnswerWire: {
+            across_mm: components["schemas"]["FigureWire"] | null;
+            along_mm: components["schemas"]["FigureWire"];
+            angle_deg: components["schemas"]["FigureWire"];
+            deep_mm: components["schemas"]["FigureWire"];
+            drill_mm: components["schemas"]["FigureWire"];
+            length_mm: components["schemas"]["FigureWire"];
+            nearest_mm: components["schemas"]["FigureWire"] | null;
+            other_along_mm: components["schemas"]["FigureWire"] | null;
+            other_deep_mm: components["schemas"]["FigureWire"] | null;
+            other_dia_mm: components["schemas"]["FigureWire"] | null;
+            plan_deg: components["schemas"]["FigureWire"] | null;
+            says: string;
+            wall_mm: components["schemas"]["FigureWire"] | null;
+        };
+        /** PassageQuestion */
+        PassageQuestion: {
+            /**
+             * @description drill
+             * @default null
+             */
+            drill: string | number | null;
+            /**
+             * @description where it comes out
+             * @default null
+             */
+            end: string | null;
+            /**
+             * @description another bore, or a corner
+             * @default null
+             */
+            other: string | null;
+            /**
+             * @description its diameter
+             * @default null
+             */
+            other_dia: string | number | null;
+            /**
+             * @description which runs on to
+             * @default null
+             */
+            other_to: string | null;
+            /**
+             * @description where it starts
+             * @default null
+             */
+            start: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** PassageReply */
+        PassageReply: {
+            answer: components["schemas"]["PassageAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * PlaceIn
          * @description Where an item goes: just above one, or just below one.

@@ -72,7 +72,7 @@ export function pinBareNumbers(unit: 'mm' | 'inch'): void {
 
 function pin(value: string, unit: 'mm' | 'inch', kind: string): string {
   const said = unit === 'mm' ? 'mm' : 'in';
-  if (kind === 'chain') return /\((mm|in)\)\s*$/.test(value) ? value : `${value.trim()} (${said})`;
+  if (kind === 'chain' || kind === 'point') return /\((mm|in)\)\s*$/.test(value) ? value : `${value.trim()} (${said})`;
   if (kind === 'limits') return /[a-z"]/i.test(value) ? value : `${value.trim()} ${said}`;
   // A reading may have the name of its place before it: top 22.01, 22.02; middle 22.00.
   const bare =

@@ -303,9 +303,8 @@ def headline(answer: PairsAnswer | MadeAnswer, page: PageUnit) -> str:
 
 _TAIL = "[, as {duty}][, free {least}][, at most {most}]"
 _MADE_TAIL = f", {{count}} of each{_TAIL}"
-_HOLES = ("bores", "holes", "bearings", "covers", "bushes", "cylinders")
-_SHAFTS = ("pistons", "shafts", "journals", "registers", "spigots")
-_ONE = (("bore", "piston"), ("hole", "shaft"), ("bearing", "journal"), ("bore", "register"))
+_HOLES = "<bores|holes|bearings|covers|bushes|cylinders>"
+_SHAFTS = "<pistons|shafts|journals|registers|spigots>"
 PAIRS = Calculator[PairsQuestion, None, PairsAnswer | MadeAnswer](
     name="pairs",
     title="Which shaft in which hole",
@@ -321,11 +320,18 @@ PAIRS = Calculator[PairsQuestion, None, PairsAnswer | MadeAnswer](
         "made": f"{{known}}: hole {{hole}}, shaft {{shaft}}{_MADE_TAIL}",
     },
     lines=(
-        *(f"{{call}} {h} {{holes}}, {s} {{shafts}}{_TAIL}" for h in _HOLES for s in _SHAFTS),
-        *(f"{{call}} {s} {{shafts}}, {h} {{holes}}{_TAIL}" for h in _HOLES for s in _SHAFTS),
-        *(f"{{known}}: {h} {{hole}}, {s} {{shaft}}{_MADE_TAIL}" for h, s in _ONE),
-        *(f"{{known}} {h} {{hole}}, {s} {{shaft}}{_MADE_TAIL}" for h, s in _ONE),
+        f"{{call}} {_HOLES} {{holes}}, {_SHAFTS} {{shafts}}{_TAIL}",
+        f"{{call}} {_SHAFTS} {{shafts}}, {_HOLES} {{holes}}{_TAIL}",
+        f"{{known}}<:|> <bore|hole|bearing> {{hole}}, <piston|shaft|journal|register> {{shaft}}"
+        f"{_MADE_TAIL}",
     ),
-    calls=("pair what is measured", "pair up", "pair", "which shaft in which hole"),
+    calls=(
+        "pair what is measured",
+        "pair up",
+        "pair",
+        "which shaft in which hole",
+        "how many will fit",
+        "how many fit",
+    ),
     headline=headline,
 )

@@ -113,6 +113,8 @@ class Kind(_Common):
     """Whether a bare number in it means another size on an inch page."""
     several: ClassVar[bool] = False
     """Whether it takes a list."""
+    step: ClassVar[str] = "."
+    """What any one step of it may be in a line known by its shape, as a pattern."""
     rules: bool = field(default=False, init=False)
     """Whether it decides which other fields are asked."""
 
