@@ -50,7 +50,7 @@ class OfPoint(Kind):
     >>> OfPoint("start").read("-3.5, 12", here).value.mm
     (-3.5, 0.0, 12.0)
     >>> OfPoint("start").read("1 2 1/2in", here).value.mm
-    (1.0, 2.0, 12.7)
+    (25.4, 50.8, 12.7)
     """
 
     name: ClassVar[str] = "point"
