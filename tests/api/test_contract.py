@@ -49,6 +49,18 @@ ASKED: dict[str, dict[str, str]] = {
         "shaft": "21.9",
     },
     "passage": {"start": "0, 0", "end": "9, 16", "drill": "1", "other": "3, 8", "other_dia": "1"},
+    "balance": {
+        "throw": "12",
+        "pin": "6",
+        "long": "10",
+        "web": "12",
+        "thick": "5",
+        "reach": "22",
+        "big_end": "6",
+        "reciprocating": "20",
+    },
+    "dog": {"outside": "20", "bore": "8", "dogs": "3", "throw": "12", "torque": "2"},
+    "eccentric": {"travel": "5", "shaft": "8", "play": "0.2"},
     "endfloat": {
         "room": "25 +0.05 -0",
         "stack": "2 x bearing 8 +0 -0.02; boss 8.8",
@@ -80,7 +92,22 @@ ASKED: dict[str, dict[str, str]] = {
     "speed": BASE | {"metal": "brass"},
 }
 
-PLAIN = {"speeds", "weight", "text", "rpm", "sizes", "angle", "thread", "count", "pressure"}
+PLAIN = {
+    "big_end",
+    "reciprocating",
+    "share",
+    "dogs",
+    "torque",
+    "speeds",
+    "weight",
+    "text",
+    "rpm",
+    "sizes",
+    "angle",
+    "thread",
+    "count",
+    "pressure",
+}
 """Fields whose number is no length."""
 
 

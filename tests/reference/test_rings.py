@@ -14,7 +14,7 @@ from scipy.optimize import brentq
 from runk.core.rings import laws
 from runk.core.shafts.flats import depth_limit_mm, sharp_limit_mm, wide_limit_mm
 from runk.core.shafts.keyway import chord_limit_mm
-from runk.core.shafts.throw import bar_both_mm, bar_one_mm, packing_mm
+from runk.core.shafts.throw_laws import bar_both_mm, bar_one_mm, packing_mm
 
 
 @settings(max_examples=40)

@@ -12,7 +12,7 @@ from runk.ask.lexicon import Lexicon
 from runk.ask.sizes import Size
 from runk.core.kinds import Kind, OfThread, Told
 from runk.core.kinds.length import Length
-from runk.core.kinds.number import Pressure, Temperature
+from runk.core.kinds.number import Number, Pressure, Temperature
 from runk.core.lengths import read_length
 from runk.core.refusals import Refused
 from runk.core.threads.series import find_thread, names_thread
@@ -57,6 +57,11 @@ def fill_numbers(
             # Its hint is its unit: 80 psi is not 80 bar.
             into.typed[name] += f" {claim.hint.words[-1]}"
         after = claim.size.end
+        kind = asked[name]
+        if isinstance(kind, Number):
+            # A unit behind its number says nothing more: torque 2 nm.
+            unit = (into.cutting.words[after : after + 1] or [""])[0].lower()
+            into.used |= {after} if unit in kind.units else set()
         if isinstance(asked[name], Temperature) and into.cutting.words[after : after + 1]:
             scale = into.cutting.words[after].lower().removeprefix("°")
             if scale in _SCALES:

@@ -28,7 +28,7 @@ PARTS = frozenset(
     body casting block plate hole holes stud studs screw bolt end ends face sides side
     part parts rod bearing bearings strip flange web crank pin pins valve chest pump lever
     link bracket arm hub rim ring rings disc tube boiler frame bed bore register sleeve
-    liner head mandrel arbor slit oil steam stepped
+    liner head mandrel arbor slit oil steam stepped eccentric sheave strap web webs
     """.split()  # noqa: SIM905
 )
 """What the work is called: the noun after the verb is the part, and no holding."""

@@ -24,7 +24,10 @@ from runk.core.metals.identify import IDENTIFY
 from runk.core.metals.pair import PAIR
 from runk.core.plan.plan import PLAN
 from runk.core.rings.ring import RING
+from runk.core.shafts.balance import BALANCE
 from runk.core.shafts.budget import BUDGET
+from runk.core.shafts.dog import DOG
+from runk.core.shafts.eccentric import ECCENTRIC
 from runk.core.shafts.endfloat import ENDFLOAT
 from runk.core.shafts.flats import FLATS
 from runk.core.shafts.keyway import KEYWAY
@@ -57,11 +60,14 @@ CATALOGUE = Catalogue(
         SHRINK,
         BOND,
         THROW,
+        ECCENTRIC,
         RING,
         KEYWAY,
         FLATS,
         TRUE,
+        BALANCE,
         PASSAGE,
+        DOG,
         ENDFLOAT,
         BUDGET,
         TAP,

@@ -65,6 +65,8 @@ _UNITS = (
     Unit("g_per_cm3", "g/cm³", 2),
     Unit("cm3", "cm³", 2),
     Unit("deg", "°", 2),
+    Unit("g", "g", 1),
+    Unit("g_mm", "g·mm", 0),
     Unit("turns", "turns", 0),
 )
 

@@ -135,6 +135,126 @@ export interface components {
             /** Unused */
             unused: string[];
         };
+        /** BalanceAnswerWire */
+        BalanceAnswerWire: {
+            angle_deg: components["schemas"]["FigureWire"];
+            arm_mm: components["schemas"]["FigureWire"];
+            beyond_mm: components["schemas"]["FigureWire"];
+            inner_mm: components["schemas"]["FigureWire"];
+            moment_g_mm: components["schemas"]["FigureWire"];
+            pin_g_mm: components["schemas"]["FigureWire"];
+            pin_mm: components["schemas"]["FigureWire"];
+            reach_mm: components["schemas"]["FigureWire"];
+            rod_g_mm: components["schemas"]["FigureWire"];
+            says: string;
+            thinnest_mm: components["schemas"]["FigureWire"];
+            throw_mm: components["schemas"]["FigureWire"];
+            web_mm: components["schemas"]["FigureWire"];
+            webs_g_mm: components["schemas"]["FigureWire"];
+            weight_g: components["schemas"]["FigureWire"];
+        };
+        /** BalanceQuestion */
+        BalanceQuestion: {
+            /**
+             * @description web beyond the middles
+             * @default null
+             */
+            beyond: string | number | null;
+            /**
+             * @description weight of the big end
+             * @default null
+             */
+            big_end: string | number | null;
+            /**
+             * @description beginning
+             * @default null
+             */
+            inner: string | number | null;
+            /**
+             * @description long
+             * @default null
+             */
+            long: string | number | null;
+            /**
+             * @description metal of the crank
+             * @default null
+             */
+            metal: string | null;
+            /**
+             * @description crankpin
+             * @default null
+             */
+            pin: string | number | null;
+            /**
+             * @description room to swing
+             * @default null
+             */
+            reach: string | number | null;
+            /**
+             * @description weight that goes to and fro
+             * @default null
+             */
+            reciprocating: string | number | null;
+            /**
+             * @description of it balanced
+             * @default null
+             */
+            share: string | number | null;
+            /**
+             * @description thick
+             * @default null
+             */
+            thick: string | number | null;
+            /**
+             * @description throw
+             * @default null
+             */
+            throw: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * @description width of a web
+             * @default null
+             */
+            web: string | number | null;
+            /**
+             * @description webs
+             * @default null
+             */
+            webs: string | number | null;
+            /**
+             * @description metal of the weights
+             * @default null
+             */
+            weight_metal: string | null;
+            /**
+             * @description thickness of a counterweight
+             * @default null
+             */
+            weight_thick: string | number | null;
+        };
+        /** BalanceReply */
+        BalanceReply: {
+            answer: components["schemas"]["BalanceAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /** BondAnswerWire */
         BondAnswerWire: {
             aim_high_mm: components["schemas"]["FigureWire"];
@@ -796,6 +916,89 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** DogAnswerWire */
+        DogAnswerWire: {
+            bears_mpa: components["schemas"]["FigureWire"] | null;
+            bore_mm: components["schemas"]["FigureWire"];
+            cutter_mm: components["schemas"]["FigureWire"] | null;
+            deep_mm: components["schemas"]["FigureWire"];
+            dog_deg: components["schemas"]["FigureWire"];
+            dogs: number;
+            gap_deg: components["schemas"]["FigureWire"];
+            outside_mm: components["schemas"]["FigureWire"];
+            past_mm: components["schemas"]["FigureWire"] | null;
+            pin_play_mm: components["schemas"]["FigureWire"] | null;
+            play_deg: components["schemas"]["FigureWire"];
+            pressed_mpa: components["schemas"]["FigureWire"] | null;
+            says: string;
+        };
+        /** DogQuestion */
+        DogQuestion: {
+            /**
+             * @description bore
+             * @default null
+             */
+            bore: string | number | null;
+            /**
+             * @description deep
+             * @default null
+             */
+            deep: string | number | null;
+            /**
+             * @description dogs
+             * @default null
+             */
+            dogs: string | number | null;
+            /**
+             * @description metal
+             * @default null
+             */
+            metal: string | null;
+            /**
+             * @description outside
+             * @default null
+             */
+            outside: string | number | null;
+            /**
+             * @description play
+             * @default null
+             */
+            slack: string | number | null;
+            /**
+             * @description throw it drives
+             * @default null
+             */
+            throw: string | number | null;
+            /**
+             * @description torque
+             * @default null
+             */
+            torque: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** DogReply */
+        DogReply: {
+            answer: components["schemas"]["DogAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /**
          * DoneIn
          * @description A pass made and not measured.
@@ -839,6 +1042,89 @@ export interface components {
          * @enum {string}
          */
         Drive: "straight off the mains" | "variable-speed drive";
+        /** EccentricAnswerWire */
+        EccentricAnswerWire: {
+            bar_mm: components["schemas"]["FigureWire"];
+            groove_deep_mm: components["schemas"]["FigureWire"];
+            groove_wide_mm: components["schemas"]["FigureWire"];
+            lost_deg: components["schemas"]["FigureWire"] | null;
+            oil_mm: components["schemas"]["FigureWire"];
+            packing_mm: components["schemas"]["FigureWire"] | null;
+            ridge_high_mm: components["schemas"]["FigureWire"];
+            ridge_wide_mm: components["schemas"]["FigureWire"];
+            says: string;
+            setting: string;
+            shaft_mm: components["schemas"]["FigureWire"];
+            sheave_mm: components["schemas"]["FigureWire"];
+            strap_high_mm: components["schemas"]["FigureWire"];
+            strap_low_mm: components["schemas"]["FigureWire"];
+            swing_mm: components["schemas"]["FigureWire"];
+            thin_mm: components["schemas"]["FigureWire"];
+            throw_mm: components["schemas"]["FigureWire"];
+            wide_mm: components["schemas"]["FigureWire"];
+        };
+        /** EccentricQuestion */
+        EccentricQuestion: {
+            /**
+             * @description flat of a jaw's tip
+             * @default null
+             */
+            jaw: string | number | null;
+            /**
+             * @description lost motion
+             * @default null
+             */
+            play: string | number | null;
+            /**
+             * @description shaft
+             * @default null
+             */
+            shaft: string | number | null;
+            /**
+             * @description sheave
+             * @default null
+             */
+            sheave: string | number | null;
+            /**
+             * @description throw
+             * @default null
+             */
+            throw: string | number | null;
+            /**
+             * @description travel
+             * @default null
+             */
+            travel: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * @description wide
+             * @default null
+             */
+            wide: string | number | null;
+        };
+        /** EccentricReply */
+        EccentricReply: {
+            answer: components["schemas"]["EccentricAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         /** EndFloatAnswerWire */
         EndFloatAnswerWire: {
             exact_mm: components["schemas"]["FigureWire"] | null;
@@ -4254,18 +4540,28 @@ export interface components {
         };
         /** ThrowAnswerWire */
         ThrowAnswerWire: {
+            apart_deg: components["schemas"]["FigureWire"] | null;
             bar_mm: components["schemas"]["FigureWire"] | null;
             held_mm: components["schemas"]["FigureWire"] | null;
             main_mm: components["schemas"]["FigureWire"] | null;
+            over_pins_mm: components["schemas"]["FigureWire"] | null;
             packing_mm: components["schemas"]["FigureWire"] | null;
             pin_mm: components["schemas"]["FigureWire"] | null;
+            pins_mm: components["schemas"]["FigureWire"] | null;
+            rises_mm: components["schemas"]["FigureWire"] | null;
             says: string;
+            second: string;
             stroke_mm: components["schemas"]["FigureWire"];
             swing_mm: components["schemas"]["FigureWire"];
             throw_mm: components["schemas"]["FigureWire"];
         };
         /** ThrowQuestion */
         ThrowQuestion: {
+            /**
+             * @description angle to a second crank
+             * @default null
+             */
+            apart: string | number | null;
             /**
              * @description bar held
              * @default null

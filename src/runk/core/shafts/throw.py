@@ -3,204 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
-from enum import StrEnum
+from dataclasses import replace
 from fractions import Fraction
-from math import sqrt
-from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop
-from runk.core.kinds import Choice, Length, OneOf
+from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
-from runk.core.shown import Rank, Show
+from runk.core.shafts import throw_laws as laws
+from runk.core.shafts.throw_question import Middles, ThrowAnswer, ThrowQuestion
 from runk.core.sources import MECHANICS, PRACTICE
-from runk.core.units import PageUnit
+from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
-
-
-class Middles(StrEnum):
-    """Whether one diameter stays on the bar's own middle, or both are moved to save metal."""
-
-    BOTH = "both"
-    ONE = "one"
-
-
-MIDDLES = (
-    Choice("one", "one on the bar's middle", ("one on centre", "one on the middle"), silent=True),
-    Choice("both", "both off it", ("both off", "both off centre", "smallest bar")),
-)
-
-
-@dataclass(frozen=True, slots=True)
-class ThrowQuestion:
-    """A diameter off the middle of another: a crankpin, an eccentric.
-
-    Args:
-        throw: From middle to middle; or ``stroke``, or the whole ``swing`` of an indicator.
-        bar: What is held.
-        pin: Diameter that is off the middle; ``main`` the one that is on it.
-        jaw: Flat width of a jaw's tip; nought is a line.
-        middles: Whether one of them stays on the bar's middle.
-    """
-
-    throw: Annotated[
-        Fraction | None,
-        Length(
-            "throw",
-            ("throw", "offset", "eccentricity", "off centre"),
-            before=("throw", "offset"),
-            principal=True,
-            usual=(0.5, 40.0),
-            low=0.005,
-            high=300.0,
-            or_else="stroke",
-            placeholder="10 mm",
-        ),
-    ] = None
-    stroke: Annotated[
-        Fraction | None,
-        Length(
-            "stroke", ("stroke",), usual=(2.0, 80.0), low=0.01, high=600.0, placeholder="not said"
-        ),
-    ] = None
-    swing: Annotated[
-        Fraction | None,
-        Length(
-            "whole swing of the indicator",
-            ("swing", "total", "tir", "indicator"),
-            low=0.01,
-            high=600.0,
-            placeholder="not said",
-        ),
-    ] = None
-    bar: Annotated[
-        Fraction | None,
-        Length(
-            "bar held",
-            ("bar", "stock"),
-            usual=(4.0, 100.0),
-            low=1.0,
-            high=500.0,
-            placeholder="not said",
-        ),
-    ] = None
-    pin: Annotated[
-        Fraction | None,
-        Length(
-            "pin or sheave",
-            ("pin", "sheave", "crankpin"),
-            principal=True,
-            usual=(2.0, 100.0),
-            low=0.5,
-            high=500.0,
-            placeholder="not said",
-        ),
-    ] = None
-    main: Annotated[
-        Fraction | None,
-        Length(
-            "main diameter",
-            ("main", "journal", "shaft"),
-            principal=True,
-            usual=(2.0, 60.0),
-            low=0.5,
-            high=500.0,
-            placeholder="not said",
-        ),
-    ] = None
-    middles: Annotated[Middles, OneOf("middles", choices=MIDDLES)] = Middles.ONE
-    jaw: Annotated[
-        Fraction,
-        Length(
-            "flat of a jaw's tip",
-            ("jaw", "jaws", "jaw tip"),
-            low=0.01,
-            high=50.0,
-            placeholder="3 mm",
-        ),
-    ] = Fraction(3)
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class ThrowAnswer:
-    """Throw and swing side by side, and how it is held off the middle."""
-
-    throw_mm: Annotated[Figure, Show("Throw, middle to middle", Rank.BIG)]
-    swing_mm: Annotated[Figure, Show("The indicator swings in all", Rank.BIG)]
-    packing_mm: Annotated[Figure | None, Show("Packing under one of three jaws", Rank.BIG)]
-    bar_mm: Annotated[Figure | None, Show("Smallest bar that cleans up", Rank.BIG)]
-    says: Annotated[str, Show("Setting it", Rank.SAYS)]
-    stroke_mm: Annotated[Figure, Show("Stroke")]
-    held_mm: Annotated[Figure | None, Show("Bar held", Rank.FOLDED)]
-    pin_mm: Annotated[Figure | None, Show("Pin or sheave", Rank.FOLDED)]
-    main_mm: Annotated[Figure | None, Show("Main diameter", Rank.FOLDED)]
-    cautions: tuple[Caution, ...]
-    links: tuple[Link, ...]
-
-
-@law("Throw", "{swing_mm} ÷ 2")
-def throw_limit_mm(swing_mm: Num) -> Num:
-    """From the middle of the shaft to the middle of its pin: half of stroke and of swing.
-
-    >>> throw_limit_mm(25.0)
-    12.5
-    """
-    return swing_mm / 2.0
-
-
-@law("Whole swing", "2 × {throw_mm}")
-def swing_limit_mm(throw_mm: Num) -> Num:
-    """What an indicator swings in a turn, and the stroke.
-
-    >>> swing_limit_mm(12.5)
-    25.0
-    """
-    return 2.0 * throw_mm
-
-
-@law(
-    "Packing under a jaw",
-    "1.5 × {throw_mm} - {radius_mm} + √({radius_mm}² - (0.866 × {throw_mm} - {jaw_mm} ÷ 2)²)",
-)
-def packing_mm(throw_mm: float, radius_mm: float, jaw_mm: float) -> float:
-    """Packing under one jaw of three that moves a round bar off the chuck's middle.
-
-    Args:
-        throw_mm: How far it is moved.
-        radius_mm: Of the bar.
-        jaw_mm: Flat width of a jaw's tip; 0 where it touches in a line.
-
-    >>> round(packing_mm(2.54, 12.7, 0.0), 3)
-    3.618
-    """
-    side = max(0.0, 0.8660254037844386 * throw_mm - jaw_mm / 2.0)
-    return 1.5 * throw_mm - radius_mm + sqrt(radius_mm**2 - side**2)
-
-
-@law("Smallest bar, one on its middle", "largest of {main_mm} and {pin_mm} + 2 × {throw_mm}")
-def bar_one_mm(main_mm: float, pin_mm: float, throw_mm: float) -> float:
-    """Smallest bar where the main diameter stays on the bar's middle.
-
-    >>> bar_one_mm(16.0, 6.0, 2.5)
-    16.0
-    """
-    return max(main_mm, pin_mm + 2.0 * throw_mm)
-
-
-@law(
-    "Smallest bar, both off its middle",
-    "largest of {main_mm}, {pin_mm} and ({main_mm} + {pin_mm}) ÷ 2 + {throw_mm}",
-)
-def bar_both_mm(main_mm: float, pin_mm: float, throw_mm: float) -> float:
-    """Smallest bar where both are moved off the bar's middle.
-
-    >>> bar_both_mm(16.0, 6.0, 8.0)
-    19.0
-    """
-    return max(main_mm, pin_mm, (main_mm + pin_mm) / 2.0 + throw_mm)
 
 
 def needs(_: ThrowQuestion, __: Workshop) -> None:
@@ -239,13 +54,15 @@ def compute(question: ThrowQuestion, _: None = None) -> ThrowAnswer:
     w = Working()
     whole = question.stroke if question.stroke is not None else question.swing
     if whole is not None:
-        throw = w.of(throw_limit_mm, "throw_mm", swing_mm=float(whole))
+        throw = w.of(laws.throw_limit_mm, "throw_mm", swing_mm=float(whole))
     else:
         throw = w.figure(float(question.throw or 0), "throw_mm", since=0)
     throw = replace(throw, places=3)
     e = throw.value
-    swing = replace(w.of(swing_limit_mm, "swing_mm", throw_mm=e), places=3)
-    packing = _packing(w, question, e)
+    swing = replace(w.of(laws.swing_limit_mm, "swing_mm", throw_mm=e), places=3)
+    packing = None
+    if question.bar is not None:
+        packing = packed(w, e, float(question.bar), float(question.jaw))
     bar = _bar(w, question, e)
     return ThrowAnswer(
         throw_mm=throw,
@@ -253,7 +70,9 @@ def compute(question: ThrowQuestion, _: None = None) -> ThrowAnswer:
         packing_mm=packing,
         bar_mm=bar,
         says=_says(question, e, packing),
+        second=_second(question.apart),
         stroke_mm=Figure(swing.value, swing.unit, swing.steps, 3),
+        **_cranks(w, question, e),
         held_mm=_plain(question.bar, throw),
         pin_mm=_plain(question.pin, throw),
         main_mm=_plain(question.main, throw),
@@ -262,14 +81,44 @@ def compute(question: ThrowQuestion, _: None = None) -> ThrowAnswer:
     )
 
 
+def _cranks(w: Working, question: ThrowQuestion, e: float) -> dict[str, Figure | None]:
+    """Where a second crank on the same shaft stands."""
+    if question.apart is None:
+        return dict.fromkeys(("pins_mm", "rises_mm", "over_pins_mm", "apart_deg"))
+    pins = w.of(laws.pins_mm, throw_mm=e, apart_deg=question.apart)
+    over = None
+    if question.pin is not None:
+        over = w.of(laws.over_pins_mm, pins_mm=pins.value, pin_mm=float(question.pin))
+        over = replace(over, places=3)
+    rises = w.of(laws.rises_mm, throw_mm=e, apart_deg=question.apart)
+    return {
+        "pins_mm": replace(pins, places=3),
+        "rises_mm": replace(rises, places=3),
+        "over_pins_mm": over,
+        "apart_deg": Figure(question.apart, unit_of("apart_deg"), (), 1),
+    }
+
+
+def _second(apart: float | None) -> str:
+    if apart is None:
+        return ""
+    return (
+        f"Turn the bar {apart:g}° for it: in the dividing head, or the first pin level on "
+        "parallels and a height gauge to the second. Pack between the webs of the first with a "
+        "spacer, size to size, before the second is turned; free it after."
+    )
+
+
 def _plain(size: Fraction | None, like: Figure) -> Figure | None:
     return None if size is None else Figure(float(size), like.unit, (), 3)
 
 
-def _packing(w: Working, question: ThrowQuestion, e: float) -> Figure | None:
-    if question.bar is None:
-        return None
-    bar, jaw = float(question.bar), float(question.jaw)
+def packed(w: Working, e: float, bar: float, jaw: float) -> Figure:
+    """Packing under one jaw of three for a bar so far off the middle.
+
+    Raises:
+        Refused: Three such jaws no longer hold it there.
+    """
     if jaw >= bar:
         raise Refused(f"A jaw {mm_said(jaw)} wide is wider than the bar.", field="jaw")
     # Past that two of the jaws no longer reach round it.
@@ -279,14 +128,14 @@ def _packing(w: Working, question: ThrowQuestion, e: float) -> Figure | None:
             "in the four-jaw, or between centres.",
             field="bar",
         )
-    figure = w.of(packing_mm, throw_mm=e, radius_mm=bar / 2, jaw_mm=jaw)
+    figure = w.of(laws.packing_mm, throw_mm=e, radius_mm=bar / 2, jaw_mm=jaw)
     return replace(figure, places=3)
 
 
 def _bar(w: Working, question: ThrowQuestion, e: float) -> Figure | None:
     if question.pin is None or question.main is None:
         return None
-    rule = bar_both_mm if question.middles is Middles.BOTH else bar_one_mm
+    rule = laws.bar_both_mm if question.middles is Middles.BOTH else laws.bar_one_mm
     figure = w.of(
         rule, "bar_mm", main_mm=float(question.main), pin_mm=float(question.pin), throw_mm=e
     )
@@ -353,13 +202,13 @@ THROW = Calculator(
     settle=settle,
     sentences={
         "": "A throw[ of {throw}][, stroke {stroke}][, swing {swing}][, a {bar} bar]"
-        "[, pin {pin}][, main {main}][, {middles}], jaw {jaw}"
+        "[, pin {pin}][, main {main}][, {middles}], jaw {jaw}[, two cranks {apart}° apart]"
     },
     calls=(
         "throw",
         "crank throw",
+        "two cranks",
         "crankpin",
-        "eccentric",
         "offset in the three-jaw",
         "offset in three jaws",
         "offset in the four-jaw",
