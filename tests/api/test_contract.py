@@ -61,6 +61,8 @@ ASKED: dict[str, dict[str, str]] = {
     },
     "dog": {"outside": "20", "bore": "8", "dogs": "3", "throw": "12", "torque": "2"},
     "eccentric": {"travel": "5", "shaft": "8", "play": "0.2"},
+    "piston": {"bore": "22", "rod": "4"},
+    "crank": {"stroke": "24", "main": "8", "pin": "7", "bore": "22", "pressure": "5 bar"},
     "endfloat": {
         "room": "25 +0.05 -0",
         "stack": "2 x bearing 8 +0 -0.02; boss 8.8",

@@ -26,12 +26,14 @@ from runk.core.plan.plan import PLAN
 from runk.core.rings.ring import RING
 from runk.core.shafts.balance import BALANCE
 from runk.core.shafts.budget import BUDGET
+from runk.core.shafts.crank import CRANK
 from runk.core.shafts.dog import DOG
 from runk.core.shafts.eccentric import ECCENTRIC
 from runk.core.shafts.endfloat import ENDFLOAT
 from runk.core.shafts.flats import FLATS
 from runk.core.shafts.keyway import KEYWAY
 from runk.core.shafts.passage import PASSAGE
+from runk.core.shafts.piston import PISTON
 from runk.core.shafts.throw import THROW
 from runk.core.shafts.true import TRUE
 from runk.core.threads.clearance import CLEARANCE
@@ -60,16 +62,18 @@ CATALOGUE = Catalogue(
         SHRINK,
         BOND,
         THROW,
+        CRANK,
         ECCENTRIC,
-        RING,
-        KEYWAY,
-        FLATS,
-        TRUE,
         BALANCE,
         PASSAGE,
         DOG,
+        KEYWAY,
+        FLATS,
+        TRUE,
         ENDFLOAT,
         BUDGET,
+        PISTON,
+        RING,
         TAP,
         DIE,
         STUD,

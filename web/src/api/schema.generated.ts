@@ -386,6 +386,32 @@ export interface components {
             usual_high_mm: components["schemas"]["FigureWire"] | null;
             usual_low_mm: components["schemas"]["FigureWire"] | null;
         };
+        /** BuiltAnswerWire */
+        BuiltAnswerWire: {
+            across_mm: components["schemas"]["FigureWire"];
+            asked_nm: components["schemas"]["FigureWire"] | null;
+            crossed_nm: components["schemas"]["FigureWire"];
+            gap_mm: components["schemas"]["FigureWire"];
+            holds_nm: components["schemas"]["FigureWire"];
+            main_high_mm: components["schemas"]["FigureWire"];
+            main_low_mm: components["schemas"]["FigureWire"];
+            main_mm: components["schemas"]["FigureWire"];
+            may_nm: components["schemas"]["FigureWire"];
+            other: string;
+            pin_high_mm: components["schemas"]["FigureWire"];
+            pin_low_mm: components["schemas"]["FigureWire"];
+            pin_mm: components["schemas"]["FigureWire"];
+            says: string;
+            steps: components["schemas"]["MadeWire"][];
+            stroke_mm: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "built";
+            thick_mm: components["schemas"]["FigureWire"];
+            throw_mm: components["schemas"]["FigureWire"];
+        };
         /**
          * CalculatorOut
          * @description A calculator: its question as a sentence, its answer as a page, where it is found.
@@ -624,6 +650,98 @@ export interface components {
         /** CoverReply */
         CoverReply: {
             answer: components["schemas"]["CoverAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** CrankQuestion */
+        CrankQuestion: {
+            /**
+             * @description pin across the joint
+             * @default null
+             */
+            across: string | number | null;
+            /**
+             * @description cylinder
+             * @default null
+             */
+            bore: string | number | null;
+            /**
+             * @description between the webs
+             * @default null
+             */
+            gap: string | number | null;
+            /**
+             * @description shaft, long
+             * @default null
+             */
+            long: string | number | null;
+            /**
+             * @description lathe
+             * @default null
+             */
+            machine: string | null;
+            /**
+             * @description main journals
+             * @default null
+             */
+            main: string | number | null;
+            /**
+             * @description metal
+             * @default null
+             */
+            metal: string | null;
+            /**
+             * @description crankpin
+             * @default null
+             */
+            pin: string | number | null;
+            /**
+             * @description pressure
+             * @default null
+             */
+            pressure: string | number | null;
+            /**
+             * @description stroke
+             * @default null
+             */
+            stroke: string | number | null;
+            /**
+             * @description web, thick
+             * @default null
+             */
+            thick: string | number | null;
+            /**
+             * @description throw
+             * @default null
+             */
+            throw: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * @description how: built, solid
+             * @default null
+             */
+            way: string | null;
+        };
+        /** CrankReply */
+        CrankReply: {
+            answer: components["schemas"]["BuiltAnswerWire"] | components["schemas"]["SolidAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;
@@ -2208,6 +2326,13 @@ export interface components {
              */
             tag: "made";
         };
+        /** MadeWire */
+        MadeWire: {
+            does: string;
+            how: string;
+            size_mm: components["schemas"]["FigureWire"] | null;
+            step: string;
+        };
         /** MakingWire */
         MakingWire: {
             costs: string;
@@ -2913,6 +3038,111 @@ export interface components {
         /** PassageReply */
         PassageReply: {
             answer: components["schemas"]["PassageAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        /** PistonAnswerWire */
+        PistonAnswerWire: {
+            bend_groove_mm: components["schemas"]["FigureWire"] | null;
+            bend_mm: components["schemas"]["FigureWire"];
+            bore_mm: components["schemas"]["FigureWire"];
+            drill_name: string;
+            gland_high_mm: components["schemas"]["FigureWire"];
+            gland_low_mm: components["schemas"]["FigureWire"];
+            groove_depth_mm: components["schemas"]["FigureWire"] | null;
+            groove_width_mm: components["schemas"]["FigureWire"] | null;
+            high_mm: components["schemas"]["FigureWire"];
+            long_mm: components["schemas"]["FigureWire"];
+            low_mm: components["schemas"]["FigureWire"];
+            other: string;
+            recess_mm: components["schemas"]["FigureWire"];
+            rings: number;
+            rod_mm: components["schemas"]["FigureWire"];
+            rough_mm: components["schemas"]["FigureWire"];
+            says: string;
+            spigot_mm: components["schemas"]["FigureWire"];
+            steps: components["schemas"]["MadeWire"][];
+            tool_mm: components["schemas"]["FigureWire"] | null;
+        };
+        /** PistonQuestion */
+        PistonQuestion: {
+            /**
+             * @description bore
+             * @default null
+             */
+            bore: string | number | null;
+            /**
+             * @description long
+             * @default null
+             */
+            long: string | number | null;
+            /**
+             * @description metal of the piston
+             * @default null
+             */
+            metal: string | null;
+            /**
+             * @description standing out
+             * @default null
+             */
+            out: string | number | null;
+            /**
+             * @description rings
+             * @default null
+             */
+            rings: string | number | null;
+            /**
+             * @description rod
+             * @default null
+             */
+            rod: string | number | null;
+            /**
+             * @description metal of the rod
+             * @default null
+             */
+            rod_metal: string | null;
+            /**
+             * @description school: rod, bush
+             * @default null
+             */
+            school: string | null;
+            /**
+             * @description thread on the rod
+             * @default null
+             */
+            thread: string | null;
+            /**
+             * @description grooving tool
+             * @default null
+             */
+            tool: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * @description width of a ring
+             * @default null
+             */
+            wide: string | number | null;
+        };
+        /** PistonReply */
+        PistonReply: {
+            answer: components["schemas"]["PistonAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;
@@ -3934,6 +4164,29 @@ export interface components {
             ticked: boolean;
             /** Title */
             title: string;
+        };
+        /** SolidAnswerWire */
+        SolidAnswerWire: {
+            bar_mm: components["schemas"]["FigureWire"];
+            both_mm: components["schemas"]["FigureWire"];
+            gap_mm: components["schemas"]["FigureWire"];
+            main_mm: components["schemas"]["FigureWire"];
+            other: string;
+            packing_mm: components["schemas"]["FigureWire"];
+            pin_mm: components["schemas"]["FigureWire"];
+            rough_mm: components["schemas"]["FigureWire"];
+            says: string;
+            spring_mm: components["schemas"]["FigureWire"];
+            steps: components["schemas"]["MadeWire"][];
+            stroke_mm: components["schemas"]["FigureWire"];
+            swing_mm: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "solid";
+            thick_mm: components["schemas"]["FigureWire"];
+            throw_mm: components["schemas"]["FigureWire"];
         };
         /**
          * SourceWire

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Iterable
 from dataclasses import dataclass, field
 from typing import Any, ClassVar
 
@@ -19,7 +20,13 @@ _WHOLE = re.compile(r"[0-9]{1,6}")
 
 @dataclass(frozen=True)
 class Count(Kind):
-    """A whole number of things."""
+    """A whole number of things.
+
+    Args:
+        spoken: Words that say one of them, and which: no rings.
+    """
+
+    spoken: tuple[tuple[str, str], ...] = ()
 
     name: ClassVar[str] = "count"
     wire: ClassVar[Any] = _WIRE
@@ -33,6 +40,9 @@ class Count(Kind):
 
     def takes(self, text: str, told: Told) -> bool:
         return text.isdigit()
+
+    def phrases(self, told: Told) -> Iterable[tuple[str, str]]:
+        return self.spoken
 
 
 @dataclass(frozen=True)
