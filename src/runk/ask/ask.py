@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import difflib
+import itertools
 from dataclasses import dataclass, field
 from typing import Any
 
@@ -106,8 +107,11 @@ def ask(
     'belt 3, direct'
     """
     words = words_of(line)
-    if shaped := _shaped(line, workshop, page, catalogue):
+    shaped = _shaped(line, workshop, page, catalogue)
+    if isinstance(shaped, Asked):
         return shaped
+    if shaped is not None:
+        return _or_by_numbers(words, workshop, page, catalogue, *shaped)
     choosing = sounds_like_judgement(words)
     if choosing and (judged := _judged(line, workshop, page, catalogue)):
         return judged
@@ -122,21 +126,20 @@ def ask(
         return judged
 
 
-def _shaped(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue) -> Asked | None:
-    """A line known by its shape; None where none is.
-
-    Raises:
-        Refused: By the calculator whose line it is, where it cannot be answered.
-    """
-    refused: Refused | None = None
-    # Sizes of one line belong together: a bare number beside inches is inches.
-    bare = PageUnit.INCH if only_inches(line) else page
-    for calculator, typed in whole_lines(line, catalogue):
+def _shaped(
+    line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue
+) -> Asked | tuple[AnyCalculator, Refused] | None:
+    """A line known by its shape; whose it is and why it cannot be answered; None where no one's."""
+    refused: tuple[AnyCalculator, Refused] | None = None
+    # Sizes of one line belong together: a bare number beside inches is inches, unless that is
+    # absurd.
+    pages = dict.fromkeys((PageUnit.INCH if only_inches(line) else page, page))
+    for bare, (calculator, typed) in itertools.product(pages, whole_lines(line, catalogue)):
         try:
             read = read_question(calculator, typed, bare, workshop)
             answer = calculator.ask(read.question, workshop)
         except Refused as failed:
-            refused = refused or failed
+            refused = refused or (calculator, failed)
             continue
         if bare is not page:
             # The room reads them on its own page: each goes there with its unit.
@@ -145,9 +148,29 @@ def _shaped(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue)
                 n: spoken[n] if calculator.fields[n].in_page_unit else t for n, t in typed.items()
             }
         return Asked(calculator, typed, read, answer, _read_as(calculator, read, page, workshop))
-    if refused is not None:
+    return refused
+
+
+def _or_by_numbers(
+    words: list[str],
+    workshop: Workshop,
+    page: PageUnit,
+    catalogue: Catalogue,
+    whose: AnyCalculator,
+    refused: Refused,
+) -> Asked:
+    """A line that is somebody's by its shape and cannot be answered so: by its numbers, by them.
+
+    Raises:
+        Refused: As its shape was: whose line it is says best what is wrong with it.
+    """
+    try:
+        asked = _by_numbers(words, workshop, page, catalogue)
+    except Refused:
+        raise refused from None
+    if asked.calculator is not whose:
         raise refused
-    return None
+    return asked
 
 
 def _read_as(calculator: AnyCalculator, read: Read, page: PageUnit, workshop: Workshop) -> str:

@@ -12,8 +12,9 @@ from collections.abc import Iterator
 from functools import lru_cache
 
 from runk.core.calculator import AnyCalculator, Catalogue
+from runk.core.kinds import Kind, OneOf
 
-_PIECES = re.compile(r"(\{\w+\}|<[^>]*>|\[|\]|,? )")
+_PIECES = re.compile(r"(\{\w+(?:=\w+)?\}|<[^>]*>|\[|\]|,? )")
 _LONGEST = 300
 _FIRST = r"(?:(?:what|is|the|my|a|an|how much|work out) )*"
 
@@ -51,10 +52,13 @@ def _pattern(calculator: AnyCalculator, template: str, call: str, comma: str, sh
     for piece in _PIECES.split(template):
         if piece == "{call}":
             out.append(f"{_FIRST}(?:{call})(?: (?:of|for|with)|:)?")
+        elif "=" in piece and piece.startswith("{"):
+            # {kind=rod}: said by the shape itself.
+            name, said = piece[1:-1].split("=")
+            out.append(f"(?P<{name}__{said}>)")
         elif piece.startswith("{"):
             name = piece[1:-1]
-            step = calculator.fields[name].step
-            out.append(f"(?P<{name}>{step}{{1,{_LONGEST}}}{short})")
+            out.append(f"(?P<{name}>{_part(calculator.fields[name])}{short})")
         elif piece.startswith("<"):
             out.append(f"(?:{piece[1:-1]})")
         elif piece in "[]":
@@ -62,6 +66,24 @@ def _pattern(calculator: AnyCalculator, template: str, call: str, comma: str, sh
         else:
             out.append({", ": comma, " ": " "}.get(piece, re.escape(piece)))
     return "".join(out)
+
+
+@lru_cache(maxsize=256)
+def _callers(calculator: AnyCalculator) -> re.Pattern[str]:
+    """Words one of which stands in every line of its own."""
+    ruling = calculator.fields[calculator.ruling] if calculator.ruling else None
+    words = list(calculator.calls)
+    if isinstance(ruling, OneOf):
+        words += [w.lower() for c in ruling.choices for w in (c.label, *c.words)]
+    return re.compile(rf"\b(?:{'|'.join(map(re.escape, words))})\b")
+
+
+def _part(kind: Kind) -> str:
+    """What may stand for a field: one of its choices, or so many of its steps."""
+    if isinstance(kind, OneOf):
+        words = {w.lower() for c in kind.choices for w in (c.label, c.key, *c.words)}
+        return f"(?:{'|'.join(map(re.escape, sorted(words, key=len, reverse=True)))}){{1}}"
+    return f"{kind.step}{{1,{_LONGEST}}}"
 
 
 def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator, dict[str, str]]]:
@@ -77,14 +99,15 @@ def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator
     ('endfloat', {'room': '25', 'stack': '24.8'})
     """
     plain = " ".join(line.replace("−", "-").replace("–", "-").split()).rstrip("?!. ")
-    lower = plain.lower()
+    lower = f" {plain.lower()} "
     for calculator in catalogue.values():
-        if not calculator.lines or not any(c in lower for c in calculator.calls):
+        if not calculator.lines or not _callers(calculator).search(lower):
             continue
         ways: list[dict[str, str]] = []
         for shape in _shapes(calculator):
             if found := shape.fullmatch(plain):
                 given = {n: text.strip() for n, text in found.groupdict().items() if text}
+                given |= dict(n.split("__") for n in found.groupdict() if "__" in n)
                 ways += [given] if given not in ways else []
         # What names more of its fields says more plainly what is meant.
         for given in sorted(ways, key=len, reverse=True):

@@ -83,7 +83,8 @@ class Calculator(Generic[Q, S, A]):
         whole: The field that takes a whole line of words: a question of judgement, asked before
             the numbers where the line sounds like one, after them where nothing else answers.
         lines: Shapes of whole lines it knows besides its own sentences, for questions whose parts
-            are lists: ``{call} {room} less {stack}``; ``<bore|hole>`` is any of these words.
+            are lists: ``{call} {room} less {stack}``; ``<bore|hole>`` is any of these words,
+            ``{kind=rod}`` what the shape itself says.
         sweeps: Its sweeps by name, fetched when wanted: they bring NumPy with them.
         settle: Fills in what the workshop decides where the question leaves it open.
         version: Raised when stored questions change shape.

@@ -24,6 +24,7 @@ from runk.core.metals.identify import IDENTIFY
 from runk.core.metals.pair import PAIR
 from runk.core.plan.plan import PLAN
 from runk.core.rings.ring import RING
+from runk.core.rings.seal import SEAL
 from runk.core.shafts.balance import BALANCE
 from runk.core.shafts.budget import BUDGET
 from runk.core.shafts.crank import CRANK
@@ -74,6 +75,7 @@ CATALOGUE = Catalogue(
         BUDGET,
         PISTON,
         RING,
+        SEAL,
         TAP,
         DIE,
         STUD,

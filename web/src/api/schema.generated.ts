@@ -2066,6 +2066,20 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** LappedAnswerWire */
+        LappedAnswerWire: {
+            before_mm: components["schemas"]["FigureWire"];
+            high_mm: components["schemas"]["FigureWire"];
+            long_mm: components["schemas"]["FigureWire"];
+            low_mm: components["schemas"]["FigureWire"];
+            says: string;
+            size_mm: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "lapped";
+        };
         /** LengthAnswerWire */
         LengthAnswerWire: {
             error_mm: components["schemas"]["FigureWire"];
@@ -2727,6 +2741,27 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** OringAnswerWire */
+        OringAnswerWire: {
+            clear_mm: components["schemas"]["FigureWire"];
+            corner_mm: components["schemas"]["FigureWire"];
+            fill_percent: components["schemas"]["FigureWire"];
+            floor_high_mm: components["schemas"]["FigureWire"];
+            floor_low_mm: components["schemas"]["FigureWire"];
+            groove_depth_mm: components["schemas"]["FigureWire"];
+            ring_id_mm: components["schemas"]["FigureWire"];
+            says: string;
+            section_mm: components["schemas"]["FigureWire"];
+            size_mm: components["schemas"]["FigureWire"];
+            squeeze_percent: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "o-ring";
+            wide_high_mm: components["schemas"]["FigureWire"];
+            wide_low_mm: components["schemas"]["FigureWire"];
+        };
         /**
          * OtherOut
          * @description A second reading of the line, and the line that gives it.
@@ -2821,6 +2856,24 @@ export interface components {
              * @default 0
              */
             version: number;
+        };
+        /** PackedAnswerWire */
+        PackedAnswerWire: {
+            box_deep_mm: components["schemas"]["FigureWire"];
+            box_mm: components["schemas"]["FigureWire"];
+            follower_bore_high_mm: components["schemas"]["FigureWire"];
+            follower_bore_low_mm: components["schemas"]["FigureWire"];
+            follower_high_mm: components["schemas"]["FigureWire"];
+            follower_low_mm: components["schemas"]["FigureWire"];
+            says: string;
+            size_mm: components["schemas"]["FigureWire"];
+            space_mm: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "packing";
+            turn_mm: components["schemas"]["FigureWire"];
         };
         /**
          * PageUnit
@@ -3836,6 +3889,68 @@ export interface components {
             says: string;
             /** Size Mm */
             size_mm: number;
+        };
+        /** SealQuestion */
+        SealQuestion: {
+            /**
+             * @description bore
+             * @default null
+             */
+            bore: string | number | null;
+            /**
+             * @description what seals: piston, rod, packing, lapped
+             * @default null
+             */
+            kind: string | null;
+            /**
+             * @description moves: moving, still
+             * @default null
+             */
+            moves: string | null;
+            /**
+             * @description rod
+             * @default null
+             */
+            rod: string | number | null;
+            /**
+             * @description section of the ring
+             * @default null
+             */
+            section: string | number | null;
+            /**
+             * @description space round the rod
+             * @default null
+             */
+            space: string | number | null;
+            /**
+             * @description turns
+             * @default null
+             */
+            turns: string | number | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+        };
+        /** SealReply */
+        SealReply: {
+            answer: components["schemas"]["OringAnswerWire"] | components["schemas"]["PackedAnswerWire"] | components["schemas"]["LappedAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
         };
         /**
          * SetOut

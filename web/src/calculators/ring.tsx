@@ -7,7 +7,7 @@ type Reply = Schemas['RingReply'];
 
 function Beside({ reply }: Given<Reply>) {
   return (
-    <Drawn title="The ring, free and closed, to scale">
+    <Drawn title="The ring free, going on, and closed, to scale">
       <Ring answer={reply.answer} />
     </Drawn>
   );

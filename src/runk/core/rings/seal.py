@@ -1,0 +1,284 @@
+"""``seal``: O-ring grooves, packed glands, and pistons that seal by their fit."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from runk.core.calculator import Calculator, Door
+from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop
+from runk.core.fits.classes import duty_limit_mm
+from runk.core.fits.heat import shaft_free_limit_mm
+from runk.core.fits.question import duties
+from runk.core.refusals import Refused
+from runk.core.rings import gland, oring
+from runk.core.rings.seal_question import (
+    LappedAnswer,
+    Moves,
+    OringAnswer,
+    PackedAnswer,
+    Seal,
+    SealQuestion,
+)
+from runk.core.said import mm_said, number_said
+from runk.core.sources import MECHANICS, PRACTICE
+from runk.core.units import PageUnit, unit_of
+from runk.core.workshop import Workshop
+
+_BY_SIZE = ((5.0, 1.02), (10.0, 1.52), (25.0, 1.78), (50.0, 2.62), (100.0, 3.53), (1e9, 5.33))
+"""Section that suits a bore or rod up to a size: common practice."""
+_STRETCH = 1.02
+"""A ring on a piston is stretched two in a hundred: common practice."""
+_FULL, _DRAGS = 90.0, 30.0
+FREE_MM = (0.1, 0.2)
+"""A follower is free on rod and in box by so much: common practice."""
+LAPPED_MM = 0.015
+"""Left for lapping, on diameter: half a thou or a little more, common practice."""
+
+
+@law("Left to lap", "{high_mm} + {left_mm}", PRACTICE)
+def before_limit_mm(high_mm: Num, left_mm: Num) -> Num:
+    """Diameter a piston is turned to where it is lapped to its last size.
+
+    >>> before_limit_mm(22.0, 0.25)
+    22.25
+    """
+    return high_mm + left_mm
+
+
+def needs(_: SealQuestion, __: Workshop) -> None:
+    """Nothing of the workshop."""
+    return
+
+
+def compute(question: SealQuestion, _: None = None) -> OringAnswer | PackedAnswer | LappedAnswer:
+    """What seals, and its groove or its box.
+
+    Raises:
+        Refused: A ring too thick for what it sits on.
+
+    >>> from fractions import Fraction
+    >>> answer = compute(SealQuestion(bore=Fraction(22), section=Fraction("1.78")))
+    >>> round(answer.floor_low_mm.value, 2), round(answer.floor_high_mm.value, 2)
+    (19.1, 19.2)
+    """
+    w, size = Working(), question.size
+    if question.kind is Seal.PACKING:
+        return _packed(w, question, size)
+    if question.kind is Seal.LAPPED:
+        return _lapped(w, size)
+    return _ring(w, question, size)
+
+
+def _plain(value: float, key: str, places: int = 2) -> Figure:
+    return Figure(value, unit_of(key), (), places)
+
+
+def _ring(w: Working, question: SealQuestion, size: float) -> OringAnswer:
+    section = next(s for most, s in _BY_SIZE if size <= most)
+    if question.section is not None:
+        section = float(question.section)
+    if section > size / 3:
+        raise Refused(
+            f"A ring {mm_said(section)} thick is too thick for {mm_said(size)}.",
+            field="section",
+            suggest=f"{next(s for most, s in _BY_SIZE if size <= most):.2f} mm",
+        )
+    by = oring.gland_for(section)
+    deep = by.moving if question.moves is Moves.YES else by.still
+    on_piston = question.kind is Seal.PISTON
+    if on_piston:
+        floors = [
+            w.of(oring.floor_piston_mm, key, bore_mm=size, deep_mm=mm, source=by.source)
+            for key, mm in (("floor_low_mm", deep[1]), ("floor_high_mm", deep[0]))
+        ]
+    else:
+        floors = [
+            w.of(oring.floor_rod_mm, key, rod_mm=size, deep_mm=mm, source=by.source)
+            for key, mm in (("floor_low_mm", deep[0]), ("floor_high_mm", deep[1]))
+        ]
+    middle = sum(deep) / 2
+    squeezed = w.of(oring.squeeze_percent, deep_mm=middle, section_mm=section)
+    full = w.of(oring.fill_percent, section_mm=section, deep_mm=middle, wide_mm=by.wide[0])
+    floor = sum(f.value for f in floors) / 2
+    # Round a rod it sits on the rod itself; on a piston it is stretched over its floor.
+    inside = floor if on_piston else size
+    ring = w.of(oring.ring_id_mm, floor_mm=inside, stretch=_STRETCH if on_piston else 1.0)
+    return OringAnswer(
+        floor_low_mm=floors[0],
+        floor_high_mm=floors[1],
+        wide_low_mm=_plain(by.wide[0], "wide_low_mm"),
+        says=_says(question, on_piston),
+        wide_high_mm=_plain(by.wide[1], "wide_high_mm"),
+        groove_depth_mm=_plain(middle, "groove_depth_mm"),
+        squeeze_percent=squeezed,
+        fill_percent=full,
+        ring_id_mm=replace(ring, places=1),
+        section_mm=_plain(section, "section_mm"),
+        clear_mm=_plain(by.clear_mm, "clear_mm"),
+        corner_mm=_plain(by.corner_mm, "corner_mm"),
+        size_mm=_plain(size, "size_mm"),
+        cautions=_cautions(squeezed.value, full.value),
+        links=_links(on_piston, size, section, floor, by.wide[0]),
+    )
+
+
+def _says(question: SealQuestion, on_piston: bool) -> str:
+    way = "over the end of the piston" if on_piston else "into the groove, folded like a kidney"
+    slid = "sliding" if question.moves is Moves.YES else "standing still"
+    return (
+        f"For a ring {slid}. Floor and walls smooth, edges broken; oil it and roll it {way}, past "
+        "no sharp edge or thread. A lead of 15 degrees where it goes in."
+    )
+
+
+def _cautions(squeezed: float, full: float) -> tuple[Caution, ...]:
+    found = []
+    if full > _FULL:
+        says = f"It fills its groove to {full:.0f} in a hundred: warm it has nowhere to go."
+        found.append(stop("the groove", "a wider groove", says, "fill_percent", MECHANICS))
+    if squeezed > _DRAGS:
+        says = f"Squeezed by {squeezed:.0f} in a hundred it drags and rolls."
+        found.append(Caution("Mind", "its squeeze", says, "squeeze_percent", PRACTICE))
+    says = (
+        "Rubber by what it meets: nitrile for oil and air, fluorocarbon or silicone for steam. "
+        "Pressure work is the inspector's to pass."
+    )
+    return (*found, Caution("Mind", "the rubber", says, None, PRACTICE))
+
+
+def _links(
+    on_piston: bool, size: float, section: float, floor: float, wide: float
+) -> tuple[Link, ...]:
+    if not on_piston:
+        return (Link("fit", (("size", f"{size:.4f} mm"), ("duty", "rod")), "The rod in its cover"),)
+    cut = (
+        ("job", "groove"),
+        ("now", f"{size:.4f} mm"),
+        ("wanted", f"{wide:.4f} mm"),
+        ("deep", f"{(size - floor) / 2:.4f} mm"),
+    )
+    return (Link("plan", cut, "Cut the groove"),)
+
+
+def _packed(w: Working, question: SealQuestion, rod: float) -> PackedAnswer:
+    if question.space is None:
+        space = w.of(gland.space_mm, rod_mm=rod)
+    else:
+        space = _plain(float(question.space), "space_mm")
+    if space.value > rod * 1.5:
+        raise Refused("The space is far wider than the rod is thick.", field="space")
+    box = w.of(gland.box_mm, since=0, rod_mm=rod, space_mm=space.value)
+    deep = w.of(gland.box_deep_mm, turns=float(question.turns), space_mm=space.value)
+    turn = w.of(gland.turn_mm, rod_mm=rod, space_mm=space.value)
+    near, far = FREE_MM
+    return PackedAnswer(
+        box_mm=box,
+        box_deep_mm=deep,
+        space_mm=space,
+        says=(
+            f"{question.turns} turns of cord as thick as the space, each cut to length on the rod, "
+            "ends square, joints a third of a turn apart. Nip it up finger tight and again once it "
+            "is warm: it may weep, never bind."
+        ),
+        follower_low_mm=w.of(gland.follower_mm, "follower_low_mm", box_mm=box.value, free_mm=far),
+        follower_high_mm=w.of(
+            gland.follower_mm, "follower_high_mm", box_mm=box.value, free_mm=near
+        ),
+        follower_bore_low_mm=w.of(
+            gland.follower_bore_mm, "follower_bore_low_mm", rod_mm=rod, free_mm=near
+        ),
+        follower_bore_high_mm=w.of(
+            gland.follower_bore_mm, "follower_bore_high_mm", rod_mm=rod, free_mm=far
+        ),
+        turn_mm=replace(turn, places=1),
+        size_mm=_plain(rod, "size_mm"),
+        cautions=(
+            Caution(
+                "Mind",
+                "the follower",
+                "It bears on the packing alone: where it touches the rod it scores it.",
+                None,
+                PRACTICE,
+            ),
+        ),
+        links=(Link("fit", (("size", f"{rod:.4f} mm"), ("duty", "rod")), "The rod in its cover"),),
+    )
+
+
+def _lapped(w: Working, bore: float) -> LappedAnswer:
+    duty = duties()["ringless"]
+    found = []
+    for key, (per, besides) in (("high_mm", duty.low), ("low_mm", duty.high)):
+        since = len(w.steps)
+        free = w(duty_limit_mm, per_inch=per, size_mm=bore, besides=besides, source=duty.source)
+        figure = w.of(shaft_free_limit_mm, key, since=since, hole_mm=bore, free_mm=free)
+        found.append(replace(figure, places=3))
+    before = w.of(before_limit_mm, "before_mm", high_mm=found[0].value, left_mm=LAPPED_MM)
+    return LappedAnswer(
+        high_mm=found[0],
+        low_mm=found[1],
+        before_mm=replace(before, places=3),
+        says=(
+            "Turned with the finest feed, then lapped with a split lap, "
+            f"{number_said(found[0].value, 3)} down to {mm_said(found[1].value, 3)}: wash, oil, "
+            "try. It falls slowly through the bore by its own weight, and stops when a finger "
+            "closes the end."
+        ),
+        long_mm=_plain(bore, "long_mm"),
+        size_mm=_plain(bore, "size_mm", 3),
+        cautions=(
+            Caution(
+                "Mind",
+                "the grit",
+                "Lap piston and bore apart, never one in the other: both would take the grit.",
+                None,
+                PRACTICE,
+            ),
+        ),
+        links=(
+            Link(
+                "mate",
+                (("make", "shaft"), ("there", f"{bore:.4f} mm"), ("duty", "ringless")),
+                "To the bore as it measures",
+            ),
+        ),
+    )
+
+
+def headline(answer: OringAnswer | PackedAnswer | LappedAnswer, page: PageUnit) -> str:
+    """Groove, box or last size."""
+    if isinstance(answer, PackedAnswer):
+        return f"box {answer.box_mm.words(page)}, {answer.box_deep_mm.words(page)} deep"
+    if isinstance(answer, LappedAnswer):
+        return f"lap to {answer.low_mm.shown(page)} to {answer.high_mm.words(page)}"
+    floor = f"{answer.floor_low_mm.shown(page)} to {answer.floor_high_mm.words(page)}"
+    return f"floor {floor} · {answer.wide_low_mm.words(page)} wide"
+
+
+_TAIL = "[, section {section}][, {moves}]"
+_ORING = "<o-ring|o ring|oring><s|>< groove|>< for| on| round| in|>< an| a| the|>"
+SEAL = Calculator[SealQuestion, None, OringAnswer | PackedAnswer | LappedAnswer](
+    name="seal",
+    title="O-rings, packed glands, lapped pistons",
+    door=Door("/shafts/seal", "Shafts", "Seals"),
+    opening={"kind": "piston", "bore": "22 mm"},
+    question=SealQuestion,
+    answers=(OringAnswer, PackedAnswer, LappedAnswer),
+    compute=compute,
+    needs=needs,
+    sentences={
+        "piston": f"{{kind}}, bore {{bore}}{_TAIL}",
+        "rod": f"{{kind}} of {{rod}}{_TAIL}",
+        "packing": "{kind} round a {rod} rod, {turns} turns[, space {space}]",
+        "lapped": "{kind}, bore {bore}",
+    },
+    lines=(
+        f"{_ORING}{{kind=rod}} {{rod}} <rod|shaft|spindle>{_TAIL}",
+        f"{_ORING}{{kind=rod}} <rod|shaft|spindle> {{rod}}{_TAIL}",
+        f"{_ORING}{{kind=piston}} {{bore}} <bore|piston|cylinder>{_TAIL}",
+        f"{_ORING}{{kind=piston}} <bore|piston|cylinder> {{bore}}{_TAIL}",
+    ),
+    calls=("seal", "o-ring", "o ring", "oring"),
+    ruled=True,
+    headline=headline,
+)
