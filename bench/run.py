@@ -26,6 +26,7 @@ from measure import Ratio, side_by_side
 from readings import advice_rows, bar_rows, opened, recorded
 from runk.ask import ask
 from runk.core.calculator import Catalogue
+from runk.core.catalogue import CATALOGUE
 from runk.core.cutting.sheet import SheetQuestion, needs, sheet
 from runk.core.cutting.sweep import chosen_steps, sheet_rpm, targets_rpm
 from runk.core.machines.choose import OVER_ALLOWED
@@ -35,6 +36,7 @@ from runk.core.threads import find_thread, threads
 from runk.core.units import PageUnit
 from runk.demo.back_shed import LATHE, WORKSHOP
 from runk.formats.sheet_pdf import sheet_pdf
+from shafts import million_chains, two_hundred_pairs
 
 ROOT = Path(__file__).resolve().parents[1]
 QUESTION = {
@@ -54,6 +56,28 @@ TAPPED = {"thread": "4 BA", "metal": "stainless-303", "ends": "blind", "deep": "
 Row = tuple[str, str, str, str]
 
 
+_NEWER = frozenset(
+    [
+        "pairs",
+        "throw",
+        "crank",
+        "eccentric",
+        "balance",
+        "passage",
+        "dog",
+        "keyway",
+        "flats",
+        "true",
+        "endfloat",
+        "shaft-budget",
+        "piston",
+        "ring",
+        "seal",
+    ]
+)
+"""Calculators measured at the question they open with."""
+
+
 def over_http() -> list[Row]:
     """A calculator's route against one that takes and returns a typed body of the same bytes."""
     rows = []
@@ -67,6 +91,7 @@ def over_http() -> list[Row]:
             ("fit", {"size": "22", "duty": "running"}),
             ("mate", {"there": "22.01, 22.02; 22.00", "duty": "ringed", "made": "22.4"}),
             ("press", {"size": "11", "hub": "24", "length": "8"}),
+            *((one.name, dict(one.opening)) for one in CATALOGUE.values() if one.name in _NEWER),
         ):
             asked = packed(question)
             reply = pair.runk(f"/api/calc/{name}", asked)
@@ -206,6 +231,15 @@ def fits() -> list[Row]:
     return [_ratio_row(what, thousand_fits(), 1.5)]
 
 
+def shafts() -> list[Row]:
+    """Pairs and chains."""
+    pairs = (
+        "Two hundred holes and two hundred shafts paired, against SciPy's matching and assignment"
+    )
+    chains = "End float of six pieces drawn a million times, against plain NumPy of the same"
+    return [_ratio_row(pairs, two_hundred_pairs(), 1.5), _ratio_row(chains, million_chains(), 1.5)]
+
+
 def wall_sheet() -> list[Row]:
     """The sheet's cells against the same arithmetic in bare NumPy, and its PDF."""
     surface = [m["hss_m_min"] for m in shipped_metals().values()]
@@ -335,6 +369,7 @@ def main() -> None:
         *bar_rows(),
         *sweep(),
         *fits(),
+        *shafts(),
         *wall_sheet(),
         *first_script(),
         *start_up(),
