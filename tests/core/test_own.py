@@ -232,12 +232,12 @@ def test_what_is_taken_is_owned_and_no_neighbour_serves_better(what: str, thousa
     taken = answer.mm.value
     assert taken in owned
     if what == "bar":
-        thick = [mm for mm in owned if mm >= size - 0.006]
+        thick = [mm for mm in owned if mm >= size - 0.006001]
         assert taken == (min(thick) if thick else max(owned))
         assert bool(answer.cautions) == (not thick)
     if what == "collet":
         # A plain collet closes a tenth and never opens.
-        holds = [mm for mm in owned if size - 0.006 <= mm <= size + 0.1]
+        holds = [mm for mm in owned if size - 0.006001 <= mm <= size + 0.100001]
         assert bool(answer.cautions) == (not holds)
         assert (answer.does in ("holds it", "that very size")) == bool(holds)
     assert all(near.mm.value < size for near in answer.below)

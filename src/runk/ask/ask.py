@@ -141,12 +141,17 @@ def _shaped(
         except Refused as failed:
             refused = refused or (calculator, failed)
             continue
+        spoken = word_of(calculator, read, page, workshop)
+        for name in typed:
+            kind = calculator.fields[name]
+            if kind.widget == "chosen":
+                # The room knows a choice by its key, whatever word was typed for it.
+                typed[name] = str(getattr(read.question, name))
+            elif kind.in_page_unit and bare is not page:
+                # It reads sizes on its own page: each goes there with its unit.
+                typed[name] = spoken[name]
         if bare is not page:
-            # The room reads them on its own page: each goes there with its unit.
-            spoken = word_of(calculator, read, page, workshop)
-            typed = {
-                n: spoken[n] if calculator.fields[n].in_page_unit else t for n, t in typed.items()
-            }
+            read = read_question(calculator, typed, page, workshop)
         return Asked(calculator, typed, read, answer, _read_as(calculator, read, page, workshop))
     return refused
 

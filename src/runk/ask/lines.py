@@ -16,7 +16,7 @@ from runk.core.kinds import Kind, OneOf
 
 _PIECES = re.compile(r"(\{\w+(?:=\w+)?\}|<[^>]*>|\[|\]|,? )")
 _LONGEST = 300
-_FIRST = r"(?:(?:what|is|the|my|a|an|how much|work out) )*"
+_FIRST = r"(?:(?:what|what's|whats|is|the|my|a|an|how much|work out) )*"
 
 
 _INCHES = re.compile(r"\d/\d|\"|\d ?in(?:ch(?:es)?)?\b(?! (?:the|[\d.#]))", re.IGNORECASE)

@@ -62,8 +62,8 @@ def _serves(tool: Wanted, mm: float, size: float) -> bool:
     if tool is Wanted.COLLET:
         return grips(mm, size)
     if tool is Wanted.BAR:
-        return mm >= size - SAME_MM
-    return abs(mm - size) < SAME_MM
+        return mm >= size - SAME_MM - 1e-9
+    return abs(mm - size) <= SAME_MM + 1e-9
 
 
 def _as_near(w: Working, wanted: Wanted, size: float, tool: ShopTool) -> NearTool:

@@ -52,7 +52,13 @@ class DogQuestion:
     bore: Annotated[
         Fraction,
         Length(
-            "bore", ("bore", "shaft"), usual=(2.0, 40.0), low=0.5, high=200.0, placeholder="8 mm"
+            "bore",
+            ("bore", "shaft"),
+            principal=True,
+            usual=(2.0, 40.0),
+            low=0.5,
+            high=200.0,
+            placeholder="8 mm",
         ),
     ]
     dogs: Annotated[int, Count("dogs", ("dogs", "teeth"), low=1, high=12, placeholder="1")] = 1

@@ -308,6 +308,7 @@ ENDFLOAT = Calculator(
         f"{{call}} {{room}} - {{stack}}{_TAIL}",
         f"{{call}} {{room}} less {{stack}}{_TAIL}",
         f"{{call}} {{room}}: {{stack}}{_TAIL}",
+        f"{{call}} between {{room}} and {{stack}}{_TAIL}",
         f"{{call}} {{stack}} between {{room}}{_TAIL}",
         f"{{call}} {{stack}} in {{room}}{_TAIL}",
         "{call} {room}",

@@ -230,7 +230,7 @@ PASSAGE = Calculator(
     lines=(
         "{call} from {start} to {end}, {drill} drill[, past {other}][ on to {other_to}]"
         "[, bore {other_dia}]",
-        "{call} {drill} from {start} to {end}[, past {other}][ on to {other_to}]"
+        "{call} {drill}< drill|> from {start} to {end}[, past {other}][ on to {other_to}]"
         "[, bore {other_dia}]",
         "{drill} {call} from {start} to {end}[, past {other}][ on to {other_to}]"
         "[, bore {other_dia}]",

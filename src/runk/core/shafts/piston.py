@@ -272,6 +272,9 @@ PISTON = Calculator(
         "[, rod of {rod_metal}]"
     },
     calls=(
+        "piston for # bore on # rod",
+        "piston # bore on # rod",
+        "piston # bore # rod",
         "make a piston",
         "make piston",
         "piston on its rod",
