@@ -45,6 +45,7 @@ from runk.core.threads.tap import TAP
 from runk.core.threads.thread import THREAD
 from runk.core.threads.tighten import TIGHTEN
 from runk.core.threads.which import WHICH
+from runk.core.threads.wires import WIRES
 
 CATALOGUE = Catalogue(
     (
@@ -84,6 +85,7 @@ CATALOGUE = Catalogue(
         TIGHTEN,
         WHICH,
         THREAD,
+        WIRES,
         FAULTS,
         WHY,
         MACHINE,

@@ -5460,6 +5460,81 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** WireOwnedWire */
+        WireOwnedWire: {
+            name: string;
+            over_high_mm: components["schemas"]["FigureWire"];
+            over_low_mm: components["schemas"]["FigureWire"];
+            wire_mm: components["schemas"]["FigureWire"];
+        };
+        /** WiresAnswerWire */
+        WiresAnswerWire: {
+            angle_deg: components["schemas"]["FigureWire"];
+            basic_mm: components["schemas"]["FigureWire"];
+            best_wire_mm: components["schemas"]["FigureWire"];
+            class_name: string;
+            effective_mm: components["schemas"]["FigureWire"] | null;
+            high_mm: components["schemas"]["FigureWire"];
+            left_mm: components["schemas"]["FigureWire"] | null;
+            low_mm: components["schemas"]["FigureWire"];
+            major_mm: components["schemas"]["FigureWire"];
+            over_high_mm: components["schemas"]["FigureWire"];
+            over_low_mm: components["schemas"]["FigureWire"];
+            over_wires_mm: components["schemas"]["FigureWire"];
+            owned: components["schemas"]["WireOwnedWire"][];
+            pitch_mm: components["schemas"]["FigureWire"];
+            says: string;
+            thickest_mm: components["schemas"]["FigureWire"];
+            thinnest_mm: components["schemas"]["FigureWire"];
+            wire_mm: components["schemas"]["FigureWire"];
+        };
+        /** WiresQuestion */
+        WiresQuestion: {
+            /**
+             * @description how close: medium, close, free
+             * @default null
+             */
+            grade: string | null;
+            /**
+             * @description reading over the wires
+             * @default null
+             */
+            over: string | number | null;
+            /**
+             * @description thread
+             * @default null
+             */
+            thread: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * @description wire
+             * @default null
+             */
+            wire: string | number | null;
+        };
+        /** WiresReply */
+        WiresReply: {
+            answer: components["schemas"]["WiresAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
     };
     responses: never;
     parameters: never;
