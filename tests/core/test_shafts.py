@@ -84,6 +84,12 @@ def test_setting_true_is_half_of_what_the_indicator_says() -> None:
     assert answer.move_mm.value == 0.15
     assert "Not yet" in answer.stays
     assert "may stay" in ask("true", total="0.01").stays
+    # A chuck that is not true to its own spindle: half of what its outside swings.
+    out = ask("true", total="0.3", chuck="0.2")
+    assert out.chuck_off_mm.value == 0.1
+    assert "by the work, never by the chuck" in out.chuck
+    assert ask("true", total="0.3", chuck="0.01").chuck.startswith("True to the spindle")
+    assert not answer.chuck
 
 
 def test_a_narrower_cutter_shares_what_is_left_of_the_width() -> None:

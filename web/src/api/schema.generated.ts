@@ -5170,6 +5170,8 @@ export interface components {
         /** TrueAnswerWire */
         TrueAnswerWire: {
             allowed_mm: components["schemas"]["FigureWire"];
+            chuck: string;
+            chuck_off_mm: components["schemas"]["FigureWire"] | null;
             move_across_mm: components["schemas"]["FigureWire"] | null;
             move_mm: components["schemas"]["FigureWire"];
             says: string;
@@ -5187,6 +5189,11 @@ export interface components {
              * @default null
              */
             allowed: string | number | null;
+            /**
+             * @description the chuck's own outside swings
+             * @default null
+             */
+            chuck: string | number | null;
             /**
              * @description indicator's whole swing
              * @default null

@@ -24,6 +24,7 @@ class TrueQuestion:
         total: From the indicator's lowest to its highest in a turn.
         across: The same over the other pair of jaws, where it was read.
         allowed: What may stay.
+        chuck: What the chuck's own outside swings, where that was read.
     """
 
     total: Annotated[
@@ -46,6 +47,16 @@ class TrueQuestion:
         Fraction,
         Length("what may stay", ("within", "allowed"), low=0.0005, high=5.0, placeholder="0.02 mm"),
     ] = Fraction(2, 100)
+    chuck: Annotated[
+        Fraction | None,
+        Length(
+            "the chuck's own outside swings",
+            ("chuck swings", "chuck reads", "chuck itself", "chuck"),
+            low=0.0005,
+            high=50.0,
+            placeholder="not read",
+        ),
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -56,6 +67,8 @@ class TrueAnswer:
     says: Annotated[str, Show("How", Rank.SAYS)]
     move_across_mm: Annotated[Figure | None, Show("And over the other pair by", Rank.BIG)]
     stays: Annotated[str, Show("As it stands", Rank.SAYS)]
+    chuck: Annotated[str, Show("The chuck itself", Rank.SAYS)]
+    chuck_off_mm: Annotated[Figure | None, Show("Its middle is off the spindle's by")]
     allowed_mm: Annotated[Figure, Show("May stay")]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
@@ -103,9 +116,26 @@ def compute(question: TrueQuestion, _: None = None) -> TrueAnswer:
         ),
         move_across_mm=other,
         stays=_stays(worst, allowed),
+        chuck=_chuck(question.chuck, allowed),
+        chuck_off_mm=None
+        if question.chuck is None
+        else replace(w.of(move_limit_mm, "chuck_off_mm", total_mm=float(question.chuck)), places=3),
         allowed_mm=Figure(allowed, move.unit, (), 3),
         cautions=_cautions(worst),
         links=(Link("faults", (("sign", "run-out"),), "Where it comes in: work, chuck or taper"),),
+    )
+
+
+def _chuck(chuck: Fraction | None, allowed: float) -> str:
+    """Whether the chuck is true to the spindle: set by its outside, work would be as far off."""
+    if chuck is None:
+        return ""
+    if float(chuck) <= allowed:
+        return "True to the spindle: the work alone is out."
+    return (
+        f"Out by itself, {thou_said(float(chuck) / 2)} off its middle: clean the register and the "
+        "taper, turn it half a turn on its plate and read again. Until then set the work by the "
+        "work, never by the chuck's rim, and turn all of it at one setting."
     )
 
 
@@ -132,7 +162,8 @@ TRUE = Calculator(
     compute=compute,
     needs=needs,
     sentences={
-        "": "The indicator swings {total}[, {across} over the other pair], within {allowed}"
+        "": "The indicator swings {total}[, {across} over the other pair]"
+        "[, the chuck itself {chuck}], within {allowed}"
     },
     calls=(
         "indicator shows",

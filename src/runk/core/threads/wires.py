@@ -65,7 +65,7 @@ class WiresQuestion:
         Fraction | None,
         Length(
             "reading over the wires",
-            ("reads", "over", "measures", "reading"),
+            ("reads", "over", "over them", "measures", "reading"),
             usual=(1.0, 60.0),
             low=0.3,
             high=300.0,
