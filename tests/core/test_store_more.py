@@ -4,17 +4,19 @@ from __future__ import annotations
 
 import sqlite3
 import threading
-from dataclasses import replace
+from dataclasses import asdict, replace
 from importlib import resources
 from pathlib import Path
+from typing import Any
 
 import pytest
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import inspect
+from sqlalchemy import MetaData, inspect
 
 from runk.api.cutbook import CutBook
 from runk.cli import main, stored_workshop
+from runk.core.machines.machine import Machine
 from runk.core.plan.events import Event, EventKind
 from runk.core.plan.settle import Said
 from runk.core.tools import State, ToolKind
@@ -45,19 +47,40 @@ def migrated_to(path: Path, revision: str) -> Store:
     return store
 
 
-@pytest.mark.parametrize("revision", ["0001", "0002", "0003"])
+def put_as_then(store: Store, machine: Machine) -> None:
+    """A machine written into the columns that version had."""
+    tables = MetaData()
+    tables.reflect(store.engine)
+    parts = {"step": machine.steps, "limit": machine.limits, "dial": machine.dials}
+
+    def row(table: str, values: dict[str, Any]) -> dict[str, Any]:
+        names = {column.name for column in tables.tables[table].columns}
+        return {name: value for name, value in values.items() if name in names}
+
+    with store.engine.begin() as connection:
+        whole = asdict(machine) | {"version": 1, "place": 1}
+        put = connection.execute(tables.tables["machine"].insert(), row("machine", whole))
+        for part, several in parts.items():
+            for one in several:
+                values = asdict(one) | {"machine_id": put.inserted_primary_key[0]}
+                name = f"machine_{part}"
+                connection.execute(tables.tables[name].insert(), row(name, values))
+
+
+@pytest.mark.parametrize("revision", ["0001", "0002", "0003", "0007"])
 def test_an_older_file_is_brought_up_with_all_that_was_in_it(tmp_path: Path, revision: str) -> None:
     old = migrated_to(tmp_path / "old.sqlite3", revision)
-    with old.writing() as session:
-        add_machine(session, LATHE)
-    assert not inspect(old.engine).has_table("tool")
+    put_as_then(old, LATHE)
+    assert inspect(old.engine).has_table("tool") == (revision == "0007")
     old.close()
     now = Store(f"sqlite:///{tmp_path / 'old.sqlite3'}")
     now.migrate()
     tables = set(inspect(now.engine).get_table_names())
     assert {"machine", "slate", "cut", "cut_event", "tool"} <= tables
     with now.writing() as session:
-        assert [k.machine for k in list_machines(session)] == [LATHE]
+        # What no version before knew of is left open.
+        then = replace(LATHE, leadscrew_mm=None, wheels="", wheel_module=None)
+        assert [k.machine for k in list_machines(session)] == [then]
         assert newest(session) == []
         put_tools(session, tool_set("letter"))
         assert len(list_tools(session)) == 26

@@ -46,6 +46,7 @@ from runk.core.threads.thread import THREAD
 from runk.core.threads.tighten import TIGHTEN
 from runk.core.threads.which import WHICH
 from runk.core.threads.wires import WIRES
+from runk.core.wheels.wheels import WHEELS
 
 CATALOGUE = Catalogue(
     (
@@ -86,6 +87,7 @@ CATALOGUE = Catalogue(
         WHICH,
         THREAD,
         WIRES,
+        WHEELS,
         FAULTS,
         WHY,
         MACHINE,

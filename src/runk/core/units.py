@@ -56,6 +56,7 @@ _UNITS = (
     Unit("s", "s", 0),
     Unit("um", "µm", 1),
     Unit("percent", "%", 0),
+    Unit("ppm", "in a million", 0),
     Unit("ratio", "times", 2),
     Unit("gpa", "GPa", 0),
     Unit("divisions", "divisions", 0),

@@ -33,6 +33,9 @@ LATHE = Machine(
     swing_mm=180.0,
     between_mm=500.0,
     spindle_bore_mm=16.0,
+    leadscrew_mm=3.175,
+    wheels="20 20 25 30 35 38 40 45 50 55 60 63 65 70 75",
+    wheel_module=1.0,
     limits=(
         Limit(Holding.FACEPLATE, 600.0),
         Limit(Holding.FOUR_JAW, 1000.0),

@@ -67,6 +67,13 @@ class MachineRow(Base):
     swing_mm: Mapped[float | None]
     between_mm: Mapped[float | None]
     spindle_bore_mm: Mapped[float | None]
+    leadscrew_mm: Mapped[float | None]
+    wheels: Mapped[str] = mapped_column(String(400), default="", server_default="")
+    wheel_module: Mapped[float | None]
+    banjo_least_mm: Mapped[float | None]
+    banjo_most_mm: Mapped[float | None]
+    gearbox: Mapped[str] = mapped_column(String(400), default="", server_default="")
+    dial_teeth: Mapped[float | None]
     read_out: Mapped[bool] = mapped_column(default=False)
     deleted_at: Mapped[datetime | None]
     steps: Mapped[list[StepRow]] = relationship(cascade="all, delete-orphan", order_by="StepRow.id")

@@ -2156,12 +2156,24 @@ export interface components {
          *         back_gear_ratio: Reduction of the back gear, where there is one.
          *         swing_mm: Largest diameter over the bed (twice the centre height).
          *         between_mm: Longest work.
+         *         leadscrew_mm: Pitch of the leadscrew.
+         *         wheels: Teeth of every change wheel, as typed: ``20 20 25 30``.
+         *         wheel_module: Their module.
+         *         banjo_least_mm: From stud to leadscrew at the nearest; ``banjo_most_mm`` at the farthest.
+         *         gearbox: Ratios of a screw-cutting gearbox, as typed: ``1 2 1/2``.
+         *         dial_teeth: Of the thread dial's own wheel.
          */
         Machine: {
             /** Back Gear Ratio */
             back_gear_ratio?: number | null;
+            /** Banjo Least Mm */
+            banjo_least_mm?: number | null;
+            /** Banjo Most Mm */
+            banjo_most_mm?: number | null;
             /** Between Mm */
             between_mm?: number | null;
+            /** Dial Teeth */
+            dial_teeth?: number | null;
             /**
              * Dials
              * @default []
@@ -2171,9 +2183,16 @@ export interface components {
             drive: components["schemas"]["Drive"];
             /** Driver Rpm */
             driver_rpm?: number | null;
+            /**
+             * Gearbox
+             * @default
+             */
+            gearbox: string;
             /** Key */
             key: string;
             kind: components["schemas"]["MachineKind"];
+            /** Leadscrew Mm */
+            leadscrew_mm?: number | null;
             /**
              * Limits
              * @default []
@@ -2212,6 +2231,13 @@ export interface components {
             steps: components["schemas"]["SpeedStep"][];
             /** Swing Mm */
             swing_mm?: number | null;
+            /** Wheel Module */
+            wheel_module?: number | null;
+            /**
+             * Wheels
+             * @default
+             */
+            wheels: string;
         };
         /** MachineAnswerWire */
         MachineAnswerWire: {
@@ -5155,6 +5181,16 @@ export interface components {
             /** Width Mm */
             width_mm: number | null;
         };
+        /** TrainShownWire */
+        TrainShownWire: {
+            driven: number[];
+            drivers: number[];
+            error_ppm: components["schemas"]["FigureWire"];
+            gear: string;
+            off_um: components["schemas"]["FigureWire"];
+            pitch_mm: components["schemas"]["FigureWire"];
+            says: string;
+        };
         /**
          * TraysOut
          * @description Every tool; ``stand_in`` while these are the invented workshop's.
@@ -5374,6 +5410,73 @@ export interface components {
             sizes: string;
             wants: string;
             way: string;
+        };
+        /** WheelsAnswerWire */
+        WheelsAnswerWire: {
+            buy: string;
+            cuts_mm: components["schemas"]["FigureWire"];
+            error_ppm: components["schemas"]["FigureWire"];
+            half_nuts: string;
+            long_mm: components["schemas"]["FigureWire"];
+            off_um: components["schemas"]["FigureWire"];
+            ratio: string;
+            says: string;
+            screw_mm: components["schemas"]["FigureWire"];
+            set_up: string;
+            trains: components["schemas"]["TrainShownWire"][];
+            wanted_mm: components["schemas"]["FigureWire"];
+        };
+        /** WheelsQuestion */
+        WheelsQuestion: {
+            /**
+             * @description thread, long
+             * @default null
+             */
+            long: string | number | null;
+            /**
+             * @description lathe
+             * @default null
+             */
+            machine: string | null;
+            /**
+             * @description pitch
+             * @default null
+             */
+            pitch: string | null;
+            /**
+             * @description leadscrew
+             * @default null
+             */
+            screw: string | null;
+            /**
+             * @description what a bare number means
+             * @default mm
+             */
+            unit: components["schemas"]["PageUnit"];
+            /**
+             * @description wheels
+             * @default null
+             */
+            wheels: string | null;
+        };
+        /** WheelsReply */
+        WheelsReply: {
+            answer: components["schemas"]["WheelsAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
         };
         /** WhichAnswerWire */
         WhichAnswerWire: {

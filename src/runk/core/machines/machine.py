@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from functools import cached_property
 
+from runk.core.machines.change_wheels import ratios_of, teeth_of
 from runk.core.naming import plain_name
 from runk.core.refusals import Refused
 
@@ -140,6 +141,12 @@ class Machine:
         back_gear_ratio: Reduction of the back gear, where there is one.
         swing_mm: Largest diameter over the bed (twice the centre height).
         between_mm: Longest work.
+        leadscrew_mm: Pitch of the leadscrew.
+        wheels: Teeth of every change wheel, as typed: ``20 20 25 30``.
+        wheel_module: Their module.
+        banjo_least_mm: From stud to leadscrew at the nearest; ``banjo_most_mm`` at the farthest.
+        gearbox: Ratios of a screw-cutting gearbox, as typed: ``1 2 1/2``.
+        dial_teeth: Of the thread dial's own wheel.
     """
 
     key: str
@@ -156,6 +163,13 @@ class Machine:
     swing_mm: float | None = None
     between_mm: float | None = None
     spindle_bore_mm: float | None = None
+    leadscrew_mm: float | None = None
+    wheels: str = ""
+    wheel_module: float | None = None
+    banjo_least_mm: float | None = None
+    banjo_most_mm: float | None = None
+    gearbox: str = ""
+    dial_teeth: float | None = None
     limits: tuple[Limit, ...] = ()
     dials: tuple[Dial, ...] = ()
     read_out: bool = False
@@ -189,6 +203,20 @@ class Machine:
         return self.mains_hz / self.plate_hz if self.drive is Drive.MAINS else 1.0
 
 
+_SIZES = (
+    "swing_mm",
+    "between_mm",
+    "spindle_bore_mm",
+    "driver_rpm",
+    "back_gear_ratio",
+    "leadscrew_mm",
+    "wheel_module",
+    "banjo_least_mm",
+    "banjo_most_mm",
+    "dial_teeth",
+)
+
+
 def check_machine(machine: Machine) -> None:
     """Refuse a machine that could not be one.
 
@@ -219,10 +247,12 @@ def check_machine(machine: Machine) -> None:
                 f"{hertz:g} Hz is no mains frequency: they are 50 or 60.", field=field, suggest="50"
             )
     _positive(machine.power_w, "power_w", "Motor power", "370")
-    for field in ("swing_mm", "between_mm", "spindle_bore_mm", "driver_rpm", "back_gear_ratio"):
+    for field in _SIZES:
         value = getattr(machine, field)
         if value is not None:
             _positive(value, field, field.removesuffix("_mm").replace("_", " ").capitalize(), "180")
+    teeth_of(machine.wheels, field="wheels")
+    ratios_of(machine.gearbox, field="gearbox")
     for number, limit in enumerate(machine.limits):
         _positive(limit.max_rpm, f"limits.{number}.max_rpm", "A speed limit", "1200")
     _check_dials(machine)

@@ -106,6 +106,7 @@ function MachineCard({ kept, standIn, edit, copy, remove }: CardProps) {
           <p className="text-soft">
             {machine.kind}, {machine.power_w} W, {machine.drive}
             {machine.swing_mm ? `, swings ${machine.swing_mm} mm` : ''}
+            {machine.wheels ? `, ${machine.wheels.split(/[\s,]+/).filter(Boolean).length} change wheels` : ''}
             {machine.read_out ? ', read-out' : ''}
           </p>
         </div>

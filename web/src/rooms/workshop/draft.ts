@@ -22,6 +22,13 @@ export const PLAIN = [
   { name: 'swing_mm', label: 'Swing over the bed, mm' },
   { name: 'between_mm', label: 'Longest work, mm' },
   { name: 'spindle_bore_mm', label: 'Bore of the spindle, mm' },
+  { name: 'leadscrew_mm', label: 'Leadscrew’s pitch, mm' },
+  { name: 'wheels', label: 'Change wheels, teeth' },
+  { name: 'wheel_module', label: 'Their module' },
+  { name: 'banjo_least_mm', label: 'Stud to leadscrew at the nearest, mm' },
+  { name: 'banjo_most_mm', label: 'Stud to leadscrew at the farthest, mm' },
+  { name: 'gearbox', label: 'Ratios of its gearbox' },
+  { name: 'dial_teeth', label: 'Teeth of the thread dial’s wheel' },
 ] as const;
 
 export const HOLDINGS = [
@@ -46,7 +53,16 @@ export const NEW_ROW: Record<'steps' | 'ranges' | 'limits' | 'dials', Row> = {
 };
 
 export const EMPTY: Draft = {
-  plain: { name: '', kind: 'lathe', drive: 'straight off the mains', power_w: '', plate_hz: '50', mains_hz: '50' },
+  plain: {
+    name: '',
+    kind: 'lathe',
+    drive: 'straight off the mains',
+    power_w: '',
+    plate_hz: '50',
+    mains_hz: '50',
+    wheels: '',
+    gearbox: '',
+  },
   read_out: false,
   steps: [{ ...NEW_ROW.steps, position: '1' }],
   ranges: [],
@@ -78,9 +94,17 @@ const OPTIONAL = new Set([
   'swing_mm',
   'between_mm',
   'spindle_bore_mm',
+  'leadscrew_mm',
+  'wheel_module',
+  'banjo_least_mm',
+  'banjo_most_mm',
+  'dial_teeth',
   'driver_mm',
   'driven_mm',
 ]);
+
+/** Lists, whose commas part them. */
+const LISTS = new Set(['wheels', 'gearbox']);
 
 /** A blank optional box says nothing; a decimal comma is a decimal point. */
 function sent(row: Row): Record<string, string | null> {
@@ -88,7 +112,7 @@ function sent(row: Row): Record<string, string | null> {
     Object.entries(row).map(([key, value]) => {
       const text = value.trim();
       if (text === '' && OPTIONAL.has(key)) return [key, null];
-      return [key, /^[\d]+,[\d]+$/.test(text) ? text.replace(',', '.') : text];
+      return [key, !LISTS.has(key) && /^[\d]+,[\d]+$/.test(text) ? text.replace(',', '.') : text];
     }),
   );
 }

@@ -1,0 +1,1 @@
+"""Change wheels: trains for a pitch, from the wheels that are owned."""

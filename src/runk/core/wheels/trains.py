@@ -1,0 +1,113 @@
+"""Every simple and compound train of a set of wheels, nearest to a ratio first."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+import numpy as np
+
+from runk.core.wheels.train import Train, arranged, worth
+
+if TYPE_CHECKING:
+    from numpy.typing import NDArray
+
+    from runk.core.figures import FloatArray
+
+KEPT = 400
+
+
+def _pairs(wheels: NDArray[np.int64]) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
+    """Every pair of sizes there is; a size with itself only where it is owned twice."""
+    sizes, counts = np.unique(wheels, return_counts=True)
+    i, j = np.triu_indices(sizes.size)
+    there = (i < j) | (counts[i] > 1)
+    return sizes[i[there]], sizes[j[there]]
+
+
+def compound(wheels: tuple[int, ...], ratio: float) -> tuple[NDArray[np.int64], FloatArray]:
+    """The nearest compound trains: rows of two drivers and two driven, and each one's error.
+
+    A wheel that drives and is driven alike does nothing: such trains are left out.
+    """
+    first, second = _pairs(np.array(wheels))
+    drives = (first * second).astype(float)
+    error = drives[:, None] / (drives[None, :] * ratio)
+    error -= 1.0
+    same = (
+        (first[:, None] == first[None, :])
+        | (first[:, None] == second[None, :])
+        | (second[:, None] == first[None, :])
+        | (second[:, None] == second[None, :])
+    )
+    error[same] = np.inf
+    flat = np.abs(error).ravel()
+    most = min(KEPT, flat.size)
+    near = np.argpartition(flat, most - 1)[:most]
+    near = near[np.isfinite(flat[near])]
+    near = near[np.argsort(flat[near], kind="stable")]
+    i, j = np.unravel_index(near, error.shape)
+    rows = np.stack([first[i], second[i], first[j], second[j]], axis=1)
+    return rows, error[i, j]
+
+
+def trains(wheels: tuple[int, ...], ratio: float, most: int = 8) -> list[Train]:
+    """The trains nearest to a ratio, those that clear first where they are as near.
+
+    Args:
+        wheels: Teeth of every wheel owned.
+        ratio: Turns of the leadscrew for one of the spindle.
+        most: How many.
+
+    >>> trains((20, 25, 40, 50), 0.5, 1)
+    [Train(drivers=(20,), driven=(40,), error=0.0, clears=True, steep=2.0)]
+    """
+    found = [
+        Train((a,), (b,), a / b / ratio - 1.0, True, max(a / b, b / a))
+        for a in sorted(set(wheels))
+        for b in sorted(set(wheels))
+        if a != b
+    ]
+    if len(wheels) > 3:
+        rows, errors = compound(wheels, ratio)
+        for (a, c, b, d), error in zip(rows.tolist(), errors.tolist(), strict=True):
+            (one, to, other, last), clears, steep = arranged(a, c, b, d)
+            found.append(Train((one, other), (to, last), error, clears, steep))
+    found.sort(key=worth)
+    return found[:most]
+
+
+def bought(wheels: tuple[int, ...], ratio: float) -> tuple[int, Train] | None:
+    """The one wheel, 20 to 127, that brings a train nearest; None where none beats what is owned.
+
+    Args:
+        wheels: Teeth of every wheel owned.
+        ratio: Turns of the leadscrew for one of the spindle.
+    """
+    owned = trains(wheels, ratio, 1)
+    best = abs(owned[0].error) if owned else np.inf
+    sizes = np.unique(np.array(wheels)).astype(float)
+    if sizes.size < 3 or best < 1e-9:
+        return None
+    one = sizes[:, None, None]
+    two = sizes[None, :, None]
+    three = sizes[None, None, :]
+    wanted = {"driver": ratio * two * three / one, "driven": one * two / (three * ratio)}
+    found: tuple[int, Train] | None = None
+    for side, exact in wanted.items():
+        teeth = np.rint(exact)
+        off = np.where((teeth >= 20) & (teeth <= 127), np.abs(teeth / exact - 1.0), np.inf)
+        for at in np.argsort(off, axis=None)[:200]:
+            i, j, k = np.unravel_index(at, off.shape)
+            if off[i, j, k] >= best - 1e-9:
+                break
+            new = int(teeth[i, j, k])
+            a, b, c = (int(sizes[n]) for n in (i, j, k))
+            drive, follow = ((a, new), (b, c)) if side == "driver" else ((a, b), (c, new))
+            if set(drive) & set(follow) or new in wheels or len({a, b, c}) < 3:
+                continue
+            (p, q, r, s), clears, steep = arranged(*drive, *follow)
+            if clears:
+                error = p * r / (q * s) / ratio - 1.0
+                found, best = (new, Train((p, r), (q, s), error, True, steep)), abs(error)
+                break
+    return found

@@ -1,0 +1,366 @@
+"""``wheels``: change wheels for a pitch, from the set that is owned."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from fractions import Fraction
+from typing import Annotated
+
+from runk.core.calculator import Calculator, Door
+from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.kinds import Length, OfMachine
+from runk.core.kinds.pitch import OfPitch, OfWheels, Pitched
+from runk.core.lengths import Reading
+from runk.core.lengths.show import MM_PER_INCH, trimmed
+from runk.core.machines import Machine, MachineKind
+from runk.core.machines.change_wheels import ratios_of, teeth_of
+from runk.core.refusals import Refused
+from runk.core.shown import Rank, Show, Table
+from runk.core.sources import MECHANICS, PRACTICE
+from runk.core.units import PageUnit, unit_of
+from runk.core.wheels.train import STEEP, Train, worth
+from runk.core.workshop import Workshop
+
+EXACT_PPM = 0.5
+NUT_MM = Fraction(10)
+"""Over which the error is told: a nut of a small thread."""
+_POOR_PPM = 2000.0
+_SHOWN = 8
+
+
+@dataclass(frozen=True, slots=True)
+class WheelsQuestion:
+    """A pitch to be cut.
+
+    Args:
+        pitch: Wanted: millimetres, threads to the inch, a thread's name, a module.
+        screw: Pitch of the leadscrew; the lathe's own where left out.
+        wheels: Teeth owned; the lathe's own where left out.
+        long: Over which the error is told: the nut, or the whole thread.
+        machine: The lathe.
+    """
+
+    pitch: Annotated[
+        Pitched,
+        OfPitch(
+            "pitch",
+            ("pitch",),
+            asks="Which pitch is to be cut?",
+            low=0.05,
+            high=50.0,
+            placeholder="0.81 mm, 26 tpi or 2BA",
+        ),
+    ]
+    screw: Annotated[
+        Pitched | None,
+        OfPitch("leadscrew", ("leadscrew",), low=0.5, high=30.0, placeholder="the lathe's"),
+    ] = None
+    wheels: Annotated[
+        tuple[int, ...], OfWheels("wheels", ("wheels",), placeholder="the lathe's")
+    ] = ()
+    long: Annotated[
+        Fraction,
+        Length("thread, long", ("long", "over"), low=0.5, high=1000.0, placeholder="10 mm"),
+    ] = NUT_MM
+    machine: Annotated[str, OfMachine("lathe", placeholder="the lathe")] = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TrainShown:
+    """A train, and how far out it is."""
+
+    drivers: Annotated[tuple[int, ...], Show("Drivers")]
+    driven: Annotated[tuple[int, ...], Show("Driven")]
+    pitch_mm: Annotated[Figure, Show("Cuts a pitch of")]
+    error_ppm: Annotated[Figure, Show("Off by")]
+    off_um: Annotated[Figure, Show("Over the length")]
+    gear: Annotated[str, Show("Gearbox")]
+    says: Annotated[str, Show("Runs")]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WheelsAnswer:
+    """Trains for a pitch, the nearest first."""
+
+    set_up: Annotated[str, Show("Spindle to leadscrew", Rank.BIG)]
+    error_ppm: Annotated[Figure, Show("Off by", Rank.BIG)]
+    says: Annotated[str, Show("How", Rank.SAYS)]
+    half_nuts: Annotated[str, Show("Half-nuts", Rank.SAYS)]
+    buy: Annotated[str, Show("One wheel more", Rank.SAYS)]
+    cuts_mm: Annotated[Figure, Show("Cuts a pitch of")]
+    off_um: Annotated[Figure, Show("Which over the length is")]
+    ratio: Annotated[str, Show("Leadscrew to spindle")]
+    wanted_mm: Annotated[Figure, Show("Wanted")]
+    screw_mm: Annotated[Figure, Show("Leadscrew")]
+    long_mm: Annotated[Figure, Show("Over")]
+    trains: Annotated[tuple[TrainShown, ...], Table("Trains that can be set up, the nearest first")]
+    cautions: tuple[Caution, ...]
+    links: tuple[Link, ...]
+
+
+@law("Leadscrew to spindle", "{pitch_mm} ÷ {screw_mm}")
+def turns_ratio(pitch_mm: Num, screw_mm: Num) -> Num:
+    """Turns of the leadscrew for one of the spindle.
+
+    >>> turns_ratio(1.5, 3.0)
+    0.5
+    """
+    return pitch_mm / screw_mm
+
+
+@law("The train cuts", "{screw_mm} × {drivers_ratio} × {gear_ratio}")
+def cuts_mm(screw_mm: Num, drivers_ratio: Num, gear_ratio: Num) -> Num:
+    """Pitch that a train cuts.
+
+    Args:
+        screw_mm: Pitch of the leadscrew.
+        drivers_ratio: Drivers over driven, multiplied together.
+        gear_ratio: Of the gearbox; 1 where there is none.
+
+    >>> cuts_mm(3.0, 0.5, 1.0)
+    1.5
+    """
+    return screw_mm * drivers_ratio * gear_ratio
+
+
+@law("Off by", "({cuts_mm} ÷ {pitch_mm} - 1) × 1 000 000")
+def error_ppm(cuts_mm: Num, pitch_mm: Num) -> Num:
+    """How far a pitch is out, in a million.
+
+    >>> round(error_ppm(1.001, 1.0), 6)
+    1000.0
+    """
+    return (cuts_mm / pitch_mm - 1.0) * 1e6
+
+
+@law("Over the length", "{error_ppm} ÷ 1000 × {long_mm}")
+def off_um(error_ppm: Num, long_mm: Num) -> Num:
+    """What an error comes to over a length.
+
+    >>> off_um(100.0, 10.0)
+    1.0
+    """
+    return error_ppm / 1000.0 * long_mm
+
+
+def needs(question: WheelsQuestion, workshop: Workshop) -> Machine:
+    """The lathe."""
+    return workshop.machine(question.machine, (MachineKind.LATHE,))
+
+
+def settle(
+    question: WheelsQuestion, workshop: Workshop, _: Mapping[str, Reading]
+) -> WheelsQuestion:
+    """The lathe's own leadscrew and wheels, where none are told.
+
+    Raises:
+        Refused: Nobody said what the lathe has.
+    """
+    machine = workshop.machine(question.machine, (MachineKind.LATHE,))
+    question = replace(question, machine=machine.name)
+    if question.screw is None:
+        if machine.leadscrew_mm is None:
+            raise Refused(
+                f"What pitch has the leadscrew of {machine.name}?", field="screw", suggest="8 tpi"
+            )
+        mm = Fraction(str(machine.leadscrew_mm))
+        tpi = MM_PER_INCH / mm
+        inch = tpi.denominator == 1
+        said = f"{tpi} tpi" if inch else f"{trimmed(mm, 4)} mm"
+        question = replace(question, screw=Pitched(mm, said))
+    if not question.wheels:
+        owned = teeth_of(machine.wheels)
+        if len(owned) < 2:
+            raise Refused(
+                f"Which change wheels has {machine.name}? Type them, or keep them in the Workshop.",
+                field="wheels",
+                suggest="20 20 25 30 35 40",
+            )
+        question = replace(question, wheels=owned)
+    return question
+
+
+def compute(question: WheelsQuestion, machine: Machine) -> WheelsAnswer:
+    """Trains for a pitch.
+
+    Raises:
+        Refused: No train of these wheels comes anywhere near.
+
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> at = lambda mm: Pitched(Fraction(mm), mm)
+    >>> asked = settle(WheelsQuestion(at("1.5875")), WORKSHOP, {})
+    >>> answer = compute(asked, needs(asked, WORKSHOP))
+    >>> answer.set_up, round(answer.error_ppm.value)
+    ('20 on 40', 0)
+    """
+    # Fetched when wanted: it brings NumPy with it.
+    from runk.core.wheels.trains import trains
+
+    w = Working()
+    pitch, screw = float(question.pitch.mm), float(question.screw.mm) if question.screw else 0.0
+    long = float(question.long)
+    ratio = w(turns_ratio, pitch_mm=pitch, screw_mm=screw)
+    gears = ratios_of(machine.gearbox) or (Fraction(1),)
+    every = [
+        (train, gear) for gear in gears for train in trains(question.wheels, ratio / float(gear))
+    ]
+    every.sort(key=lambda one: worth(one[0]))
+    able = [one for one in every if one[0].clears and _reaches(one[0], machine)][:_SHOWN]
+    if not able or abs(able[0][0].error) > 0.05:
+        raise Refused(
+            f"No train of these wheels comes within a twentieth of {question.pitch.said}: "
+            "more wheels, or a die.",
+            field="wheels" if question.wheels else "pitch",
+        )
+    shown = [_shown(w, train, gear, pitch, screw, long, len(gears) > 1) for train, gear in able]
+    best, first = able[0][0], shown[0]
+    ppm = abs(first.error_ppm.value)
+    return WheelsAnswer(
+        set_up=_set_up(best),
+        error_ppm=first.error_ppm,
+        says=_says(best, ppm),
+        half_nuts=_half_nuts(question),
+        buy=_buy(question, ratio / float(able[0][1]), ppm),
+        cuts_mm=first.pitch_mm,
+        off_um=first.off_um,
+        ratio=_as_ratio(question),
+        wanted_mm=Figure(pitch, unit_of("wanted_mm"), (), 4),
+        screw_mm=Figure(screw, unit_of("screw_mm"), (), 4),
+        long_mm=Figure(long, unit_of("long_mm"), (), 1),
+        trains=tuple(shown),
+        cautions=_cautions(best, ppm),
+        links=(),
+    )
+
+
+def _reaches(train: Train, machine: Machine) -> bool:
+    """Whether the banjo lets the stud stand there; unknown limits forbid nothing."""
+    if len(train.drivers) < 2 or not machine.wheel_module:
+        return True
+    apart = machine.wheel_module * (train.drivers[1] + train.driven[1]) / 2
+    low, high = machine.banjo_least_mm, machine.banjo_most_mm
+    return (low is None or apart >= low) and (high is None or apart <= high)
+
+
+def _shown(
+    w: Working, train: Train, gear: Fraction, pitch: float, screw: float, long: float, geared: bool
+) -> TrainShown:
+    over, under = 1, 1
+    for driver, driven in zip(train.drivers, train.driven, strict=True):
+        over, under = over * driver, under * driven
+    cuts = w.of(
+        cuts_mm, "pitch_mm", screw_mm=screw, drivers_ratio=over / under, gear_ratio=float(gear)
+    )
+    ppm = w.of(error_ppm, since=len(w.steps) - 1, cuts_mm=cuts.value, pitch_mm=pitch)
+    # What a float leaves of an exact ratio is no error.
+    exact = abs(ppm.value) < EXACT_PPM / 1000
+    off = w.of(off_um, error_ppm=ppm.value, long_mm=long)
+    return TrainShown(
+        drivers=train.drivers,
+        driven=train.driven,
+        pitch_mm=replace(cuts, places=4),
+        error_ppm=replace(ppm, value=0.0 if exact else ppm.value),
+        off_um=replace(off, value=0.0 if exact else off.value),
+        gear=str(gear) if geared else "",
+        says=_runs(train),
+    )
+
+
+def _runs(train: Train) -> str:
+    kind = "any idler between" if len(train.drivers) == 1 else "two on one stud"
+    if train.steep > STEEP:
+        return f"{kind}; steep, it chatters: turn it by hand"
+    return kind
+
+
+def _set_up(train: Train) -> str:
+    return ", ".join(f"{a} on {b}" for a, b in zip(train.drivers, train.driven, strict=True))
+
+
+def _says(train: Train, ppm: float) -> str:
+    exact = "Exact. " if ppm < EXACT_PPM else ""
+    if len(train.drivers) == 1:
+        return (
+            f"{exact}{train.drivers[0]} on the spindle, {train.driven[0]} on the leadscrew, any "
+            "idler between; a second idler turns it left-handed."
+        )
+    (a, c), (b, d) = train.drivers, train.driven
+    return (
+        f"{exact}{a} on the spindle drives {b} on the stud; with it {c} drives {d} on the "
+        "leadscrew. An idler more turns it left-handed. Paper between the teeth sets their play."
+    )
+
+
+def _half_nuts(question: WheelsQuestion) -> str:
+    """Whether the half-nuts may be opened."""
+    assert question.screw is not None
+    times = question.screw.mm / question.pitch.mm
+    if times.denominator == 1:
+        return "May be opened anywhere: the pitch goes into the leadscrew's."
+    if times.denominator <= 16:
+        return (
+            f"Open only where they close again in the same thread: every {times.denominator} "
+            "turns of the leadscrew, by the dial's number."
+        )
+    return "Stay closed until the thread is done: stop, draw the tool out, run back in reverse."
+
+
+def _as_ratio(question: WheelsQuestion) -> str:
+    assert question.screw is not None
+    ratio = (question.pitch.mm / question.screw.mm).limit_denominator(10000)
+    return f"{ratio.numerator} to {ratio.denominator}"
+
+
+def _buy(question: WheelsQuestion, ratio: float, ppm: float) -> str:
+    if ppm < EXACT_PPM:
+        return ""
+    from runk.core.wheels.trains import bought
+
+    found = bought(question.wheels, ratio)
+    if found is None:
+        return "No one wheel of 20 to 127 teeth comes nearer."
+    teeth, train = found
+    left = abs(train.error) * 1e6
+    comes = "exact" if left < EXACT_PPM else f"{left:.0f} in a million"
+    return f"With one of {teeth} teeth: {_set_up(train)}, {comes}."
+
+
+def _cautions(train: Train, ppm: float) -> tuple[Caution, ...]:
+    found = []
+    if ppm > _POOR_PPM:
+        says = f"{ppm:.0f} in a million is felt in a long nut: good for a short one only."
+        found.append(Caution("Mind", "the pitch", says, "error_ppm", PRACTICE))
+    if train.steep > STEEP:
+        says = "One mesh is steep: turn the spindle by hand, or a slow belt."
+        found.append(Caution("Mind", "the train", says, None, MECHANICS))
+    says = "Spindle stopped and isolated while wheels are changed; the guard back on after."
+    return (*found, Caution("Mind", "the wheels", says, None, PRACTICE))
+
+
+def headline(answer: WheelsAnswer, page: PageUnit) -> str:
+    """The train, and how far out."""
+    off = answer.error_ppm
+    said = "exact" if abs(off.value) < EXACT_PPM else f"{off.words(page)} off"
+    return f"{answer.set_up} · {said}"
+
+
+_TAIL = "[, wheels {wheels}][, over {long}][, on {machine}]"
+WHEELS = Calculator(
+    name="wheels",
+    title="Change wheels for a pitch",
+    door=Door("/threads/wheels", "Threads", "Change wheels"),
+    opening={"pitch": "0.81 mm"},
+    question=WheelsQuestion,
+    answers=(WheelsAnswer,),
+    compute=compute,
+    needs=needs,
+    settle=settle,
+    sentences={"": f"Change wheels for {{pitch}}[, leadscrew {{screw}}]{_TAIL}"},
+    lines=(
+        f"{{call}} {{pitch}} on <a |an |>{{screw}}< leadscrew|>{_TAIL}",
+        f"{{call}} {{pitch}}{_TAIL}",
+    ),
+    calls=("change wheels", "change wheel", "changewheels", "change gears", "gear train", "wheels"),
+    headline=headline,
+)
