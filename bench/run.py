@@ -37,6 +37,7 @@ from runk.core.units import PageUnit
 from runk.demo.back_shed import LATHE, WORKSHOP
 from runk.formats.sheet_pdf import sheet_pdf
 from shafts import million_chains, two_hundred_pairs
+from wheels import memory, thirty_wheels, twenty_wheels
 
 ROOT = Path(__file__).resolve().parents[1]
 QUESTION = {
@@ -73,6 +74,8 @@ _NEWER = frozenset(
         "piston",
         "ring",
         "seal",
+        "wires",
+        "wheels",
     ]
 )
 """Calculators measured at the question they open with."""
@@ -240,6 +243,27 @@ def shafts() -> list[Row]:
     return [_ratio_row(pairs, two_hundred_pairs(), 1.5), _ratio_row(chains, million_chains(), 1.5)]
 
 
+def change_wheels() -> list[Row]:
+    """Trains of a set of wheels."""
+    ratio, (ours, theirs), thirty = twenty_wheels(), memory(), thirty_wheels()
+    times = 1 / ratio.p50
+    return [
+        (
+            "All compound trains of 20 wheels for a pitch, against four loops of plain Python",
+            f"{times:.0f}x as fast ({ratio.ours_p50:.0f} against {ratio.theirs_p50:.0f} µs), "
+            f"{ours:.1f} against {theirs:.1f} MB",
+            "50x, no more memory",
+            _met(times >= 50 and ours <= theirs),
+        ),
+        (
+            "Of 30 wheels",
+            f"{thirty.ours_p50 / 1000:.1f} ms",
+            "under 100 ms, before a person notices",
+            _met(thirty.ours_p50 < 100_000),
+        ),
+    ]
+
+
 def wall_sheet() -> list[Row]:
     """The sheet's cells against the same arithmetic in bare NumPy, and its PDF."""
     surface = [m["hss_m_min"] for m in shipped_metals().values()]
@@ -370,6 +394,7 @@ def main() -> None:
         *sweep(),
         *fits(),
         *shafts(),
+        *change_wheels(),
         *wall_sheet(),
         *first_script(),
         *start_up(),

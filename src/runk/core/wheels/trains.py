@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
 from typing import TYPE_CHECKING
 
 import numpy as np
@@ -13,12 +14,14 @@ if TYPE_CHECKING:
 
     from runk.core.figures import FloatArray
 
-KEPT = 400
+KEPT = 200
+_BANDS = (0.01, 0.03, 0.1, 0.5, np.inf)
 
 
-def _pairs(wheels: NDArray[np.int64]) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
+@lru_cache(maxsize=8)
+def _pairs(wheels: tuple[int, ...]) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
     """Every pair of sizes there is; a size with itself only where it is owned twice."""
-    sizes, counts = np.unique(wheels, return_counts=True)
+    sizes, counts = np.unique(np.array(wheels), return_counts=True)
     i, j = np.triu_indices(sizes.size)
     there = (i < j) | (counts[i] > 1)
     return sizes[i[there]], sizes[j[there]]
@@ -29,25 +32,24 @@ def compound(wheels: tuple[int, ...], ratio: float) -> tuple[NDArray[np.int64], 
 
     A wheel that drives and is driven alike does nothing: such trains are left out.
     """
-    first, second = _pairs(np.array(wheels))
+    first, second = _pairs(wheels)
     drives = (first * second).astype(float)
-    error = drives[:, None] / (drives[None, :] * ratio)
-    error -= 1.0
-    same = (
-        (first[:, None] == first[None, :])
-        | (first[:, None] == second[None, :])
-        | (second[:, None] == first[None, :])
-        | (second[:, None] == second[None, :])
-    )
-    error[same] = np.inf
-    flat = np.abs(error).ravel()
-    most = min(KEPT, flat.size)
-    near = np.argpartition(flat, most - 1)[:most]
-    near = near[np.isfinite(flat[near])]
-    near = near[np.argsort(flat[near], kind="stable")]
-    i, j = np.unravel_index(near, error.shape)
+    off = np.divide.outer(drives, drives * ratio)
+    off -= 1.0
+    np.abs(off, out=off)
+    i = j = np.empty(0, dtype=np.int64)
+    # Sorting them all would be most of the work: only those within a band, no wider than need be.
+    for band in _BANDS:
+        i, j = np.divmod(np.flatnonzero(off <= band), drives.size)
+        apart = (first[i] != first[j]) & (first[i] != second[j])
+        apart &= (second[i] != first[j]) & (second[i] != second[j])
+        i, j = i[apart], j[apart]
+        if i.size >= KEPT:
+            break
+    best = np.argsort(off[i, j], kind="stable")[:KEPT]
+    i, j = i[best], j[best]
     rows = np.stack([first[i], second[i], first[j], second[j]], axis=1)
-    return rows, error[i, j]
+    return rows, drives[i] / (drives[j] * ratio) - 1.0
 
 
 def trains(wheels: tuple[int, ...], ratio: float, most: int = 8) -> list[Train]:

@@ -106,7 +106,6 @@ function MachineCard({ kept, standIn, edit, copy, remove }: CardProps) {
           <p className="text-soft">
             {machine.kind}, {machine.power_w} W, {machine.drive}
             {machine.swing_mm ? `, swings ${machine.swing_mm} mm` : ''}
-            {machine.wheels ? `, ${machine.wheels.split(/[\s,]+/).filter(Boolean).length} change wheels` : ''}
             {machine.read_out ? ', read-out' : ''}
           </p>
         </div>
@@ -173,6 +172,16 @@ function MachineCard({ kept, standIn, edit, copy, remove }: CardProps) {
             </li>
           ))}
         </ul>
+      )}
+      {machine.leadscrew_mm !== null && (
+        <p className="mt-3">
+          <span className="text-soft">leadscrew:</span> {machine.leadscrew_mm} mm
+          {machine.wheels && (
+            <>
+              <span className="text-soft">, change wheels:</span> {machine.wheels}
+            </>
+          )}
+        </p>
       )}
       {kept.doubts.map((doubt) => (
         <p key={doubt} className="mt-2 border-l-6 border-straw-edge bg-straw px-3 py-1 text-straw-ink">
