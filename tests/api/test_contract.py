@@ -66,6 +66,7 @@ ASKED: dict[str, dict[str, str]] = {
     "seal": {"bore": "22", "section": "1.78", "rod": "4"},
     "wires": {"thread": "M10", "wire": "0.866", "over": "10.2"},
     "wheels": {"pitch": "0.81 mm", "long": "12"},
+    "screwcut": {"thread": "M10", "metal": "brass", "relief": "4", "feed": "slide"},
     "endfloat": {
         "room": "25 +0.05 -0",
         "stack": "2 x bearing 8 +0 -0.02; boss 8.8",

@@ -220,7 +220,7 @@ def test_tool_off_centre() -> None:
         ("fly cutter 60mm aluminium", "fly-cut"),
         ("keyway 1/16 ms", "keyway"),
         ("power tap M4 brass", "power-tap"),
-        ("screwcut M12 ms", "screw-cut"),
+        ("screwcut 12 mm ms pitch 1.75", "screw-cut"),
         ("knurl 12 ms", "knurl"),
         ("form tool 20 brass", "form"),
         ("counterbore 12 ci", "spot-face"),

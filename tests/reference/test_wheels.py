@@ -146,7 +146,8 @@ def test_the_wheel_to_buy_is_better_than_all_that_is_owned(hundredths: int) -> N
     assert teeth not in OWNED
     assert teeth in train.drivers + train.driven
     assert abs(train.error) < abs(best.error)
-    assert trains((*OWNED, teeth), ratio, 1)[0].error == pytest.approx(train.error, abs=2e-4)
+    # With it in the set no worse train is found.
+    assert abs(trains((*OWNED, teeth), ratio, 1)[0].error) <= abs(train.error) + 2e-7
 
 
 def test_limits_of_the_banjo_and_a_gearbox_are_kept_to() -> None:

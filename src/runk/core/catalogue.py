@@ -40,6 +40,7 @@ from runk.core.shafts.true import TRUE
 from runk.core.threads.clearance import CLEARANCE
 from runk.core.threads.cover import COVER
 from runk.core.threads.die import DIE
+from runk.core.threads.screwcut import SCREWCUT
 from runk.core.threads.stud import STUD
 from runk.core.threads.tap import TAP
 from runk.core.threads.thread import THREAD
@@ -86,6 +87,7 @@ CATALOGUE = Catalogue(
         TIGHTEN,
         WHICH,
         THREAD,
+        SCREWCUT,
         WIRES,
         WHEELS,
         FAULTS,

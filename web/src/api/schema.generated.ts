@@ -7,13 +7,11 @@ export type paths = Record<string, never>;
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** AlsoWire */
         AlsoWire: {
             reason: string;
             says: string;
             source: string;
         };
-        /** AngledAnswerWire */
         AngledAnswerWire: {
             across_mm: components["schemas"]["FigureWire"];
             along_mm: components["schemas"]["FigureWire"];
@@ -27,35 +25,6 @@ export interface components {
             travel_mm: components["schemas"]["FigureWire"];
             wall_mm: components["schemas"]["FigureWire"] | null;
         };
-        /** AngledHoleQuestion */
-        AngledHoleQuestion: {
-            /**
-             * @description metal across
-             * @default null
-             */
-            across: string | number | null;
-            /**
-             * @description angle
-             * @default null
-             */
-            angle: string | number | null;
-            /**
-             * @description drill
-             * @default null
-             */
-            drill: string | number | null;
-            /**
-             * @description room along the face
-             * @default null
-             */
-            room: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** AngledHoleReply */
         AngledHoleReply: {
             answer: components["schemas"]["AngledAnswerWire"];
             calculator: string;
@@ -74,68 +43,40 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * AnyReply
-         * @description A reply of any calculator: its answer's fields are in the calculator's description.
-         */
         AnyReply: {
-            /** Answer */
             answer: {
                 [key: string]: unknown;
             };
-            /** Calculator */
             calculator: string;
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Headline */
             headline: string;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Read As */
             read_as: string;
-            /** Readings */
             readings: {
                 [key: string]: components["schemas"]["ReadingWire"];
             };
-            /** Version */
             version: number;
-            /** Words */
             words: {
                 [key: string]: string;
             };
         };
-        /**
-         * AskIn
-         * @description A line in plain words.
-         */
         AskIn: {
-            /** Line */
             line: string;
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };
-        /**
-         * AskOut
-         * @description The answer to a line; ``reply`` is what that calculator's own route would say.
-         */
         AskOut: {
-            /** Calculator */
             calculator: string;
-            /** Others */
             others: components["schemas"]["OtherOut"][];
             reply: components["schemas"]["AnyReply"];
-            /** Typed */
             typed: {
                 [key: string]: string;
             };
-            /** Unused */
             unused: string[];
         };
-        /** BalanceAnswerWire */
         BalanceAnswerWire: {
             angle_deg: components["schemas"]["FigureWire"];
             arm_mm: components["schemas"]["FigureWire"];
@@ -153,90 +94,6 @@ export interface components {
             webs_g_mm: components["schemas"]["FigureWire"];
             weight_g: components["schemas"]["FigureWire"];
         };
-        /** BalanceQuestion */
-        BalanceQuestion: {
-            /**
-             * @description web beyond the middles
-             * @default null
-             */
-            beyond: string | number | null;
-            /**
-             * @description weight of the big end
-             * @default null
-             */
-            big_end: string | number | null;
-            /**
-             * @description beginning
-             * @default null
-             */
-            inner: string | number | null;
-            /**
-             * @description long
-             * @default null
-             */
-            long: string | number | null;
-            /**
-             * @description metal of the crank
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description crankpin
-             * @default null
-             */
-            pin: string | number | null;
-            /**
-             * @description room to swing
-             * @default null
-             */
-            reach: string | number | null;
-            /**
-             * @description weight that goes to and fro
-             * @default null
-             */
-            reciprocating: string | number | null;
-            /**
-             * @description of it balanced
-             * @default null
-             */
-            share: string | number | null;
-            /**
-             * @description thick
-             * @default null
-             */
-            thick: string | number | null;
-            /**
-             * @description throw
-             * @default null
-             */
-            throw: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description width of a web
-             * @default null
-             */
-            web: string | number | null;
-            /**
-             * @description webs
-             * @default null
-             */
-            webs: string | number | null;
-            /**
-             * @description metal of the weights
-             * @default null
-             */
-            weight_metal: string | null;
-            /**
-             * @description thickness of a counterweight
-             * @default null
-             */
-            weight_thick: string | number | null;
-        };
-        /** BalanceReply */
         BalanceReply: {
             answer: components["schemas"]["BalanceAnswerWire"];
             calculator: string;
@@ -255,7 +112,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** BondAnswerWire */
         BondAnswerWire: {
             aim_high_mm: components["schemas"]["FigureWire"];
             aim_low_mm: components["schemas"]["FigureWire"];
@@ -275,85 +131,6 @@ export interface components {
             taken: string;
             ways: components["schemas"]["WayWire"][];
         };
-        /** BondQuestion */
-        BondQuestion: {
-            /**
-             * @description metal of the boss
-             * @default null
-             */
-            boss_metal: string | null;
-            /**
-             * @description compound: retaining, weak, threadlocker, epoxy
-             * @default null
-             */
-            compound: string | null;
-            /**
-             * @description depth of that cut
-             * @default null
-             */
-            cut: string | number | null;
-            /**
-             * @description feed a turn
-             * @default null
-             */
-            feed: string | number | null;
-            /**
-             * @description gap on diameter
-             * @default null
-             */
-            gap: string | number | null;
-            /**
-             * @description bore through the shaft
-             * @default null
-             */
-            hollow: string | number | null;
-            /**
-             * @description works at
-             * @default null
-             */
-            hot: string | number | null;
-            /**
-             * @description outside of the boss
-             * @default null
-             */
-            hub: string | number | null;
-            /**
-             * @description length of the joint
-             * @default null
-             */
-            length: string | number | null;
-            /**
-             * @description pin
-             * @default null
-             */
-            pin: string | number | null;
-            /**
-             * @description how the pin goes: across, endways
-             * @default null
-             */
-            pin_as: string | null;
-            /**
-             * @description metal of the shaft
-             * @default null
-             */
-            shaft_metal: string | null;
-            /**
-             * @description diameter of the joint
-             * @default null
-             */
-            size: string | number | null;
-            /**
-             * @description diameter then turned
-             * @default null
-             */
-            turned: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** BondReply */
         BondReply: {
             answer: components["schemas"]["BondAnswerWire"];
             calculator: string;
@@ -372,7 +149,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** BudgetAnswerWire */
         BudgetAnswerWire: {
             held_mm: components["schemas"]["FigureWire"];
             left_high_mm: components["schemas"]["FigureWire"] | null;
@@ -386,7 +162,6 @@ export interface components {
             usual_high_mm: components["schemas"]["FigureWire"] | null;
             usual_low_mm: components["schemas"]["FigureWire"] | null;
         };
-        /** BuiltAnswerWire */
         BuiltAnswerWire: {
             across_mm: components["schemas"]["FigureWire"];
             asked_nm: components["schemas"]["FigureWire"] | null;
@@ -412,34 +187,22 @@ export interface components {
             thick_mm: components["schemas"]["FigureWire"];
             throw_mm: components["schemas"]["FigureWire"];
         };
-        /**
-         * CalculatorOut
-         * @description A calculator: its question as a sentence, its answer as a page, where it is found.
-         */
         CalculatorOut: {
-            /** Answers */
             answers: {
                 [key: string]: components["schemas"]["ColumnOut"][];
             };
             door: components["schemas"]["DoorOut"];
-            /** Fields */
             fields: components["schemas"]["FieldOut"][];
-            /** Name */
             name: string;
-            /** Opening */
             opening: {
                 [key: string]: string;
             };
-            /** Sentences */
             sentences: {
                 [key: string]: string;
             };
-            /** Title */
             title: string;
-            /** Version */
             version: number;
         };
-        /** CandidateWire */
         CandidateWire: {
             against: string[];
             density_g_per_cm3: components["schemas"]["FigureWire"];
@@ -448,7 +211,6 @@ export interface components {
             name: string;
             off_percent: components["schemas"]["FigureWire"];
         };
-        /** CauseWire */
         CauseWire: {
             cause: string;
             change: string;
@@ -456,48 +218,24 @@ export interface components {
             order: number;
             source: string;
         };
-        /**
-         * CautionWire
-         * @description A caution of this very cut.
-         */
         CautionWire: {
-            /** About */
             about: string;
-            /** Figure */
             figure: string | null;
-            /** Instead */
             instead: string;
-            /** Says */
             says: string;
             source: components["schemas"]["SourceWire"];
-            /** Word */
             word: string;
         };
-        /**
-         * ChangeIn
-         * @description What to change; what is left out stays.
-         */
         ChangeIn: {
-            /** Note */
             note?: string | null;
-            /** Part Id */
             part_id?: number | null;
-            /** Ticked */
             ticked?: boolean | null;
         };
-        /**
-         * ChoiceOut
-         * @description One thing a choice can be.
-         */
         ChoiceOut: {
-            /** Key */
             key: string;
-            /** Label */
             label: string;
-            /** Only */
             only: string[];
         };
-        /** ClearanceAnswerWire */
         ClearanceAnswerWire: {
             coarse_drill: string;
             coarse_mm: components["schemas"]["FigureWire"];
@@ -510,30 +248,6 @@ export interface components {
             medium_drill: string;
             medium_mm: components["schemas"]["FigureWire"];
         };
-        /** ClearanceQuestion */
-        ClearanceQuestion: {
-            /**
-             * @description hole as it is drilled
-             * @default null
-             */
-            drilled: string | number | null;
-            /**
-             * @description fit: fine, medium, coarse
-             * @default null
-             */
-            fit: string | null;
-            /**
-             * @description thread
-             * @default null
-             */
-            thread: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** ClearanceReply */
         ClearanceReply: {
             answer: components["schemas"]["ClearanceAnswerWire"];
             calculator: string;
@@ -552,33 +266,17 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * ColumnOut
-         * @description A field of an answer, or of a row of a table, as it is shown.
-         */
         ColumnOut: {
-            /** Columns */
             columns: components["schemas"]["ColumnOut"][];
-            /** Drawn */
             drawn: boolean;
-            /**
-             * Kind
-             * @enum {string}
-             */
+            /** @enum {string} */
             kind: "figure" | "text" | "count" | "flag" | "texts" | "table" | "answer";
-            /** Label */
             label: string;
-            /** Name */
             name: string;
-            /**
-             * Rank
-             * @enum {string}
-             */
+            /** @enum {string} */
             rank: "big" | "says" | "row" | "folded";
-            /** Under */
             under: string;
         };
-        /** CoverAnswerWire */
         CoverAnswerWire: {
             allowed_n_per_mm2: components["schemas"]["FigureWire"];
             between_nuts_mm: components["schemas"]["FigureWire"];
@@ -599,55 +297,6 @@ export interface components {
             stress_area_mm2: components["schemas"]["FigureWire"];
             stress_n_per_mm2: components["schemas"]["FigureWire"];
         };
-        /** CoverQuestion */
-        CoverQuestion: {
-            /**
-             * @description stress allowed, N/mm²
-             * @default null
-             */
-            allowed: string | number | null;
-            /**
-             * @description stud circle
-             * @default null
-             */
-            circle: string | number | null;
-            /**
-             * @description studs
-             * @default null
-             */
-            count: string | number | null;
-            /**
-             * @description joint: flat, sealed
-             * @default null
-             */
-            joint: string | null;
-            /**
-             * @description pressure
-             * @default null
-             */
-            pressure: string | number | null;
-            /**
-             * @description diameter of the cover
-             * @default null
-             */
-            rim: string | number | null;
-            /**
-             * @description bore under pressure
-             * @default null
-             */
-            seal: string | number | null;
-            /**
-             * @description thread
-             * @default null
-             */
-            thread: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** CoverReply */
         CoverReply: {
             answer: components["schemas"]["CoverAnswerWire"];
             calculator: string;
@@ -666,80 +315,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** CrankQuestion */
-        CrankQuestion: {
-            /**
-             * @description pin across the joint
-             * @default null
-             */
-            across: string | number | null;
-            /**
-             * @description cylinder
-             * @default null
-             */
-            bore: string | number | null;
-            /**
-             * @description between the webs
-             * @default null
-             */
-            gap: string | number | null;
-            /**
-             * @description shaft, long
-             * @default null
-             */
-            long: string | number | null;
-            /**
-             * @description lathe
-             * @default null
-             */
-            machine: string | null;
-            /**
-             * @description main journals
-             * @default null
-             */
-            main: string | number | null;
-            /**
-             * @description metal
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description crankpin
-             * @default null
-             */
-            pin: string | number | null;
-            /**
-             * @description pressure
-             * @default null
-             */
-            pressure: string | number | null;
-            /**
-             * @description stroke
-             * @default null
-             */
-            stroke: string | number | null;
-            /**
-             * @description web, thick
-             * @default null
-             */
-            thick: string | number | null;
-            /**
-             * @description throw
-             * @default null
-             */
-            throw: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description how: built, solid
-             * @default null
-             */
-            way: string | null;
-        };
-        /** CrankReply */
         CrankReply: {
             answer: components["schemas"]["BuiltAnswerWire"] | components["schemas"]["SolidAnswerWire"];
             calculator: string;
@@ -758,7 +333,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** CutAnswerWire */
         CutAnswerWire: {
             causes: components["schemas"]["CauseWire"][];
             first: string;
@@ -774,71 +348,37 @@ export interface components {
             tag: "cut";
             target_rpm: components["schemas"]["FigureWire"];
         };
-        /**
-         * CutLine
-         * @description A cut in the list.
-         */
         CutLine: {
-            /** Id */
             id: number;
-            /** Left */
             left: string;
-            /** Next Says */
             next_says: string;
-            /** Part Id */
             part_id: number | null;
-            /** State */
             state: string;
-            /** Title */
             title: string;
         };
-        /**
-         * CutOfMate
-         * @description The followed cut made for it; ``counts`` where its last reading is what stands here.
-         */
         CutOfMate: {
-            /** Counts */
             counts: boolean;
-            /** Id */
             id: number;
-            /** Last Event */
             last_event: number;
-            /** Simulated */
             simulated: boolean;
-            /** Title */
             title: string;
         };
-        /** CutOut */
         CutOut: {
             answer: components["schemas"]["PlanAnswerWire"];
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
-            /** Count */
             count: number;
-            /** Id */
             id: number;
-            /** Last Event */
             last_event: number;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Mate Id */
             mate_id: number | null;
-            /** Part Id */
             part_id: number | null;
-            /** Readings */
             readings: components["schemas"]["OutcomeOut"][];
-            /** Simulated */
             simulated: boolean;
-            /** Start Mm */
             start_mm: number;
-            /** Title */
             title: string;
-            /** Undoes */
             undoes: number | null;
-            /** Unmeasured */
             unmeasured: number;
         };
-        /** DepthAnswerWire */
         DepthAnswerWire: {
             divisions: components["schemas"]["FigureWire"] | null;
             machine: string;
@@ -848,75 +388,6 @@ export interface components {
             stop_mm: components["schemas"]["FigureWire"];
             travel_mm: components["schemas"]["FigureWire"];
         };
-        /** DepthQuestion */
-        DepthQuestion: {
-            /**
-             * @description block
-             * @default null
-             */
-            block: string | number | null;
-            /**
-             * @description depth, height or distance
-             * @default null
-             */
-            deep: string | number | null;
-            /**
-             * @description drill
-             * @default null
-             */
-            drill: string | number | null;
-            /**
-             * @description feeler
-             * @default null
-             */
-            feeler: string | number | null;
-            /**
-             * @description finder's tip
-             * @default null
-             */
-            finder: string | number | null;
-            /**
-             * @description machine
-             * @default null
-             */
-            machine: string | null;
-            /**
-             * @description gauge pin
-             * @default null
-             */
-            pin: string | number | null;
-            /**
-             * @description side: before, beyond
-             * @default null
-             */
-            side: string | null;
-            /**
-             * @description on the block: gauge, work
-             * @default null
-             */
-            stands: string | null;
-            /**
-             * @description reading at the touch
-             * @default null
-             */
-            start: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description way: touch, pin, block, edge
-             * @default null
-             */
-            way: string | null;
-            /**
-             * @description limits, from one to the other
-             * @default null
-             */
-            within: string | number | null;
-        };
-        /** DepthReply */
         DepthReply: {
             answer: components["schemas"]["DepthAnswerWire"];
             calculator: string;
@@ -935,39 +406,16 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * Dial
-         * @description A slide's dial.
-         *
-         *     Args:
-         *         slide: ``cross-slide``, ``top-slide``, ``tailstock``, ``table``, ``saddle``, ``head``.
-         *         unit: ``mm`` or ``inch``.
-         *         division: Value of one division in that unit, as marked.
-         *         per_turn: Divisions in one turn.
-         *         reads: ``radius`` (travel) or ``diameter`` (twice the travel).
-         *         backlash: In the dial's unit.
-         */
         Dial: {
-            /**
-             * Backlash
-             * @default 0
-             */
+            /** @default 0 */
             backlash: number;
-            /** Division */
             division: number;
-            /** Per Turn */
             per_turn: number;
-            /**
-             * Reads
-             * @default radius
-             */
+            /** @default radius */
             reads: string;
-            /** Slide */
             slide: string;
-            /** Unit */
             unit: string;
         };
-        /** DieAnswerWire */
         DieAnswerWire: {
             back_off_says: string;
             blank_mm: components["schemas"]["FigureWire"];
@@ -983,39 +431,9 @@ export interface components {
             turns: components["schemas"]["FigureWire"] | null;
             withdrawals: number | null;
         };
-        /** DiePassWire */
         DiePassWire: {
             says: string;
         };
-        /** DieQuestion */
-        DieQuestion: {
-            /**
-             * @description ending: plain, shoulder
-             * @default null
-             */
-            ending: string | null;
-            /**
-             * @description length of thread
-             * @default null
-             */
-            long: string | number | null;
-            /**
-             * @description metal
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description thread
-             * @default null
-             */
-            thread: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** DieReply */
         DieReply: {
             answer: components["schemas"]["DieAnswerWire"];
             calculator: string;
@@ -1034,7 +452,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** DogAnswerWire */
         DogAnswerWire: {
             bears_mpa: components["schemas"]["FigureWire"] | null;
             bore_mm: components["schemas"]["FigureWire"];
@@ -1050,55 +467,6 @@ export interface components {
             pressed_mpa: components["schemas"]["FigureWire"] | null;
             says: string;
         };
-        /** DogQuestion */
-        DogQuestion: {
-            /**
-             * @description bore
-             * @default null
-             */
-            bore: string | number | null;
-            /**
-             * @description deep
-             * @default null
-             */
-            deep: string | number | null;
-            /**
-             * @description dogs
-             * @default null
-             */
-            dogs: string | number | null;
-            /**
-             * @description metal
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description outside
-             * @default null
-             */
-            outside: string | number | null;
-            /**
-             * @description play
-             * @default null
-             */
-            slack: string | number | null;
-            /**
-             * @description throw it drives
-             * @default null
-             */
-            throw: string | number | null;
-            /**
-             * @description torque
-             * @default null
-             */
-            torque: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** DogReply */
         DogReply: {
             answer: components["schemas"]["DogAnswerWire"];
             calculator: string;
@@ -1117,36 +485,17 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * DoneIn
-         * @description A pass made and not measured.
-         */
         DoneIn: {
-            /** After */
             after?: number | null;
-            /**
-             * Event Key
-             * @description made once for this event
-             */
             event_key: string;
-            /** Wound */
             wound?: string | null;
         };
-        /**
-         * DoorOut
-         * @description Where a calculator is found in the house.
-         */
         DoorOut: {
-            /** Group */
             group: string;
-            /** Path */
             path: string;
-            /** Room */
             room: string;
-            /** Tab */
             tab: string;
         };
-        /** DrillChoiceWire */
         DrillChoiceWire: {
             chosen: boolean;
             engagement_percent: components["schemas"]["FigureWire"];
@@ -1154,13 +503,8 @@ export interface components {
             name: string;
             strength_percent: components["schemas"]["FigureWire"];
         };
-        /**
-         * Drive
-         * @description How the motor is fed, which decides what the mains frequency does to it.
-         * @enum {string}
-         */
+        /** @enum {string} */
         Drive: "straight off the mains" | "variable-speed drive";
-        /** EccentricAnswerWire */
         EccentricAnswerWire: {
             bar_mm: components["schemas"]["FigureWire"];
             groove_deep_mm: components["schemas"]["FigureWire"];
@@ -1181,50 +525,6 @@ export interface components {
             throw_mm: components["schemas"]["FigureWire"];
             wide_mm: components["schemas"]["FigureWire"];
         };
-        /** EccentricQuestion */
-        EccentricQuestion: {
-            /**
-             * @description flat of a jaw's tip
-             * @default null
-             */
-            jaw: string | number | null;
-            /**
-             * @description lost motion
-             * @default null
-             */
-            play: string | number | null;
-            /**
-             * @description shaft
-             * @default null
-             */
-            shaft: string | number | null;
-            /**
-             * @description sheave
-             * @default null
-             */
-            sheave: string | number | null;
-            /**
-             * @description throw
-             * @default null
-             */
-            throw: string | number | null;
-            /**
-             * @description travel
-             * @default null
-             */
-            travel: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description wide
-             * @default null
-             */
-            wide: string | number | null;
-        };
-        /** EccentricReply */
         EccentricReply: {
             answer: components["schemas"]["EccentricAnswerWire"];
             calculator: string;
@@ -1243,7 +543,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** EndFloatAnswerWire */
         EndFloatAnswerWire: {
             exact_mm: components["schemas"]["FigureWire"] | null;
             float_high_mm: components["schemas"]["FigureWire"];
@@ -1259,40 +558,6 @@ export interface components {
             wanted_high_mm: components["schemas"]["FigureWire"];
             wanted_low_mm: components["schemas"]["FigureWire"];
         };
-        /** EndfloatQuestion */
-        EndfloatQuestion: {
-            /**
-             * @description float at the least
-             * @default null
-             */
-            least: string | number | null;
-            /**
-             * @description float at the most
-             * @default null
-             */
-            most: string | number | null;
-            /**
-             * @description room between the shoulders
-             * @default null
-             */
-            room: string | number | null;
-            /**
-             * @description shims to hand
-             * @default null
-             */
-            shims: string | null;
-            /**
-             * @description what stands between them
-             * @default null
-             */
-            stack: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** EndfloatReply */
         EndfloatReply: {
             answer: components["schemas"]["EndFloatAnswerWire"];
             calculator: string;
@@ -1311,38 +576,17 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * EngineWithParts
-         * @description An engine and its parts.
-         */
         EngineWithParts: {
-            /** Id */
             id: number;
-            /** Name */
             name: string;
-            /** Note */
             note: string;
-            /** Parts */
             parts: components["schemas"]["Part"][];
         };
-        /**
-         * ExerciseOut
-         * @description An exercise to choose.
-         */
         ExerciseOut: {
-            /** Key */
             key: string;
-            /** Lesson */
             lesson: string;
-            /** Name */
             name: string;
         };
-        /**
-         * Fan
-         * @description Where a cut sits among the machine's speeds, over diameter.
-         *
-         *     ``low_rpm`` to ``high_rpm`` is the band that suits; ``wants_rpm`` its middle line.
-         */
         Fan: {
             diameters_mm: number[];
             high_rpm: number[];
@@ -1352,103 +596,10 @@ export interface components {
             steps: components["schemas"]["FanLine"][];
             wants_rpm: number[];
         };
-        /**
-         * FanLine
-         * @description A line of the fan: one speed of the machine and where to set it.
-         */
         FanLine: {
             position: string;
             rpm: number;
         };
-        /** FaultsQuestion */
-        FaultsQuestion: {
-            /**
-             * @description distance between them
-             * @default null
-             */
-            apart: string | number | null;
-            /**
-             * @description run-out at the chuck
-             * @default null
-             */
-            at_chuck: string | number | null;
-            /**
-             * @description run-out at the collet
-             * @default null
-             */
-            at_collet: string | number | null;
-            /**
-             * @description run-out in the taper
-             * @default null
-             */
-            at_taper: string | number | null;
-            /**
-             * @description run-out at the work
-             * @default null
-             */
-            at_work: string | number | null;
-            /**
-             * @description whole length, where a centre holds it
-             * @default null
-             */
-            between: string | number | null;
-            /**
-             * @description diameter
-             * @default null
-             */
-            diameter: string | number | null;
-            /**
-             * @description diameter at the free end
-             * @default null
-             */
-            far: string | number | null;
-            /**
-             * @description feed a turn
-             * @default null
-             */
-            feed: string | number | null;
-            /**
-             * @description machine
-             * @default null
-             */
-            machine: string | null;
-            /**
-             * @description metal
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description diameter at the chuck end
-             * @default null
-             */
-            near: string | number | null;
-            /**
-             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, power-tap, screw-cut, chamfer, deburr, file, emery
-             * @default null
-             */
-            operation: string | null;
-            /**
-             * @description speed it was set to
-             * @default null
-             */
-            rpm: string | number | null;
-            /**
-             * @description sign: whine, torn, built-up, glazed, taper, bell-mouth, oversize, wander, out-of-round, saw, cone, snatching, not-meeting, run-out, tight-in, slips, stalls, thread-torn, drill-bad, burr-bore, groove-out, wobble, axle-tight, cocked, out-of-place, digs-in, slot-wide
-             * @default null
-             */
-            sign: string | null;
-            /**
-             * @description tool: hss, cobalt, carbide
-             * @default null
-             */
-            tool: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** FaultsReply */
         FaultsReply: {
             answer: components["schemas"]["SignAnswerWire"] | components["schemas"]["CutAnswerWire"] | components["schemas"]["TaperAnswerWire"] | components["schemas"]["RunOutAnswerWire"];
             calculator: string;
@@ -1467,65 +618,33 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * FieldOut
-         * @description A field of a question, as the room's sentence needs it.
-         */
         FieldOut: {
-            /** Choices */
             choices: components["schemas"]["ChoiceOut"][];
-            /** Default */
             default: string | null;
-            /** In Page Unit */
             in_page_unit: boolean;
-            /** Kind */
             kind: string;
-            /** Label */
             label: string;
-            /** Name */
             name: string;
-            /** Only */
             only: string[];
-            /** Own */
             own: boolean;
-            /** Placeholder */
             placeholder: string;
-            /** Required */
             required: boolean;
-            /** Rules */
             rules: boolean;
-            /** Shared */
             shared: string;
-            /**
-             * Widget
-             * @enum {string}
-             */
+            /** @enum {string} */
             widget: "typed" | "size" | "list" | "chosen";
         };
-        /**
-         * FigureWire
-         * @description A figure: exact value in its key's unit, and as shown on this page.
-         */
         FigureWire: {
-            /** Shown */
             shown: string;
-            /** Unit */
             unit: string;
-            /** Value */
             value: number;
-            /** Working */
             working: components["schemas"]["StepWire"][];
         };
-        /**
-         * FitAcross
-         * @description Least and most clearance of one fit over the sizes of a small workshop.
-         */
         FitAcross: {
             high_mm: number[];
             low_mm: number[];
             size_mm: number[];
         };
-        /** FitAnswerWire */
         FitAnswerWire: {
             clearance_high_mm: components["schemas"]["FigureWire"];
             clearance_low_mm: components["schemas"]["FigureWire"];
@@ -1541,55 +660,6 @@ export interface components {
             shaft_high_mm: components["schemas"]["FigureWire"];
             shaft_low_mm: components["schemas"]["FigureWire"];
         };
-        /** FitQuestion */
-        FitQuestion: {
-            /**
-             * @description made first: hole, shaft
-             * @default null
-             */
-            basis: string | null;
-            /**
-             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel, core
-             * @default null
-             */
-            duty: string | null;
-            /**
-             * @description class of the hole
-             * @default null
-             */
-            hole: string | null;
-            /**
-             * @description metal with the hole
-             * @default null
-             */
-            hole_metal: string | null;
-            /**
-             * @description the first, as it measures
-             * @default null
-             */
-            made: string | number | null;
-            /**
-             * @description class of the shaft
-             * @default null
-             */
-            shaft: string | null;
-            /**
-             * @description metal of the shaft
-             * @default null
-             */
-            shaft_metal: string | null;
-            /**
-             * @description nominal size
-             * @default null
-             */
-            size: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** FitReply */
         FitReply: {
             answer: components["schemas"]["FitAnswerWire"];
             calculator: string;
@@ -1608,7 +678,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** FlatsAnswerWire */
         FlatsAnswerWire: {
             across_mm: components["schemas"]["FigureWire"];
             bar_mm: components["schemas"]["FigureWire"];
@@ -1617,30 +686,6 @@ export interface components {
             sharp_mm: components["schemas"]["FigureWire"] | null;
             wide_mm: components["schemas"]["FigureWire"];
         };
-        /** FlatsQuestion */
-        FlatsQuestion: {
-            /**
-             * @description across flats
-             * @default null
-             */
-            across: string | number | null;
-            /**
-             * @description bar
-             * @default null
-             */
-            bar: string | number | null;
-            /**
-             * @description flats: 2, 4, 6
-             * @default null
-             */
-            shape: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** FlatsReply */
         FlatsReply: {
             answer: components["schemas"]["FlatsAnswerWire"];
             calculator: string;
@@ -1659,16 +704,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * FloatSpread
-         * @description How end float falls out.
-         *
-         *     Args:
-         *         edges_mm: Of the bars, one more than there are.
-         *         percents: Of the draws in each bar.
-         *         inside_percent: Between what is wanted; ``under_percent`` less, ``over_percent`` more.
-         *         draws: How often it was drawn.
-         */
         FloatSpread: {
             draws: number;
             edges_mm: number[];
@@ -1677,45 +712,23 @@ export interface components {
             percents: number[];
             under_percent: number;
         };
-        /**
-         * GaugeIn
-         * @description Take a reading from the gauge; ``again`` measures without another pass.
-         */
         GaugeIn: {
-            /** After */
             after?: number | null;
-            /**
-             * Again
-             * @default false
-             */
+            /** @default false */
             again: boolean;
-            /**
-             * Event Key
-             * @description made once for this event
-             */
             event_key: string;
         };
-        /** GoesWire */
         GoesWire: {
             clearance_mm: components["schemas"]["FigureWire"];
-            /** Says */
             says: string;
             size_mm: components["schemas"]["FigureWire"];
         };
-        /** HitchWire */
         HitchWire: {
-            /** Says */
             says: string;
-            /** What */
             what: string;
         };
-        /**
-         * Holding
-         * @description How the work is held.
-         * @enum {string}
-         */
+        /** @enum {string} */
         Holding: "three-jaw" | "four-jaw" | "collet" | "between centres" | "chuck and centre" | "faceplate" | "mandrel" | "bonded" | "vice" | "clamped to the table" | "vertical slide";
-        /** HoleAnswerWire */
         HoleAnswerWire: {
             bottom_mm: components["schemas"]["FigureWire"] | null;
             cleans_mm: components["schemas"]["FigureWire"] | null;
@@ -1739,110 +752,6 @@ export interface components {
             thick_mm: components["schemas"]["FigureWire"] | null;
             under_seat_mm: components["schemas"]["FigureWire"] | null;
         };
-        /** HoleQuestion */
-        HoleQuestion: {
-            /**
-             * @description bearings in line
-             * @default null
-             */
-            bearings: string | number | null;
-            /**
-             * @description counterbore
-             * @default null
-             */
-            counterbore: string | number | null;
-            /**
-             * @description depth
-             * @default null
-             */
-            deep: string | number | null;
-            /**
-             * @description ends: through, blind
-             * @default null
-             */
-            ends: string | null;
-            /**
-             * @description finish: drilled, machine-reamed, hand-reamed, bored, d-bit, bar, stepped, honed
-             * @default null
-             */
-            finish: string | null;
-            /**
-             * @description head of the screw: cap, countersunk, cheese
-             * @default null
-             */
-            head: string | null;
-            /**
-             * @description machine
-             * @default null
-             */
-            machine: string | null;
-            /**
-             * @description metal
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description out of its place
-             * @default null
-             */
-            moved: string | number | null;
-            /**
-             * @description point: 118, 135
-             * @default null
-             */
-            point: string | null;
-            /**
-             * @description screw
-             * @default null
-             */
-            screw: string | null;
-            /**
-             * @description depth of the counterbore
-             * @default null
-             */
-            seat: string | number | null;
-            /**
-             * @description size of hole
-             * @default null
-             */
-            size: string | number | null;
-            /**
-             * @description slope it starts on, degrees
-             * @default null
-             */
-            slope: string | number | null;
-            /**
-             * @description over all bearings
-             * @default null
-             */
-            span: string | number | null;
-            /**
-             * @description reading at the touch
-             * @default null
-             */
-            start: string | number | null;
-            /**
-             * @description hole there already
-             * @default null
-             */
-            there: string | number | null;
-            /**
-             * @description thickness of the part
-             * @default null
-             */
-            thick: string | number | null;
-            /**
-             * @description tool: hss, cobalt, carbide
-             * @default null
-             */
-            tool: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** HoleReply */
         HoleReply: {
             answer: components["schemas"]["HoleAnswerWire"];
             calculator: string;
@@ -1861,7 +770,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** HoleStepWire */
         HoleStepWire: {
             depth_mm: components["schemas"]["FigureWire"] | null;
             feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
@@ -1873,7 +781,6 @@ export interface components {
             says: string;
             stop: string;
         };
-        /** IdentifyAnswerWire */
         IdentifyAnswerWire: {
             alike: string[];
             candidates: components["schemas"]["CandidateWire"][];
@@ -1883,65 +790,6 @@ export interface components {
             verdict: string;
             volume_cm3: components["schemas"]["FigureWire"];
         };
-        /** IdentifyQuestion */
-        IdentifyQuestion: {
-            /**
-             * @description bore
-             * @default null
-             */
-            bore: string | number | null;
-            /**
-             * @description colour: unsaid, grey, white, yellow, red gold, red
-             * @default null
-             */
-            colour: string | null;
-            /**
-             * @description length
-             * @default null
-             */
-            length: string | number | null;
-            /**
-             * @description magnet: untried, yes, faint, no
-             * @default null
-             */
-            magnet: string | null;
-            /**
-             * @description scale reads to, in grams
-             * @default null
-             */
-            scale: string | number | null;
-            /**
-             * @description shape: round, square, hexagon, tube, plate
-             * @default null
-             */
-            shape: string | null;
-            /**
-             * @description size across
-             * @default null
-             */
-            size: string | number | null;
-            /**
-             * @description spark: untried, bright, few, none
-             * @default null
-             */
-            spark: string | null;
-            /**
-             * @description thickness
-             * @default null
-             */
-            thick: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description weight in grams
-             * @default null
-             */
-            weight: string | number | null;
-        };
-        /** IdentifyReply */
         IdentifyReply: {
             answer: components["schemas"]["IdentifyAnswerWire"];
             calculator: string;
@@ -1960,49 +808,28 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** JumpWire */
         JumpWire: {
             adds_mm: components["schemas"]["FigureWire"];
             part: string;
             reading_mm: components["schemas"]["FigureWire"];
             worst: boolean;
         };
-        /**
-         * KeepIn
-         * @description An answer to keep. The server answers the question itself: no number is carried by hand.
-         */
         KeepIn: {
-            /** Calculator */
             calculator: string;
-            /**
-             * Keep Key
-             * @description made once for this keeping
-             */
             keep_key: string;
-            /**
-             * Note
-             * @default
-             */
+            /** @default  */
             note: string;
-            /** Part Id */
             part_id?: number | null;
-            /** Question */
             question: {
                 [key: string]: string | number | null;
             };
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };
-        /**
-         * KeptMetal
-         * @description A metal and which saving of it this is.
-         */
         KeptMetal: {
             metal: components["schemas"]["OwnMetal"];
-            /** Version */
             version: number;
         };
-        /** KeywayAnswerWire */
         KeywayAnswerWire: {
             chord_mm: components["schemas"]["FigureWire"];
             depth_top_mm: components["schemas"]["FigureWire"];
@@ -2014,40 +841,6 @@ export interface components {
             take_mm: components["schemas"]["FigureWire"];
             width_mm: components["schemas"]["FigureWire"];
         };
-        /** KeywayQuestion */
-        KeywayQuestion: {
-            /**
-             * @description cutter
-             * @default null
-             */
-            cutter: string | number | null;
-            /**
-             * @description depth at the side
-             * @default null
-             */
-            deep: string | number | null;
-            /**
-             * @description metal
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description shaft
-             * @default null
-             */
-            shaft: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description width of the key
-             * @default null
-             */
-            width: string | number | null;
-        };
-        /** KeywayReply */
         KeywayReply: {
             answer: components["schemas"]["KeywayAnswerWire"];
             calculator: string;
@@ -2066,7 +859,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** LappedAnswerWire */
         LappedAnswerWire: {
             before_mm: components["schemas"]["FigureWire"];
             high_mm: components["schemas"]["FigureWire"];
@@ -2080,7 +872,6 @@ export interface components {
              */
             tag: "lapped";
         };
-        /** LengthAnswerWire */
         LengthAnswerWire: {
             error_mm: components["schemas"]["FigureWire"];
             error_thou: components["schemas"]["FigureWire"];
@@ -2089,20 +880,6 @@ export interface components {
             nearest_64th: string;
             thou: components["schemas"]["FigureWire"];
         };
-        /** LengthQuestion */
-        LengthQuestion: {
-            /**
-             * @description size
-             * @default null
-             */
-            text: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** LengthReply */
         LengthReply: {
             answer: components["schemas"]["LengthAnswerWire"];
             calculator: string;
@@ -2121,125 +898,53 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * Limit
-         * @description The fastest a way of holding may turn.
-         */
         Limit: {
             holding: components["schemas"]["Holding"];
-            /** Max Rpm */
             max_rpm: number;
         };
-        /**
-         * LinkWire
-         * @description Where to go next, with the question partly filled.
-         */
         LinkWire: {
-            /** Calculator */
             calculator: string;
-            /** Question */
             question: {
                 [key: string]: string;
             };
-            /** Reason */
             reason: string;
         };
-        /**
-         * Machine
-         * @description A machine of this workshop. Either ``steps`` or ``ranges`` is filled.
-         *
-         *     Args:
-         *         plate_hz: Frequency the speed plate was written for.
-         *         mains_hz: Frequency it runs on.
-         *         power_w: Motor power, over 0.
-         *         driver_rpm: Speed of the driving pulley's shaft, where pulleys are given.
-         *         back_gear_ratio: Reduction of the back gear, where there is one.
-         *         swing_mm: Largest diameter over the bed (twice the centre height).
-         *         between_mm: Longest work.
-         *         leadscrew_mm: Pitch of the leadscrew.
-         *         wheels: Teeth of every change wheel, as typed: ``20 20 25 30``.
-         *         wheel_module: Their module.
-         *         banjo_least_mm: From stud to leadscrew at the nearest; ``banjo_most_mm`` at the farthest.
-         *         gearbox: Ratios of a screw-cutting gearbox, as typed: ``1 2 1/2``.
-         *         dial_teeth: Of the thread dial's own wheel.
-         */
         Machine: {
-            /** Back Gear Ratio */
             back_gear_ratio?: number | null;
-            /** Banjo Least Mm */
             banjo_least_mm?: number | null;
-            /** Banjo Most Mm */
             banjo_most_mm?: number | null;
-            /** Between Mm */
             between_mm?: number | null;
-            /** Dial Teeth */
             dial_teeth?: number | null;
-            /**
-             * Dials
-             * @default []
-             */
+            /** @default [] */
             dials: components["schemas"]["Dial"][];
             /** @default straight off the mains */
             drive: components["schemas"]["Drive"];
-            /** Driver Rpm */
             driver_rpm?: number | null;
-            /**
-             * Gearbox
-             * @default
-             */
+            /** @default  */
             gearbox: string;
-            /** Key */
             key: string;
             kind: components["schemas"]["MachineKind"];
-            /** Leadscrew Mm */
             leadscrew_mm?: number | null;
-            /**
-             * Limits
-             * @default []
-             */
+            /** @default [] */
             limits: components["schemas"]["Limit"][];
-            /**
-             * Mains Hz
-             * @default 50
-             */
+            /** @default 50 */
             mains_hz: number;
-            /** Name */
             name: string;
-            /**
-             * Plate Hz
-             * @default 50
-             */
+            /** @default 50 */
             plate_hz: number;
-            /** Power W */
             power_w: number;
-            /**
-             * Ranges
-             * @default []
-             */
+            /** @default [] */
             ranges: components["schemas"]["Range"][];
-            /**
-             * Read Out
-             * @default false
-             */
+            /** @default false */
             read_out: boolean;
-            /** Spindle Bore Mm */
             spindle_bore_mm?: number | null;
-            /**
-             * Steps
-             * @default []
-             */
+            /** @default [] */
             steps: components["schemas"]["SpeedStep"][];
-            /** Swing Mm */
             swing_mm?: number | null;
-            /** Wheel Module */
             wheel_module?: number | null;
-            /**
-             * Wheels
-             * @default
-             */
+            /** @default  */
             wheels: string;
         };
-        /** MachineAnswerWire */
         MachineAnswerWire: {
             assumed: string[];
             fastest_rpm: components["schemas"]["FigureWire"];
@@ -2247,90 +952,21 @@ export interface components {
             positions: components["schemas"]["PositionWire"][];
             slowest_rpm: components["schemas"]["FigureWire"];
         };
-        /**
-         * MachineIn
-         * @description A machine to save, and the saving it was read at.
-         */
         MachineIn: {
             machine: components["schemas"]["Machine"];
-            /**
-             * Version
-             * @default 0
-             */
+            /** @default 0 */
             version: number;
         };
-        /**
-         * MachineKind
-         * @description What sort of machine it is.
-         * @enum {string}
-         */
+        /** @enum {string} */
         MachineKind: "lathe" | "mill" | "drill press";
-        /**
-         * MachineOut
-         * @description A machine as kept, with its speeds as the spindle really turns and what looks wrong.
-         */
         MachineOut: {
-            /** Doubts */
             doubts: string[];
             machine: components["schemas"]["Machine"];
-            /** Pulleys */
             pulleys: components["schemas"]["PulleyPair"][];
-            /** Real */
             real: components["schemas"]["SpeedStep"][];
-            /** Real Ranges */
             real_ranges: components["schemas"]["Range"][];
-            /** Version */
             version: number;
         };
-        /** MachineQuestion */
-        MachineQuestion: {
-            /**
-             * @description name
-             * @default null
-             */
-            called: string | null;
-            /**
-             * @description unit of its dials: mm, inch
-             * @default null
-             */
-            dials: string | null;
-            /**
-             * @description one division
-             * @default null
-             */
-            division: string | number | null;
-            /**
-             * @description kind of machine: lathe, mill, drill press
-             * @default null
-             */
-            kind: string | null;
-            /**
-             * @description motor, watts
-             * @default null
-             */
-            power: string | number | null;
-            /**
-             * @description what the cross-slide's dial counts: radius, diameter
-             * @default null
-             */
-            reads: string | null;
-            /**
-             * @description speeds
-             * @default null
-             */
-            speeds: string | null;
-            /**
-             * @description swing over the bed
-             * @default null
-             */
-            swing: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** MachineReply */
         MachineReply: {
             answer: components["schemas"]["MachineAnswerWire"];
             calculator: string;
@@ -2349,7 +985,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** MadeAnswerWire */
         MadeAnswerWire: {
             all_percent: components["schemas"]["FigureWire"];
             as_they_come_percent: components["schemas"]["FigureWire"];
@@ -2366,14 +1001,12 @@ export interface components {
              */
             tag: "made";
         };
-        /** MadeWire */
         MadeWire: {
             does: string;
             how: string;
             size_mm: components["schemas"]["FigureWire"] | null;
             step: string;
         };
-        /** MakingWire */
         MakingWire: {
             costs: string;
             how: string;
@@ -2381,197 +1014,65 @@ export interface components {
             outside_mm: components["schemas"]["FigureWire"];
             school: string;
         };
-        /**
-         * MarkIn
-         * @description What state a tool is in, and the saving it was read at.
-         */
         MarkIn: {
             state: components["schemas"]["State"];
-            /** Version */
             version: number;
         };
-        /** MateAnswerWire */
         MateAnswerWire: {
             aim_mm: components["schemas"]["FigureWire"] | null;
             clearance_high_mm: components["schemas"]["FigureWire"] | null;
             clearance_hot_mm: components["schemas"]["FigureWire"] | null;
             clearance_low_mm: components["schemas"]["FigureWire"] | null;
             divisions: components["schemas"]["FigureWire"] | null;
-            /** First */
             first: string;
-            /** Goes */
             goes: components["schemas"]["GoesWire"][];
-            /** Governs At */
             governs_at: string;
             governs_mm: components["schemas"]["FigureWire"];
             high_mm: components["schemas"]["FigureWire"] | null;
-            /** Hitches */
             hitches: components["schemas"]["HitchWire"][];
             left_mm: components["schemas"]["FigureWire"] | null;
             low_mm: components["schemas"]["FigureWire"] | null;
             oval_mm: components["schemas"]["FigureWire"] | null;
-            /** Reads */
             reads: components["schemas"]["ReadWire"][];
-            /** Says */
             says: string;
-            /** Stands */
             stands: string;
             taper_mm: components["schemas"]["FigureWire"] | null;
-            /** Ways Out */
             ways_out: components["schemas"]["Mate_waysWayOutWire"][];
-            /** Wind */
             wind: string;
         };
-        /**
-         * MateLine
-         * @description A mate in the list.
-         */
         MateLine: {
-            /** Headline */
             headline: string;
-            /** Id */
             id: number;
-            /** Part Id */
             part_id: number | null;
-            /** Title */
             title: string;
         };
-        /** MateOut */
         MateOut: {
             answer: components["schemas"]["MateAnswerWire"];
-            /** Cautions */
             cautions: components["schemas"]["CautionWire"][];
             cut: components["schemas"]["CutOfMate"] | null;
-            /** Headline */
             headline: string;
-            /** Id */
             id: number;
-            /** Last Event */
             last_event: number;
-            /** Links */
             links: components["schemas"]["LinkWire"][];
-            /** Make */
             make: string;
-            /** Part Id */
             part_id: number | null;
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Title */
             title: string;
-            /** Undoes */
             undoes: number | null;
         };
-        /** MateQuestion */
-        MateQuestion: {
-            /**
-             * @description slips: likely, every
-             * @default null
-             */
-            counts: string | null;
-            /**
-             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel, core
-             * @default null
-             */
-            duty: string | null;
-            /**
-             * @description least clearance
-             * @default null
-             */
-            free: string | number | null;
-            /**
-             * @description class of the hole
-             * @default null
-             */
-            hole: string | null;
-            /**
-             * @description the hole works at
-             * @default null
-             */
-            hole_hot: string | number | null;
-            /**
-             * @description metal with the hole
-             * @default null
-             */
-            hole_metal: string | null;
-            /**
-             * @description lathe
-             * @default null
-             */
-            machine: string | null;
-            /**
-             * @description the other, as it measures now
-             * @default null
-             */
-            made: string | null;
-            /**
-             * @description what is made: shaft, hole
-             * @default null
-             */
-            make: string | null;
-            /**
-             * @description most clearance
-             * @default null
-             */
-            most: string | number | null;
-            /**
-             * @description others it goes with
-             * @default null
-             */
-            others: string | null;
-            /**
-             * @description class of the shaft
-             * @default null
-             */
-            shaft: string | null;
-            /**
-             * @description the shaft works at
-             * @default null
-             */
-            shaft_hot: string | number | null;
-            /**
-             * @description metal of the shaft
-             * @default null
-             */
-            shaft_metal: string | null;
-            /**
-             * @description readings of what is there
-             * @default null
-             */
-            there: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /**
-         * MateReadingIn
-         * @description A reading as typed: several places parted by semicolons, the ways across by commas.
-         */
         MateReadingIn: {
-            /** After */
             after?: number | null;
-            /**
-             * Event Key
-             * @description made once for this event
-             */
             event_key: string;
-            /** Reading */
             reading: string;
             side: components["schemas"]["Side"];
-            /**
-             * Sure
-             * @default false
-             */
+            /** @default false */
             sure: boolean;
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
-            /** Warm */
             warm?: string | null;
         };
-        /** MateReply */
         MateReply: {
             answer: components["schemas"]["MateAnswerWire"];
             calculator: string;
@@ -2590,121 +1091,58 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * MateUndoIn
-         * @description An event to take back; an undo can be taken back as well.
-         */
         MateUndoIn: {
-            /**
-             * Event Key
-             * @description made once for this event
-             */
             event_key: string;
-            /** Undoes */
             undoes: number;
         };
-        /** Mate_waysWayOutWire */
         Mate_waysWayOutWire: {
-            /** Says */
             says: string;
-            /** Way */
             way: string;
         };
-        /**
-         * MetalFigureOut
-         * @description One figure of a metal, with who says so.
-         */
         MetalFigureOut: {
-            /** Label */
             label: string;
-            /** Name */
             name: string;
             source: components["schemas"]["SourceWire"];
-            /** Unit */
             unit: string;
-            /** Value */
             value: number;
         };
-        /**
-         * MetalOut
-         * @description A metal to choose from; ``own`` where it is kept here, with its saving.
-         */
         MetalOut: {
-            /** Aliases */
             aliases: string[];
-            /** Cast */
             cast: boolean;
-            /** Colour */
             colour: string;
-            /** Designation */
             designation: string;
-            /** Family */
             family: string;
-            /** Figures */
             figures: components["schemas"]["MetalFigureOut"][];
-            /** Has Skin */
             has_skin: boolean;
-            /** Key */
             key: string;
-            /** Magnet */
             magnet: string;
-            /** Name */
             name: string;
             own: components["schemas"]["OwnMetal"] | null;
-            /** Version */
             version: number;
         };
-        /** MissedWire */
         MissedWire: {
             off_mm: components["schemas"]["FigureWire"] | null;
             part: string;
             says: string;
             size_mm: components["schemas"]["FigureWire"];
         };
-        /**
-         * MoveIn
-         * @description A move: divisions wound on for a pass, or none where it was only measured.
-         */
         MoveIn: {
-            /**
-             * Fine
-             * @default false
-             */
+            /** @default false */
             fine: boolean;
-            /**
-             * Measure
-             * @default true
-             */
+            /** @default true */
             measure: boolean;
-            /** Wind */
             wind?: number | null;
         };
-        /**
-         * MoveMade
-         * @description A move, and what the micrometer showed after it; None where it was not put on.
-         */
         MoveMade: {
-            /** Fine */
             fine: boolean;
-            /** Read Mm */
             read_mm: number | null;
-            /** Wind */
             wind: number | null;
         };
-        /**
-         * NameIn
-         * @description A name, and for a part its metal.
-         */
         NameIn: {
-            /**
-             * Metal
-             * @default
-             */
+            /** @default  */
             metal: string;
-            /** Name */
             name: string;
         };
-        /** NearToolWire */
         NearToolWire: {
             does: string;
             mm: components["schemas"]["FigureWire"];
@@ -2712,7 +1150,6 @@ export interface components {
             off_mm: components["schemas"]["FigureWire"];
             series: string;
         };
-        /** NearestAnswerWire */
         NearestAnswerWire: {
             above: components["schemas"]["NearToolWire"][];
             below: components["schemas"]["NearToolWire"][];
@@ -2725,30 +1162,6 @@ export interface components {
             reamers: components["schemas"]["NearToolWire"][];
             wanted_mm: components["schemas"]["FigureWire"];
         };
-        /** NearestDrillQuestion */
-        NearestDrillQuestion: {
-            /**
-             * @description purpose: hole, under, over, clear, ream
-             * @default null
-             */
-            purpose: string | null;
-            /**
-             * @description size
-             * @default null
-             */
-            size: string | number | null;
-            /**
-             * @description tool: drill, collet, reamer, cutter, bar
-             * @default null
-             */
-            tool: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** NearestDrillReply */
         NearestDrillReply: {
             answer: components["schemas"]["NearestAnswerWire"];
             calculator: string;
@@ -2767,7 +1180,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** OringAnswerWire */
         OringAnswerWire: {
             clear_mm: components["schemas"]["FigureWire"];
             corner_mm: components["schemas"]["FigureWire"];
@@ -2788,48 +1200,27 @@ export interface components {
             wide_high_mm: components["schemas"]["FigureWire"];
             wide_low_mm: components["schemas"]["FigureWire"];
         };
-        /**
-         * OtherOut
-         * @description A second reading of the line, and the line that gives it.
-         */
         OtherOut: {
-            /** Line */
             line: string;
-            /** Read As */
             read_as: string;
         };
-        /** OtherWayWire */
         OtherWayWire: {
             clearance_high_mm: components["schemas"]["FigureWire"];
             clearance_low_mm: components["schemas"]["FigureWire"];
             name: string;
             says: string;
         };
-        /**
-         * OutcomeOut
-         * @description A reading beside what was wound on for it, as shown.
-         */
         OutcomeOut: {
-            /** Event */
             event: number;
-            /** Kind */
             kind: string;
-            /** Off Mm */
             off_mm: number;
-            /** Passes */
             passes: number;
-            /** Size */
             size: string;
-            /** Size Mm */
             size_mm: number;
-            /** Took Mm */
             took_mm: number;
-            /** Wound */
             wound: number;
-            /** Wound Mm */
             wound_mm: number;
         };
-        /** OwnFigureWire */
         OwnFigureWire: {
             does: string;
             off_percent: components["schemas"]["FigureWire"];
@@ -2837,53 +1228,23 @@ export interface components {
             what: string;
             yours: components["schemas"]["FigureWire"];
         };
-        /**
-         * OwnMetal
-         * @description What is kept of a metal of one's own: the shipped one it is like, and what differs.
-         *
-         *     Args:
-         *         key: Made from the name when first kept.
-         *         name: Two letters at least, and none that a metal has already.
-         *         like: Key of the shipped metal it is copied from.
-         *         designation: As sold; may be empty.
-         *         magnet: ``yes``, ``faintly`` or ``no``; that of ``like`` where empty.
-         *         figures: The changed ones by name; the rest are those of ``like``.
-         */
         OwnMetal: {
-            /**
-             * Designation
-             * @default
-             */
+            /** @default  */
             designation: string;
-            /** Figures */
             figures?: {
                 [key: string]: number;
             };
-            /** Key */
             key: string;
-            /** Like */
             like: string;
-            /**
-             * Magnet
-             * @default
-             */
+            /** @default  */
             magnet: string;
-            /** Name */
             name: string;
         };
-        /**
-         * OwnMetalIn
-         * @description A metal to save, and the saving it was read at.
-         */
         OwnMetalIn: {
             metal: components["schemas"]["OwnMetal"];
-            /**
-             * Version
-             * @default 0
-             */
+            /** @default 0 */
             version: number;
         };
-        /** PackedAnswerWire */
         PackedAnswerWire: {
             box_deep_mm: components["schemas"]["FigureWire"];
             box_mm: components["schemas"]["FigureWire"];
@@ -2901,13 +1262,8 @@ export interface components {
             tag: "packing";
             turn_mm: components["schemas"]["FigureWire"];
         };
-        /**
-         * PageUnit
-         * @description What a bare number means on this page, and what lengths are shown in.
-         * @enum {string}
-         */
+        /** @enum {string} */
         PageUnit: "mm" | "inch";
-        /** PairAnswerWire */
         PairAnswerWire: {
             between: string;
             says: string;
@@ -2915,25 +1271,6 @@ export interface components {
             title: string;
             verdict: string;
         };
-        /** PairQuestion */
-        PairQuestion: {
-            /**
-             * @description metal
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description other metal
-             * @default null
-             */
-            other: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** PairReply */
         PairReply: {
             answer: components["schemas"]["PairAnswerWire"];
             calculator: string;
@@ -2952,7 +1289,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** PairedWire */
         PairedWire: {
             clearance_mm: components["schemas"]["FigureWire"];
             hole: string;
@@ -2960,7 +1296,6 @@ export interface components {
             shaft: string;
             shaft_mm: components["schemas"]["FigureWire"];
         };
-        /** PairsAnswerWire */
         PairsAnswerWire: {
             fit: number;
             least_mm: components["schemas"]["FigureWire"];
@@ -2976,60 +1311,6 @@ export interface components {
             tag: "measured";
             tightest_mm: components["schemas"]["FigureWire"] | null;
         };
-        /** PairsQuestion */
-        PairsQuestion: {
-            /**
-             * @description how many of each
-             * @default null
-             */
-            count: string | number | null;
-            /**
-             * @description what they do: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel, core
-             * @default null
-             */
-            duty: string | null;
-            /**
-             * @description a hole and its limits
-             * @default null
-             */
-            hole: string | number | null;
-            /**
-             * @description holes
-             * @default null
-             */
-            holes: string | null;
-            /**
-             * @description what is known: measured, made
-             * @default null
-             */
-            known: string | null;
-            /**
-             * @description least clearance
-             * @default null
-             */
-            least: string | number | null;
-            /**
-             * @description most clearance
-             * @default null
-             */
-            most: string | number | null;
-            /**
-             * @description a shaft and its limits
-             * @default null
-             */
-            shaft: string | number | null;
-            /**
-             * @description shafts
-             * @default null
-             */
-            shafts: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** PairsReply */
         PairsReply: {
             answer: components["schemas"]["PairsAnswerWire"] | components["schemas"]["MadeAnswerWire"];
             calculator: string;
@@ -3048,19 +1329,17 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * Part
-         * @description A part of an engine.
-         */
         Part: {
-            /** Id */
             id: number;
-            /** Metal */
             metal: string;
-            /** Name */
             name: string;
         };
-        /** PassageAnswerWire */
+        PassWire: {
+            divisions: components["schemas"]["FigureWire"] | null;
+            pass_number: number;
+            stands_mm: components["schemas"]["FigureWire"];
+            take_mm: components["schemas"]["FigureWire"];
+        };
         PassageAnswerWire: {
             across_mm: components["schemas"]["FigureWire"] | null;
             along_mm: components["schemas"]["FigureWire"];
@@ -3076,45 +1355,6 @@ export interface components {
             says: string;
             wall_mm: components["schemas"]["FigureWire"] | null;
         };
-        /** PassageQuestion */
-        PassageQuestion: {
-            /**
-             * @description drill
-             * @default null
-             */
-            drill: string | number | null;
-            /**
-             * @description where it comes out
-             * @default null
-             */
-            end: string | null;
-            /**
-             * @description another bore, or a corner
-             * @default null
-             */
-            other: string | null;
-            /**
-             * @description its diameter
-             * @default null
-             */
-            other_dia: string | number | null;
-            /**
-             * @description which runs on to
-             * @default null
-             */
-            other_to: string | null;
-            /**
-             * @description where it starts
-             * @default null
-             */
-            start: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** PassageReply */
         PassageReply: {
             answer: components["schemas"]["PassageAnswerWire"];
             calculator: string;
@@ -3133,7 +1373,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** PistonAnswerWire */
         PistonAnswerWire: {
             bend_groove_mm: components["schemas"]["FigureWire"] | null;
             bend_mm: components["schemas"]["FigureWire"];
@@ -3156,70 +1395,6 @@ export interface components {
             steps: components["schemas"]["MadeWire"][];
             tool_mm: components["schemas"]["FigureWire"] | null;
         };
-        /** PistonQuestion */
-        PistonQuestion: {
-            /**
-             * @description bore
-             * @default null
-             */
-            bore: string | number | null;
-            /**
-             * @description long
-             * @default null
-             */
-            long: string | number | null;
-            /**
-             * @description metal of the piston
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description standing out
-             * @default null
-             */
-            out: string | number | null;
-            /**
-             * @description rings
-             * @default null
-             */
-            rings: string | number | null;
-            /**
-             * @description rod
-             * @default null
-             */
-            rod: string | number | null;
-            /**
-             * @description metal of the rod
-             * @default null
-             */
-            rod_metal: string | null;
-            /**
-             * @description school: rod, bush
-             * @default null
-             */
-            school: string | null;
-            /**
-             * @description thread on the rod
-             * @default null
-             */
-            thread: string | null;
-            /**
-             * @description grooving tool
-             * @default null
-             */
-            tool: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description width of a ring
-             * @default null
-             */
-            wide: string | number | null;
-        };
-        /** PistonReply */
         PistonReply: {
             answer: components["schemas"]["PistonAnswerWire"];
             calculator: string;
@@ -3238,213 +1413,32 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * PlaceIn
-         * @description Where an item goes: just above one, or just below one.
-         */
         PlaceIn: {
-            /** After */
             after?: number | null;
-            /** Before */
             before?: number | null;
         };
-        /** PlanAnswerWire */
         PlanAnswerWire: {
             aim_mm: components["schemas"]["FigureWire"];
-            /** Dial Says */
             dial_says: string;
             finish_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
-            /** Finish Set */
             finish_set: string;
             high_mm: components["schemas"]["FigureWire"];
             left_mm: components["schemas"]["FigureWire"];
             low_mm: components["schemas"]["FigureWire"];
-            /** Next Detail */
             next_detail: string;
-            /** Next Says */
             next_says: string;
             now_mm: components["schemas"]["FigureWire"];
             over_mm: components["schemas"]["FigureWire"] | null;
-            /** Parts */
             parts: number;
-            /** Passes */
             passes: components["schemas"]["PlannedPassWire"][];
             rough_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
-            /** Rough Set */
             rough_set: string;
             spring_mm: components["schemas"]["FigureWire"] | null;
             spring_ratio: components["schemas"]["FigureWire"];
-            /** Start Says */
             start_says: string;
-            /** State */
             state: string;
-            /** Ways Out */
             ways_out: components["schemas"]["WayOutWire"][];
         };
-        /** PlanQuestion */
-        PlanQuestion: {
-            /**
-             * @description diameter of face or cutter
-             * @default null
-             */
-            across: string | number | null;
-            /**
-             * @description finishing allowance
-             * @default null
-             */
-            allowance: string | number | null;
-            /**
-             * @description alloy: known, unknown
-             * @default null
-             */
-            alloy: string | null;
-            /**
-             * @description boring bar
-             * @default null
-             */
-            bar: string | number | null;
-            /**
-             * @description depth of the groove
-             * @default null
-             */
-            deep: string | number | null;
-            /**
-             * @description edge set to nought: left, right
-             * @default null
-             */
-            edge: string | null;
-            /**
-             * @description ends: one, both
-             * @default null
-             */
-            ends: string | null;
-            /**
-             * @description feeler
-             * @default null
-             */
-            feeler: string | number | null;
-            /**
-             * @description finish wanted, Ra in µm
-             * @default null
-             */
-            finish: string | number | null;
-            /**
-             * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, bonded, vice, clamped to the table, vertical slide
-             * @default null
-             */
-            held: string | null;
-            /**
-             * @description hole there: bored, drilled, cored
-             * @default null
-             */
-            hole: string | null;
-            /**
-             * @description job: outside, bore, face, slot, groove
-             * @default null
-             */
-            job: string | null;
-            /**
-             * @description largest allowed
-             * @default null
-             */
-            largest: string | number | null;
-            /**
-             * @description length of cut
-             * @default null
-             */
-            length: string | number | null;
-            /**
-             * @description limits
-             * @default null
-             */
-            limits: string | null;
-            /**
-             * @description machine
-             * @default null
-             */
-            machine: string | null;
-            /**
-             * @description contact: all round, interrupted
-             * @default null
-             */
-            meets: string | null;
-            /**
-             * @description metal
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description size now
-             * @default null
-             */
-            now: string | number | null;
-            /**
-             * @description overhang
-             * @default null
-             */
-            overhang: string | number | null;
-            /**
-             * @description equal parts
-             * @default null
-             */
-            parts: string | number | null;
-            /**
-             * @description reach of the tool
-             * @default null
-             */
-            reach: string | number | null;
-            /**
-             * @description what you measure with reads to
-             * @default null
-             */
-            reads_to: string | number | null;
-            /**
-             * @description set-up: ordinary, stiff, long
-             * @default null
-             */
-            set_up: string | null;
-            /**
-             * @description smallest allowed
-             * @default null
-             */
-            smallest: string | number | null;
-            /**
-             * @description most a pass may take
-             * @default null
-             */
-            step: string | number | null;
-            /**
-             * @description surface: sound, skin, scale
-             * @default null
-             */
-            surface: string | null;
-            /**
-             * @description tool: hss, cobalt, carbide
-             * @default null
-             */
-            tool: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description where the groove is: outside, bore
-             * @default null
-             */
-            wall: string | null;
-            /**
-             * @description size wanted
-             * @default null
-             */
-            wanted: string | number | null;
-            /**
-             * @description width of the tool
-             * @default null
-             */
-            width: string | number | null;
-        };
-        /** PlanReply */
         PlanReply: {
             answer: components["schemas"]["PlanAnswerWire"];
             calculator: string;
@@ -3463,105 +1457,58 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** PlannedPassWire */
         PlannedPassWire: {
-            /** Dial */
             dial: string;
             divisions: components["schemas"]["FigureWire"] | null;
-            /** End */
             end: number;
-            /** Kind */
             kind: string;
-            /** Measure */
             measure: boolean;
-            /** Stands At */
             stands_at: string;
             take_mm: components["schemas"]["FigureWire"];
             to_mm: components["schemas"]["FigureWire"];
         };
-        /**
-         * PlateIn
-         * @description A machine's sentence as typed.
-         */
         PlateIn: {
-            /** Question */
             question: {
                 [key: string]: string;
             };
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };
-        /** PositionWire */
         PositionWire: {
             name: string;
             rpm: components["schemas"]["FigureWire"];
             top_rpm: components["schemas"]["FigureWire"] | null;
         };
-        /**
-         * Practice
-         * @description Where a practice piece stands. ``advice`` is empty where none was asked for.
-         */
         Practice: {
-            /** Advice */
             advice: string;
-            /** Advice Detail */
             advice_detail: string;
-            /** Advice Divisions */
             advice_divisions: number | null;
-            /** Advice Fine */
             advice_fine: boolean;
-            /** Dial */
             dial: string;
-            /** Exercise */
             exercise: string;
-            /** Growing */
             growing: boolean;
-            /** High Mm */
             high_mm: number;
-            /** Lesson */
             lesson: string;
-            /** Low Mm */
             low_mm: number;
-            /** Moves */
             moves: components["schemas"]["MoveMade"][];
-            /** Name */
             name: string;
-            /** Passes */
             passes: number;
             score: components["schemas"]["Score"] | null;
-            /** Start Mm */
             start_mm: number;
-            /** Task */
             task: string;
         };
-        /**
-         * PracticeIn
-         * @description A piece and everything done to it.
-         */
         PracticeIn: {
-            /**
-             * Advised
-             * @default false
-             */
+            /** @default false */
             advised: boolean;
-            /** Exercise */
             exercise: string;
-            /**
-             * Finished
-             * @default false
-             */
+            /** @default false */
             finished: boolean;
-            /**
-             * Moves
-             * @default []
-             */
+            /** @default [] */
             moves: components["schemas"]["MoveIn"][];
-            /** Seed */
             seed: number;
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };
-        /** PressAnswerWire */
         PressAnswerWire: {
             force_n: components["schemas"]["FigureWire"];
             holds_n: components["schemas"]["FigureWire"];
@@ -3577,60 +1524,6 @@ export interface components {
             ways: components["schemas"]["WayWire"][];
             yield_mpa: components["schemas"]["FigureWire"];
         };
-        /** PressQuestion */
-        PressQuestion: {
-            /**
-             * @description metal of the boss
-             * @default null
-             */
-            boss_metal: string | null;
-            /**
-             * @description class: press, drive, shrink
-             * @default null
-             */
-            by: string | null;
-            /**
-             * @description bore through the shaft
-             * @default null
-             */
-            hollow: string | number | null;
-            /**
-             * @description outside of the boss
-             * @default null
-             */
-            hub: string | number | null;
-            /**
-             * @description least interference
-             * @default null
-             */
-            least: string | number | null;
-            /**
-             * @description length of the joint
-             * @default null
-             */
-            length: string | number | null;
-            /**
-             * @description metal of the shaft
-             * @default null
-             */
-            shaft_metal: string | null;
-            /**
-             * @description diameter of the joint
-             * @default null
-             */
-            size: string | number | null;
-            /**
-             * @description interference
-             * @default null
-             */
-            tight: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** PressReply */
         PressReply: {
             answer: components["schemas"]["PressAnswerWire"];
             calculator: string;
@@ -3649,122 +1542,54 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * Problem
-         * @description What went wrong, which field it belongs to, and what to do instead.
-         */
         Problem: {
-            /** Detail */
             detail: string;
-            /**
-             * Field
-             * @default null
-             */
+            /** @default null */
             field: string | null;
-            /** Status */
             status: number;
-            /**
-             * Suggest
-             * @default null
-             */
+            /** @default null */
             suggest: string | null;
-            /**
-             * Theirs
-             * @default null
-             */
+            /** @default null */
             theirs: unknown;
-            /** Title */
             title: string;
-            /**
-             * Type
-             * @default about:blank
-             */
+            /** @default about:blank */
             type: string;
         };
-        /**
-         * PulleyPair
-         * @description One step of the two cones, for the picture.
-         */
         PulleyPair: {
-            /** Driven Mm */
             driven_mm: number;
-            /** Driver Mm */
             driver_mm: number;
-            /** Position */
             position: string;
         };
-        /**
-         * PutOut
-         * @description How many tools were put.
-         */
         PutOut: {
-            /** Tools */
             tools: number;
         };
-        /**
-         * Range
-         * @description A continuous range of a variable-speed machine, in revolutions a minute.
-         */
         Range: {
-            /** Gear */
             gear: string;
-            /** High Rpm */
             high_rpm: number;
-            /** Low Rpm */
             low_rpm: number;
         };
-        /** ReadWire */
         ReadWire: {
-            /** Part */
             part: string;
-            /** Place */
             place: string;
-            /** Says */
             says: string;
             size_mm: components["schemas"]["FigureWire"];
         };
-        /**
-         * ReadingIn
-         * @description A reading as typed: one size, or several places of the same surface.
-         *
-         *     ``wound`` is what was really wound on, in divisions; left out, it was wound on as told;
-         *     0 where nothing was cut since. ``sure`` says that it was looked at twice.
-         */
         ReadingIn: {
-            /** After */
             after?: number | null;
-            /**
-             * Event Key
-             * @description made once for this event
-             */
             event_key: string;
-            /** Reading */
             reading: string;
-            /**
-             * Sure
-             * @default false
-             */
+            /** @default false */
             sure: boolean;
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
-            /** Warm */
             warm?: string | null;
-            /** Wound */
             wound?: string | null;
         };
-        /**
-         * ReadingWire
-         * @description How a typed length was read.
-         */
         ReadingWire: {
-            /** Echo */
             echo: string;
-            /** Mm */
             mm: number;
-            /** Plain */
             plain: boolean;
         };
-        /** RingAnswerWire */
         RingAnswerWire: {
             bears_mpa: components["schemas"]["FigureWire"];
             bore_mm: components["schemas"]["FigureWire"];
@@ -3785,60 +1610,6 @@ export interface components {
             wall_pressure_mpa: components["schemas"]["FigureWire"];
             width_mm: components["schemas"]["FigureWire"];
         };
-        /** RingQuestion */
-        RingQuestion: {
-            /**
-             * @description parting blade
-             * @default null
-             */
-            blade: string | number | null;
-            /**
-             * @description bore
-             * @default null
-             */
-            bore: string | number | null;
-            /**
-             * @description the bore at work
-             * @default null
-             */
-            bore_hot: string | number | null;
-            /**
-             * @description rings
-             * @default null
-             */
-            count: string | number | null;
-            /**
-             * @description free gap
-             * @default null
-             */
-            gap: string | number | null;
-            /**
-             * @description the ring at work
-             * @default null
-             */
-            hot: string | number | null;
-            /**
-             * @description metal of the ring
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description thickness of the ring
-             * @default null
-             */
-            radial: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description width of the ring
-             * @default null
-             */
-            width: string | number | null;
-        };
-        /** RingReply */
         RingReply: {
             answer: components["schemas"]["RingAnswerWire"];
             calculator: string;
@@ -3857,7 +1628,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** RunOutAnswerWire */
         RunOutAnswerWire: {
             causes: components["schemas"]["CauseWire"][];
             first: string;
@@ -3869,7 +1639,6 @@ export interface components {
             tag: "run-out";
             trace: components["schemas"]["JumpWire"][];
         };
-        /** SchoolChoiceWire */
         SchoolChoiceWire: {
             chosen: boolean;
             off_percent: components["schemas"]["FigureWire"];
@@ -3878,7 +1647,6 @@ export interface components {
             school: string;
             title: string;
         };
-        /** SchoolDrillWire */
         SchoolDrillWire: {
             chosen: boolean;
             drill_name: string;
@@ -3887,79 +1655,53 @@ export interface components {
             target_percent: components["schemas"]["FigureWire"];
             title: string;
         };
-        /**
-         * Score
-         * @description How it went, beside what Runk's advice makes of the very same lathe.
-         *
-         *     Args:
-         *         size_mm: The true size.
-         *         lost_mm: Metal gone past the limit, on the size.
-         *         advised_passes: Passes the advice needs, measuring after each.
-         *         points: 100 inside, 40 with metal left on, 0 with too much gone; less 4 for each
-         *             pass more than the advice needs. The weights are this game's own.
-         */
         Score: {
-            /** Advised Inside */
             advised_inside: boolean;
-            /** Advised Passes */
             advised_passes: number;
-            /** Inside */
             inside: boolean;
-            /** Lost Mm */
             lost_mm: number;
-            /** Passes */
             passes: number;
-            /** Points */
             points: number;
-            /** Says */
             says: string;
-            /** Size Mm */
             size_mm: number;
         };
-        /** SealQuestion */
-        SealQuestion: {
-            /**
-             * @description bore
-             * @default null
-             */
-            bore: string | number | null;
-            /**
-             * @description what seals: piston, rod, packing, lapped
-             * @default null
-             */
-            kind: string | null;
-            /**
-             * @description moves: moving, still
-             * @default null
-             */
-            moves: string | null;
-            /**
-             * @description rod
-             * @default null
-             */
-            rod: string | number | null;
-            /**
-             * @description section of the ring
-             * @default null
-             */
-            section: string | number | null;
-            /**
-             * @description space round the rod
-             * @default null
-             */
-            space: string | number | null;
-            /**
-             * @description turns
-             * @default null
-             */
-            turns: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
+        ScrewcutAnswerWire: {
+            angle_deg: components["schemas"]["FigureWire"] | null;
+            angle_of_thread_deg: components["schemas"]["FigureWire"];
+            blank_mm: components["schemas"]["FigureWire"];
+            core_mm: components["schemas"]["FigureWire"];
+            depth_mm: components["schemas"]["FigureWire"];
+            dial: string;
+            half_nuts: string;
+            lead_mm: components["schemas"]["FigureWire"];
+            other: string;
+            passes: components["schemas"]["PassWire"][];
+            pitch_mm: components["schemas"]["FigureWire"];
+            position: string;
+            relief_mm: components["schemas"]["FigureWire"];
+            says: string;
+            set_rpm: components["schemas"]["FigureWire"];
+            target_rpm: components["schemas"]["FigureWire"];
+            travel_mm: components["schemas"]["FigureWire"] | null;
         };
-        /** SealReply */
+        ScrewcutReply: {
+            answer: components["schemas"]["ScrewcutAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         SealReply: {
             answer: components["schemas"]["OringAnswerWire"] | components["schemas"]["PackedAnswerWire"] | components["schemas"]["LappedAnswerWire"];
             calculator: string;
@@ -3978,45 +1720,10 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * SetOut
-         * @description A set that can be added whole.
-         */
         SetOut: {
-            /** Key */
             key: string;
-            /** Name */
             name: string;
         };
-        /** ShaftBudgetQuestion */
-        ShaftBudgetQuestion: {
-            /**
-             * @description what sits along it
-             * @default null
-             */
-            along: string | number | null;
-            /**
-             * @description its line, from the left frame
-             * @default null
-             */
-            line: string | number | null;
-            /**
-             * @description which of them
-             * @default null
-             */
-            on: string | null;
-            /**
-             * @description room between the frames
-             * @default null
-             */
-            room: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** ShaftBudgetReply */
         ShaftBudgetReply: {
             answer: components["schemas"]["BudgetAnswerWire"];
             calculator: string;
@@ -4035,7 +1742,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** SheetAnswerWire */
         SheetAnswerWire: {
             columns: components["schemas"]["SheetColumnWire"][];
             held: string;
@@ -4045,72 +1751,20 @@ export interface components {
             rows: components["schemas"]["SheetRowWire"][];
             title: string;
         };
-        /** SheetCellWire */
         SheetCellWire: {
             mark: string;
             rpm: number;
             state: string;
         };
-        /** SheetColumnWire */
         SheetColumnWire: {
             label: string;
             mm: number;
         };
-        /** SheetMarkWire */
         SheetMarkWire: {
             mark: string;
             position: string;
             rpm: number;
         };
-        /** SheetQuestion */
-        SheetQuestion: {
-            /**
-             * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, bonded, vice, clamped to the table, vertical slide
-             * @default null
-             */
-            held: string | null;
-            /**
-             * @description machine
-             * @default null
-             */
-            machine: string | null;
-            /**
-             * @description metals
-             * @default null
-             */
-            metals: string | null;
-            /**
-             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, chamfer, deburr, file, emery
-             * @default null
-             */
-            operation: string | null;
-            /**
-             * @description school: a little over, never over, nearest
-             * @default null
-             */
-            school: string | null;
-            /**
-             * @description series: metric, inch
-             * @default null
-             */
-            series: string | null;
-            /**
-             * @description diameters
-             * @default null
-             */
-            sizes: string | null;
-            /**
-             * @description tool: hss, cobalt, carbide
-             * @default null
-             */
-            tool: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** SheetReply */
         SheetReply: {
             answer: components["schemas"]["SheetAnswerWire"];
             calculator: string;
@@ -4129,24 +1783,16 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** SheetRowWire */
         SheetRowWire: {
             cells: components["schemas"]["SheetCellWire"][];
             metal: string;
             name: string;
             surface_speed_m_min: components["schemas"]["FigureWire"];
         };
-        /**
-         * ShopOut
-         * @description Every machine; ``stand_in`` while these are the invented workshop's.
-         */
         ShopOut: {
-            /** Machines */
             machines: components["schemas"]["MachineOut"][];
-            /** Stand In */
             stand_in: boolean;
         };
-        /** ShrinkAnswerWire */
         ShrinkAnswerWire: {
             bears_c: components["schemas"]["FigureWire"];
             both_c: components["schemas"]["FigureWire"];
@@ -4163,65 +1809,6 @@ export interface components {
             torque_nm: components["schemas"]["FigureWire"];
             ways: components["schemas"]["WayWire"][];
         };
-        /** ShrinkQuestion */
-        ShrinkQuestion: {
-            /**
-             * @description metal of the boss
-             * @default null
-             */
-            boss_metal: string | null;
-            /**
-             * @description room to spare
-             * @default null
-             */
-            free: string | number | null;
-            /**
-             * @description bore through the shaft
-             * @default null
-             */
-            hollow: string | number | null;
-            /**
-             * @description outside of the boss
-             * @default null
-             */
-            hub: string | number | null;
-            /**
-             * @description least interference
-             * @default null
-             */
-            least: string | number | null;
-            /**
-             * @description length of the joint
-             * @default null
-             */
-            length: string | number | null;
-            /**
-             * @description temperature of the shop
-             * @default null
-             */
-            room: string | number | null;
-            /**
-             * @description metal of the shaft
-             * @default null
-             */
-            shaft_metal: string | null;
-            /**
-             * @description diameter of the joint
-             * @default null
-             */
-            size: string | number | null;
-            /**
-             * @description interference
-             * @default null
-             */
-            tight: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** ShrinkReply */
         ShrinkReply: {
             answer: components["schemas"]["ShrinkAnswerWire"];
             calculator: string;
@@ -4240,13 +1827,8 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * Side
-         * @description Which of the two was read.
-         * @enum {string}
-         */
+        /** @enum {string} */
         Side: "there" | "made";
-        /** SignAnswerWire */
         SignAnswerWire: {
             causes: components["schemas"]["CauseWire"][];
             first: string;
@@ -4257,15 +1839,9 @@ export interface components {
              */
             tag: "sign";
         };
-        /**
-         * SignIn
-         * @description A pass-phrase as typed.
-         */
         SignIn: {
-            /** Phrase */
             phrase: string;
         };
-        /** SitsWire */
         SitsWire: {
             from_mm: components["schemas"]["FigureWire"];
             middle_mm: components["schemas"]["FigureWire"];
@@ -4273,40 +1849,22 @@ export interface components {
             to_mm: components["schemas"]["FigureWire"];
             wide_mm: components["schemas"]["FigureWire"];
         };
-        /**
-         * SlateItem
-         * @description An answer on the slate.
-         */
         SlateItem: {
-            /** Calculator */
             calculator: string;
-            /** Calculator Version */
             calculator_version: number;
-            /** Headline */
             headline: string;
-            /** Id */
             id: number;
-            /**
-             * Kept At
-             * Format: date-time
-             */
+            /** Format: date-time */
             kept_at: string;
-            /** Note */
             note: string;
-            /** Page Unit */
             page_unit: string;
-            /** Part Id */
             part_id: number | null;
-            /** Question */
             question: {
                 [key: string]: unknown;
             };
-            /** Ticked */
             ticked: boolean;
-            /** Title */
             title: string;
         };
-        /** SolidAnswerWire */
         SolidAnswerWire: {
             bar_mm: components["schemas"]["FigureWire"];
             both_mm: components["schemas"]["FigureWire"];
@@ -4329,19 +1887,11 @@ export interface components {
             thick_mm: components["schemas"]["FigureWire"];
             throw_mm: components["schemas"]["FigureWire"];
         };
-        /**
-         * SourceWire
-         * @description Who says so, and how we have it.
-         */
         SourceWire: {
-            /** Held */
             held: string;
-            /** Tag */
             tag: string;
-            /** Title */
             title: string;
         };
-        /** SpeedAnswerWire */
         SpeedAnswerWire: {
             coolant: string;
             depth_mm: components["schemas"]["FigureWire"] | null;
@@ -4379,170 +1929,6 @@ export interface components {
             torque_available_nm: components["schemas"]["FigureWire"];
             torque_nm: components["schemas"]["FigureWire"] | null;
         };
-        /** SpeedQuestion */
-        SpeedQuestion: {
-            /**
-             * @description alloy: known, unknown
-             * @default null
-             */
-            alloy: string | null;
-            /**
-             * @description boring bar
-             * @default null
-             */
-            bar: string | number | null;
-            /**
-             * @description depth of cut
-             * @default null
-             */
-            depth: string | number | null;
-            /**
-             * @description diameter
-             * @default null
-             */
-            diameter: string | number | null;
-            /**
-             * @description finish wanted, Ra in µm
-             * @default null
-             */
-            finish: string | number | null;
-            /**
-             * @description gear: any, direct, back gear
-             * @default null
-             */
-            gears: string | null;
-            /**
-             * @description hardness in HRC
-             * @default null
-             */
-            hardness: string | number | null;
-            /**
-             * @description holding: three-jaw, four-jaw, collet, between centres, chuck and centre, faceplate, mandrel, bonded, vice, clamped to the table, vertical slide
-             * @default null
-             */
-            held: string | null;
-            /**
-             * @description length of cut
-             * @default null
-             */
-            length: string | number | null;
-            /**
-             * @description machine
-             * @default null
-             */
-            machine: string | null;
-            /**
-             * @description contact: all round, interrupted
-             * @default null
-             */
-            meets: string | null;
-            /**
-             * @description metal
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description tool height error
-             * @default null
-             */
-            off_centre: string | number | null;
-            /**
-             * @description operation: turn, face, bore, part, groove, form, knurl, drill, centre, ream, countersink, spot-face, end-mill, slot, keyway, fly-cut, saw, gear-cut, power-tap, screw-cut, chamfer, deburr, file, emery
-             * @default null
-             */
-            operation: string | null;
-            /**
-             * @description overhang
-             * @default null
-             */
-            overhang: string | number | null;
-            /**
-             * @description feed of your own
-             * @default null
-             */
-            own_feed: string | number | null;
-            /**
-             * @description feed a minute of your own
-             * @default null
-             */
-            own_feed_min: string | number | null;
-            /**
-             * @description speed of your own
-             * @default null
-             */
-            own_rpm: string | number | null;
-            /**
-             * @description pitch
-             * @default null
-             */
-            pitch: string | number | null;
-            /**
-             * @description relief groove
-             * @default null
-             */
-            relief: string | number | null;
-            /**
-             * @description school: a little over, never over, nearest, slowest
-             * @default null
-             */
-            school: string | null;
-            /**
-             * @description set-up: ordinary, stiff, long
-             * @default null
-             */
-            set_up: string | null;
-            /**
-             * @description bar it is drilled in
-             * @default null
-             */
-            shaft: string | number | null;
-            /**
-             * @description side of centre: above, below
-             * @default null
-             */
-            side: string | null;
-            /**
-             * @description spigot it turns on
-             * @default null
-             */
-            spigot: string | number | null;
-            /**
-             * @description stage: rough, finish
-             * @default null
-             */
-            stage: string | null;
-            /**
-             * @description surface: sound, skin, scale
-             * @default null
-             */
-            surface: string | null;
-            /**
-             * @description teeth
-             * @default null
-             */
-            teeth: string | number | null;
-            /**
-             * @description tip radius
-             * @default null
-             */
-            tip_radius: string | number | null;
-            /**
-             * @description tool: hss, cobalt, carbide
-             * @default null
-             */
-            tool: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description width of the tool or cut
-             * @default null
-             */
-            width: string | number | null;
-        };
-        /** SpeedReply */
         SpeedReply: {
             answer: components["schemas"]["SpeedAnswerWire"];
             calculator: string;
@@ -4561,30 +1947,13 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * SpeedStep
-         * @description One belt position, as the plate gives it.
-         *
-         *     Args:
-         *         position: As marked or numbered, such as ``3``.
-         *         gear: ``direct``, ``back gear`` and so on; empty where there is only one.
-         *         rpm: Revolutions a minute by the plate, over 0.
-         *         driver_mm: Diameter of the driving pulley, if known.
-         *         driven_mm: Diameter of the driven pulley, if known.
-         */
         SpeedStep: {
-            /** Driven Mm */
             driven_mm?: number | null;
-            /** Driver Mm */
             driver_mm?: number | null;
-            /** Gear */
             gear: string;
-            /** Position */
             position: string;
-            /** Rpm */
             rpm: number;
         };
-        /** SpreadWire */
         SpreadWire: {
             along_mm: components["schemas"]["FigureWire"];
             high_mm: components["schemas"]["FigureWire"];
@@ -4593,70 +1962,39 @@ export interface components {
             share_percent: components["schemas"]["FigureWire"];
             side: string;
         };
-        /** StackPartWire */
         StackPartWire: {
             label: string;
             mm: components["schemas"]["FigureWire"];
         };
-        /**
-         * StartIn
-         * @description A cut to start following.
-         */
         StartIn: {
-            /** Keep Key */
             keep_key: string;
-            /** Mate Id */
             mate_id?: number | null;
-            /** Part Id */
             part_id?: number | null;
-            /** Question */
             question: {
                 [key: string]: string | number | null;
             };
-            /**
-             * Simulated
-             * @default false
-             */
+            /** @default false */
             simulated: boolean;
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };
-        /**
-         * StartMateIn
-         * @description A mate to follow.
-         */
         StartMateIn: {
-            /** Keep Key */
             keep_key: string;
-            /** Part Id */
             part_id?: number | null;
-            /** Question */
             question: {
                 [key: string]: string | number | null;
             };
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };
-        /**
-         * State
-         * @description Whether it can be used.
-         * @enum {string}
-         */
+        /** @enum {string} */
         State: "sound" | "missing" | "bent" | "blunt";
-        /**
-         * StepWire
-         * @description One line of working, in words.
-         */
         StepWire: {
-            /** Label */
             label: string;
             source: components["schemas"]["SourceWire"];
-            /** Why */
             why: string;
-            /** Words */
             words: string;
         };
-        /** StudAnswerWire */
         StudAnswerWire: {
             breaks_n: components["schemas"]["FigureWire"];
             count: number;
@@ -4675,65 +2013,10 @@ export interface components {
             strips_outside_n: components["schemas"]["FigureWire"];
             weakest: string;
         };
-        /** StudPartWire */
         StudPartWire: {
             label: string;
             mm: components["schemas"]["FigureWire"];
         };
-        /** StudQuestion */
-        StudQuestion: {
-            /**
-             * @description studs alike
-             * @default null
-             */
-            count: string | number | null;
-            /**
-             * @description thickness of the cover
-             * @default null
-             */
-            cover: string | number | null;
-            /**
-             * @description thread in the metal
-             * @default null
-             */
-            engaged: string | number | null;
-            /**
-             * @description gasket
-             * @default null
-             */
-            gasket: string | number | null;
-            /**
-             * @description metal it stands in
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description height of the nut
-             * @default null
-             */
-            nut: string | number | null;
-            /**
-             * @description metal of the stud
-             * @default null
-             */
-            stud_metal: string | null;
-            /**
-             * @description thread
-             * @default null
-             */
-            thread: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description washer
-             * @default null
-             */
-            washer: string | number | null;
-        };
-        /** StudReply */
         StudReply: {
             answer: components["schemas"]["StudAnswerWire"];
             calculator: string;
@@ -4752,17 +2035,10 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * TabletOut
-         * @description Whether the workshop's network may use this Runk, and at which address.
-         */
         TabletOut: {
-            /** Address */
             address: string;
-            /** Lan */
             lan: boolean;
         };
-        /** TapAnswerWire */
         TapAnswerWire: {
             angle_deg: components["schemas"]["FigureWire"];
             back_off_says: string;
@@ -4790,55 +2066,6 @@ export interface components {
             torque_nm: components["schemas"]["FigureWire"];
             turns: components["schemas"]["FigureWire"] | null;
         };
-        /** TapQuestion */
-        TapQuestion: {
-            /**
-             * @description depth of thread
-             * @default null
-             */
-            deep: string | number | null;
-            /**
-             * @description drill you have
-             * @default null
-             */
-            drill: string | number | null;
-            /**
-             * @description ends: through, blind
-             * @default null
-             */
-            ends: string | null;
-            /**
-             * @description last tap: taper, second, bottoming
-             * @default null
-             */
-            last: string | null;
-            /**
-             * @description metal
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description school: easy, book
-             * @default null
-             */
-            school: string | null;
-            /**
-             * @description thickness of the part
-             * @default null
-             */
-            thick: string | number | null;
-            /**
-             * @description thread
-             * @default null
-             */
-            thread: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** TapReply */
         TapReply: {
             answer: components["schemas"]["TapAnswerWire"];
             calculator: string;
@@ -4857,7 +2084,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** TaperAnswerWire */
         TaperAnswerWire: {
             angle_deg: components["schemas"]["FigureWire"];
             causes: components["schemas"]["CauseWire"][];
@@ -4870,7 +2096,6 @@ export interface components {
              */
             tag: "taper";
         };
-        /** ThreadAnswerWire */
         ThreadAnswerWire: {
             alike: string[];
             angle_deg: components["schemas"]["FigureWire"];
@@ -4891,7 +2116,6 @@ export interface components {
             truncation_mm: components["schemas"]["FigureWire"];
             working_mm: components["schemas"]["FigureWire"];
         };
-        /** ThreadCandidateWire */
         ThreadCandidateWire: {
             major_mm: components["schemas"]["FigureWire"];
             name: string;
@@ -4900,20 +2124,6 @@ export interface components {
             series: string;
             under_mm: components["schemas"]["FigureWire"];
         };
-        /** ThreadQuestion */
-        ThreadQuestion: {
-            /**
-             * @description thread
-             * @default null
-             */
-            thread: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** ThreadReply */
         ThreadReply: {
             answer: components["schemas"]["ThreadAnswerWire"];
             calculator: string;
@@ -4932,7 +2142,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** ThrowAnswerWire */
         ThrowAnswerWire: {
             apart_deg: components["schemas"]["FigureWire"] | null;
             bar_mm: components["schemas"]["FigureWire"] | null;
@@ -4949,60 +2158,6 @@ export interface components {
             swing_mm: components["schemas"]["FigureWire"];
             throw_mm: components["schemas"]["FigureWire"];
         };
-        /** ThrowQuestion */
-        ThrowQuestion: {
-            /**
-             * @description angle to a second crank
-             * @default null
-             */
-            apart: string | number | null;
-            /**
-             * @description bar held
-             * @default null
-             */
-            bar: string | number | null;
-            /**
-             * @description flat of a jaw's tip
-             * @default null
-             */
-            jaw: string | number | null;
-            /**
-             * @description main diameter
-             * @default null
-             */
-            main: string | number | null;
-            /**
-             * @description middles: one, both
-             * @default null
-             */
-            middles: string | null;
-            /**
-             * @description pin or sheave
-             * @default null
-             */
-            pin: string | number | null;
-            /**
-             * @description stroke
-             * @default null
-             */
-            stroke: string | number | null;
-            /**
-             * @description whole swing of the indicator
-             * @default null
-             */
-            swing: string | number | null;
-            /**
-             * @description throw
-             * @default null
-             */
-            throw: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** ThrowReply */
         ThrowReply: {
             answer: components["schemas"]["ThrowAnswerWire"];
             calculator: string;
@@ -5021,7 +2176,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** TightenAnswerWire */
         TightenAnswerWire: {
             past_snug_deg: components["schemas"]["FigureWire"] | null;
             pull_n: components["schemas"]["FigureWire"];
@@ -5032,50 +2186,6 @@ export interface components {
             torque_nm: components["schemas"]["FigureWire"];
             weaker: string;
         };
-        /** TightenQuestion */
-        TightenQuestion: {
-            /**
-             * @description thread in it
-             * @default null
-             */
-            engaged: string | number | null;
-            /**
-             * @description length that stretches
-             * @default null
-             */
-            grip: string | number | null;
-            /**
-             * @description metal it is screwed into
-             * @default null
-             */
-            into: string | null;
-            /**
-             * @description metal of the stud
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description share of proof, %
-             * @default null
-             */
-            share: string | number | null;
-            /**
-             * @description surface: oiled, dry
-             * @default null
-             */
-            surface: string | null;
-            /**
-             * @description thread
-             * @default null
-             */
-            thread: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** TightenReply */
         TightenReply: {
             answer: components["schemas"]["TightenAnswerWire"];
             calculator: string;
@@ -5094,94 +2204,45 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * ToolIn
-         * @description A tool to add; sizes as anybody types them.
-         */
         ToolIn: {
-            /**
-             * Bore
-             * @default
-             */
+            /** @default  */
             bore: string;
-            /**
-             * Fastest
-             * @default
-             */
+            /** @default  */
             fastest: string;
             kind: components["schemas"]["ToolKind"];
-            /**
-             * Lead
-             * @default
-             */
+            /** @default  */
             lead: string;
-            /**
-             * Name
-             * @default
-             */
+            /** @default  */
             name: string;
-            /**
-             * Reach
-             * @default
-             */
+            /** @default  */
             reach: string;
-            /**
-             * Resolution
-             * @default
-             */
+            /** @default  */
             resolution: string;
-            /**
-             * Series
-             * @default
-             */
+            /** @default  */
             series: string;
-            /** Size */
             size: string;
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
-            /**
-             * Width
-             * @default
-             */
+            /** @default  */
             width: string;
         };
-        /**
-         * ToolKind
-         * @description What sort of tool it is.
-         * @enum {string}
-         */
+        /** @enum {string} */
         ToolKind: "drill" | "centre drill" | "reamer" | "end mill" | "slot drill" | "slitting saw" | "grooving tool" | "parting tool" | "measuring tool" | "tap" | "die" | "countersink" | "gear cutter" | "collet" | "arbor" | "mandrel" | "boring head" | "bar";
-        /**
-         * ToolOut
-         * @description A tool as the trays show it. ``id`` is 0 for the invented workshop's.
-         */
         ToolOut: {
-            /** Bore Mm */
             bore_mm: number | null;
-            /** Id */
             id: number;
             kind: components["schemas"]["ToolKind"];
-            /** Lead Mm */
             lead_mm: number | null;
-            /** Most Rpm */
             most_rpm: number | null;
-            /** Name */
             name: string;
-            /** Reach Mm */
             reach_mm: number | null;
-            /** Resolution Mm */
             resolution_mm: number | null;
-            /** Series */
             series: string;
-            /** Size Mm */
             size_mm: number;
             state: components["schemas"]["State"];
-            /** Version */
             version: number;
-            /** Width Mm */
             width_mm: number | null;
         };
-        /** TrainShownWire */
         TrainShownWire: {
             driven: number[];
             drivers: number[];
@@ -5191,19 +2252,11 @@ export interface components {
             pitch_mm: components["schemas"]["FigureWire"];
             says: string;
         };
-        /**
-         * TraysOut
-         * @description Every tool; ``stand_in`` while these are the invented workshop's.
-         */
         TraysOut: {
-            /** Sets */
             sets: components["schemas"]["SetOut"][];
-            /** Stand In */
             stand_in: boolean;
-            /** Tools */
             tools: components["schemas"]["ToolOut"][];
         };
-        /** TrueAnswerWire */
         TrueAnswerWire: {
             allowed_mm: components["schemas"]["FigureWire"];
             chuck: string;
@@ -5213,35 +2266,6 @@ export interface components {
             says: string;
             stays: string;
         };
-        /** TrueQuestion */
-        TrueQuestion: {
-            /**
-             * @description over the other pair
-             * @default null
-             */
-            across: string | number | null;
-            /**
-             * @description what may stay
-             * @default null
-             */
-            allowed: string | number | null;
-            /**
-             * @description the chuck's own outside swings
-             * @default null
-             */
-            chuck: string | number | null;
-            /**
-             * @description indicator's whole swing
-             * @default null
-             */
-            total: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** TrueReply */
         TrueReply: {
             answer: components["schemas"]["TrueAnswerWire"];
             calculator: string;
@@ -5260,20 +2284,10 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * UndoIn
-         * @description An event to take back; an undo can be taken back as well.
-         */
         UndoIn: {
-            /**
-             * Event Key
-             * @description made once for this event
-             */
             event_key: string;
-            /** Undoes */
             undoes: number;
         };
-        /** WarmFitWire */
         WarmFitWire: {
             clearance_cold_mm: components["schemas"]["FigureWire"];
             clearance_hot_mm: components["schemas"]["FigureWire"];
@@ -5290,70 +2304,6 @@ export interface components {
              */
             tag: "fit";
         };
-        /** WarmQuestion */
-        WarmQuestion: {
-            /**
-             * @description how warm it was
-             * @default null
-             */
-            at: string | number | null;
-            /**
-             * @description clearance cold
-             * @default null
-             */
-            clear: string | number | null;
-            /**
-             * @description what it does: running, precision, slide, push, drive, press, shrink, ringed, ringless, crown, rod, journal, flywheel, web, register, groove, dowel, fitted, mandrel, core
-             * @default null
-             */
-            duty: string | null;
-            /**
-             * @description the hole at work
-             * @default null
-             */
-            hole_hot: string | number | null;
-            /**
-             * @description metal with the hole
-             * @default null
-             */
-            hole_metal: string | null;
-            /**
-             * @description job: fit, reading
-             * @default null
-             */
-            job: string | null;
-            /**
-             * @description metal
-             * @default null
-             */
-            metal: string | null;
-            /**
-             * @description the shaft at work
-             * @default null
-             */
-            shaft_hot: string | number | null;
-            /**
-             * @description metal of the shaft
-             * @default null
-             */
-            shaft_metal: string | null;
-            /**
-             * @description size
-             * @default null
-             */
-            size: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description clearance wanted hot
-             * @default null
-             */
-            wanted: string | number | null;
-        };
-        /** WarmReadingWire */
         WarmReadingWire: {
             corrected_mm: components["schemas"]["FigureWire"];
             off_mm: components["schemas"]["FigureWire"];
@@ -5364,7 +2314,6 @@ export interface components {
              */
             tag: "reading";
         };
-        /** WarmReply */
         WarmReply: {
             answer: components["schemas"]["WarmFitWire"] | components["schemas"]["WarmReadingWire"];
             calculator: string;
@@ -5383,10 +2332,6 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /**
-         * WarmingShape
-         * @description Sizes from cold to their working temperatures, in equal steps.
-         */
         WarmingShape: {
             clearance_mm: number[];
             hole_c: number[];
@@ -5394,16 +2339,11 @@ export interface components {
             shaft_c: number[];
             shaft_mm: number[];
         };
-        /** WayOutWire */
         WayOutWire: {
-            /** Says */
             says: string;
-            /** Size Mm */
             size_mm: number | null;
-            /** Way */
             way: string;
         };
-        /** WayWire */
         WayWire: {
             costs: string;
             holds_nm: components["schemas"]["FigureWire"];
@@ -5411,7 +2351,6 @@ export interface components {
             wants: string;
             way: string;
         };
-        /** WheelsAnswerWire */
         WheelsAnswerWire: {
             buy: string;
             cuts_mm: components["schemas"]["FigureWire"];
@@ -5426,40 +2365,6 @@ export interface components {
             trains: components["schemas"]["TrainShownWire"][];
             wanted_mm: components["schemas"]["FigureWire"];
         };
-        /** WheelsQuestion */
-        WheelsQuestion: {
-            /**
-             * @description thread, long
-             * @default null
-             */
-            long: string | number | null;
-            /**
-             * @description lathe
-             * @default null
-             */
-            machine: string | null;
-            /**
-             * @description pitch
-             * @default null
-             */
-            pitch: string | null;
-            /**
-             * @description leadscrew
-             * @default null
-             */
-            screw: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description wheels
-             * @default null
-             */
-            wheels: string | null;
-        };
-        /** WheelsReply */
         WheelsReply: {
             answer: components["schemas"]["WheelsAnswerWire"];
             calculator: string;
@@ -5478,41 +2383,11 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** WhichAnswerWire */
         WhichAnswerWire: {
             candidates: components["schemas"]["ThreadCandidateWire"][];
             pitch_mm: components["schemas"]["FigureWire"] | null;
             verdict: string;
         };
-        /** WhichThreadQuestion */
-        WhichThreadQuestion: {
-            /**
-             * @description length they were counted in
-             * @default null
-             */
-            over: string | number | null;
-            /**
-             * @description pitch
-             * @default null
-             */
-            pitch: string | number | null;
-            /**
-             * @description diameter over the thread
-             * @default null
-             */
-            size: string | number | null;
-            /**
-             * @description threads counted
-             * @default null
-             */
-            turns: string | number | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** WhichThreadReply */
         WhichThreadReply: {
             answer: components["schemas"]["WhichAnswerWire"];
             calculator: string;
@@ -5531,27 +2406,12 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** WhyAnswerWire */
         WhyAnswerWire: {
             also: components["schemas"]["AlsoWire"][];
             reason: string;
             says: string;
             source: string;
         };
-        /** WhyQuestion */
-        WhyQuestion: {
-            /**
-             * @description question
-             * @default null
-             */
-            asked: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-        };
-        /** WhyReply */
         WhyReply: {
             answer: components["schemas"]["WhyAnswerWire"];
             calculator: string;
@@ -5570,14 +2430,12 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** WireOwnedWire */
         WireOwnedWire: {
             name: string;
             over_high_mm: components["schemas"]["FigureWire"];
             over_low_mm: components["schemas"]["FigureWire"];
             wire_mm: components["schemas"]["FigureWire"];
         };
-        /** WiresAnswerWire */
         WiresAnswerWire: {
             angle_deg: components["schemas"]["FigureWire"];
             basic_mm: components["schemas"]["FigureWire"];
@@ -5598,35 +2456,6 @@ export interface components {
             thinnest_mm: components["schemas"]["FigureWire"];
             wire_mm: components["schemas"]["FigureWire"];
         };
-        /** WiresQuestion */
-        WiresQuestion: {
-            /**
-             * @description how close: medium, close, free
-             * @default null
-             */
-            grade: string | null;
-            /**
-             * @description reading over the wires
-             * @default null
-             */
-            over: string | number | null;
-            /**
-             * @description thread
-             * @default null
-             */
-            thread: string | null;
-            /**
-             * @description what a bare number means
-             * @default mm
-             */
-            unit: components["schemas"]["PageUnit"];
-            /**
-             * @description wire
-             * @default null
-             */
-            wire: string | number | null;
-        };
-        /** WiresReply */
         WiresReply: {
             answer: components["schemas"]["WiresAnswerWire"];
             calculator: string;

@@ -3,6 +3,7 @@ import { CrankAlong } from '../drawings/CrankAlong';
 import { OffCentre } from '../drawings/OffCentre';
 import type { Extras, Given } from '../house';
 import { Drawn } from '../parts/Drawn';
+import { OrderBench } from './parts/OrderBench';
 
 type Reply = Schemas['CrankReply'];
 
@@ -36,4 +37,8 @@ function Beside({ reply: { answer } }: Given<Reply>) {
   );
 }
 
-export default { side: Beside } satisfies Extras<Reply>;
+function Bench({ reply, close }: Given<Reply> & { close: () => void }) {
+  return <OrderBench title={reply.read_as} cautions={reply.cautions} steps={reply.answer.steps} close={close} />;
+}
+
+export default { side: Beside, bench: Bench } satisfies Extras<Reply>;

@@ -2,6 +2,7 @@ import type { Schemas } from '../api/client';
 import { PistonOnRod } from '../drawings/PistonOnRod';
 import type { Extras, Given } from '../house';
 import { Drawn } from '../parts/Drawn';
+import { OrderBench } from './parts/OrderBench';
 
 type Reply = Schemas['PistonReply'];
 
@@ -24,4 +25,8 @@ function Beside({ reply: { answer } }: Given<Reply>) {
   );
 }
 
-export default { side: Beside } satisfies Extras<Reply>;
+function Bench({ reply, close }: Given<Reply> & { close: () => void }) {
+  return <OrderBench title={reply.read_as} cautions={reply.cautions} steps={reply.answer.steps} close={close} />;
+}
+
+export default { side: Beside, bench: Bench } satisfies Extras<Reply>;

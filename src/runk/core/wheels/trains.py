@@ -108,8 +108,9 @@ def bought(wheels: tuple[int, ...], ratio: float) -> tuple[int, Train] | None:
             if set(drive) & set(follow) or new in wheels or len({a, b, c}) < 3:
                 continue
             (p, q, r, s), clears, steep = arranged(*drive, *follow)
-            if clears:
-                error = p * r / (q * s) / ratio - 1.0
+            error = p * r / (q * s) / ratio - 1.0
+            # Nothing is bought for what is there already, by another way round.
+            if clears and abs(error) < best - 1e-8:
                 found, best = (new, Train((p, r), (q, s), error, True, steep)), abs(error)
                 break
     return found

@@ -19,6 +19,7 @@ from runk.core.refusals import Refused
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.units import PageUnit, unit_of
+from runk.core.wheels.half_nuts import half_nuts_say
 from runk.core.wheels.train import STEEP, Train, worth
 from runk.core.workshop import Workshop
 
@@ -220,7 +221,7 @@ def compute(question: WheelsQuestion, machine: Machine) -> WheelsAnswer:
         set_up=_set_up(best),
         error_ppm=first.error_ppm,
         says=_says(best, ppm),
-        half_nuts=_half_nuts(question),
+        half_nuts=half_nuts_say(question.screw.mm, question.pitch.mm) if question.screw else "",
         buy=_buy(question, ratio / float(able[0][1]), ppm),
         cuts_mm=first.pitch_mm,
         off_um=first.off_um,
@@ -290,20 +291,6 @@ def _says(train: Train, ppm: float) -> str:
         f"{exact}{a} on the spindle drives {b} on the stud; with it {c} drives {d} on the "
         "leadscrew. An idler more turns it left-handed. Paper between the teeth sets their play."
     )
-
-
-def _half_nuts(question: WheelsQuestion) -> str:
-    """Whether the half-nuts may be opened."""
-    assert question.screw is not None
-    times = question.screw.mm / question.pitch.mm
-    if times.denominator == 1:
-        return "May be opened anywhere: the pitch goes into the leadscrew's."
-    if times.denominator <= 16:
-        return (
-            f"Open only where they close again in the same thread: every {times.denominator} "
-            "turns of the leadscrew, by the dial's number."
-        )
-    return "Stay closed until the thread is done: stop, draw the tool out, run back in reverse."
 
 
 def _as_ratio(question: WheelsQuestion) -> str:

@@ -1,0 +1,309 @@
+"""``screwcut``: a thread with a single point, pass by pass."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from fractions import Fraction
+from math import ceil
+
+from runk.core.calculator import Calculator, Door
+from runk.core.cutting import speed
+from runk.core.cutting.operations import Operation
+from runk.core.cutting.question import SpeedQuestion
+from runk.core.cutting.target import SpeedShop
+from runk.core.figures import Caution, Figure, Link, Working
+from runk.core.lengths import Reading
+from runk.core.machines import Machine, MachineKind
+from runk.core.refusals import Refused
+from runk.core.said import mm_said
+from runk.core.sources import PRACTICE
+from runk.core.threads import screw_laws as laws
+from runk.core.threads.laws import smaller_mm, thread_depth_mm, truncation_mm
+from runk.core.threads.screwcut_question import Feed, Pass, ScrewcutAnswer, ScrewcutQuestion, Side
+from runk.core.units import PageUnit, unit_of
+from runk.core.wheels.half_nuts import dial_says, half_nuts_say
+from runk.core.workshop import Workshop
+
+INTERNAL_60 = 0.541266
+"""Depth of a nut of 60 degrees as a share of its pitch: five eighths of the sharp triangle."""
+LESS_DEG = 0.5
+"""The top slide stands half a degree short of half the angle, so that both flanks are cut."""
+FIRST_MM = {"hard": 0.08, "usual": 0.15, "soft": 0.25}
+"""The deepest first pass with HSS on the radius, common practice."""
+LAST_MM = (0.05, 0.025)
+"""Last passes: one to two thou, common practice."""
+_HARD = (
+    "stainless-303",
+    "stainless-304",
+    "stainless-316",
+    "silver-steel",
+    "gauge-plate",
+    "42crmo4",
+)
+_SOFT = ("brass", "aluminium", "copper", "bronze")
+_RELIEF_TIMES = 2.5
+_DRIVE = Caution(
+    "Mind",
+    "the drive",
+    "Isolate it when the spindle is turned by hand; the chuck key out.",
+    None,
+    PRACTICE,
+)
+
+
+@dataclass(frozen=True, slots=True)
+class CutShop:
+    """The lathe and the metal."""
+
+    lathe: Machine
+    asked: SpeedQuestion
+    speed: SpeedShop
+
+
+def needs(question: ScrewcutQuestion, workshop: Workshop) -> CutShop:
+    """The lathe and the metal."""
+    lathe = workshop.machine(question.machine, (MachineKind.LATHE,))
+    asked = SpeedQuestion(
+        metal=question.metal,
+        diameter=question.thread.major,
+        operation=Operation.SCREW_CUT,
+        pitch=question.thread.pitch * question.starts,
+        relief=question.relief,
+        width=question.tool,
+        machine=lathe.name,
+    )
+    asked = speed.settle(asked, workshop, {})
+    return CutShop(lathe, asked, speed.needs(asked, workshop))
+
+
+def settle(
+    question: ScrewcutQuestion, workshop: Workshop, _: Mapping[str, Reading]
+) -> ScrewcutQuestion:
+    """The lathe by its name.
+
+    Raises:
+        Refused: A tip told twice, or a groove no wider than its pitch.
+    """
+    if question.flat is not None and question.radius is not None:
+        raise Refused("A tip is flat or round: say one of them.", field="radius")
+    pitch = question.thread.pitch_mm
+    if question.relief is not None and float(question.relief) <= pitch:
+        raise Refused(
+            f"A groove of {mm_said(question.relief)} is no wider than a pitch, {mm_said(pitch)}: "
+            "nobody stops in it.",
+            field="relief",
+            suggest=f"{_RELIEF_TIMES * pitch:.1f} mm",
+        )
+    machine = workshop.machine(question.machine, (MachineKind.LATHE,))
+    return replace(question, machine=machine.name)
+
+
+def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
+    """Depth, passes, groove and speed.
+
+    Raises:
+        Refused: A tip wider than the thread's own root.
+
+    >>> from runk.core.threads.series import find_thread
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> asked = ScrewcutQuestion(find_thread("M10"))
+    >>> round(compute(asked, needs(asked, WORKSHOP)).depth_mm.value, 3)
+    0.974
+    """
+    w, thread = Working(), question.thread
+    form, pitch = thread.form, thread.pitch_mm
+    depth = _depth(w, question)
+    angle = travel = None
+    if question.feed is Feed.SLIDE:
+        angle = Figure(form.angle_deg / 2 - LESS_DEG, unit_of("angle_deg"), (), 1)
+        travel = w.of(laws.slide_mm, "travel_mm", depth_mm=depth.value, angle_deg=angle.value)
+    passes = _passes(w, question, shop, (travel or depth).value)
+    lead = pitch * question.starts
+    # One law and one choice of belt for it, whoever asks.
+    belt = speed.speed(shop.asked, shop.speed)
+    groove = w.of(laws.relief_mm, times=_RELIEF_TIMES, pitch_mm=pitch)
+    inside = question.side is Side.INSIDE
+    core = w.of(
+        smaller_mm, "core_mm", major_mm=thread.major_mm, times=2 * depth.value / pitch,
+        pitch_mm=pitch,
+    )  # fmt: skip
+    screw = None if shop.lathe.leadscrew_mm is None else Fraction(str(shop.lathe.leadscrew_mm))
+    lead_exact = thread.pitch * question.starts
+    return ScrewcutAnswer(
+        depth_mm=replace(depth, places=3),
+        travel_mm=travel and replace(travel, places=3),
+        set_rpm=belt.set_rpm,
+        position=belt.position,
+        target_rpm=belt.target_rpm,
+        says=_says(question, len(passes)),
+        half_nuts="" if screw is None else half_nuts_say(screw, lead_exact),
+        other=_other(question),
+        passes=passes,
+        angle_deg=angle,
+        lead_mm=Figure(lead, unit_of("lead_mm"), (), 4),
+        relief_mm=groove,
+        core_mm=replace(core, value=thread.major_mm + 0.1 if inside else core.value, places=2),
+        blank_mm=Figure(core.value if inside else thread.major_mm, unit_of("blank_mm"), (), 3),
+        dial="" if screw is None else dial_says(screw, lead_exact, shop.lathe.dial_teeth),
+        pitch_mm=Figure(pitch, unit_of("pitch_mm"), (), 4),
+        angle_of_thread_deg=Figure(form.angle_deg, unit_of("angle_of_thread_deg"), (), 1),
+        cautions=(*(c for c in belt.cautions if c.figure == "set_rpm"), _DRIVE),
+        links=_links(question, lead),
+    )
+
+
+def _depth(w: Working, question: ScrewcutQuestion) -> Figure:
+    """How deep the tool goes for its tip and the thread's form."""
+    thread = question.thread
+    form, pitch = thread.form, thread.pitch_mm
+    whole = form.key in ("whitworth", "ba")
+    if question.flat is None and question.radius is None and whole:
+        # Tools of these are ground to the form, root and all.
+        return w.of(
+            thread_depth_mm, "depth_mm", times=form.depth, pitch_mm=pitch, source=form.source
+        )
+    if question.side is Side.INSIDE and question.flat is None and question.radius is None:
+        return w.of(
+            thread_depth_mm, "depth_mm", times=INTERNAL_60, pitch_mm=pitch, source=form.source
+        )
+    since = len(w.steps)
+    crest = w(truncation_mm, crest_mm=form.crest * pitch, angle_deg=form.angle_deg)
+    sharp = w(laws.sharp_mm, pitch_mm=pitch, angle_deg=form.angle_deg, truncation_mm=crest)
+    if question.radius is not None:
+        off = w(laws.round_mm, radius_mm=float(question.radius), angle_deg=form.angle_deg)
+    else:
+        flat = pitch / 8 if question.flat is None else float(question.flat)
+        off = w(laws.flat_mm, flat_mm=flat, angle_deg=form.angle_deg)
+    if off >= sharp * 0.75:
+        raise Refused(
+            "That tip is wider than the root of this thread.",
+            field="flat" if question.radius is None else "radius",
+            suggest=f"{pitch / 8:.3f} mm",
+        )
+    return w.of(laws.depth_mm, since=since, sharp_mm=sharp, off_mm=off)
+
+
+def _count(travel: float, first: float) -> int:
+    """Passes of one chip area: no first one deeper than it may be, no last one that only rubs."""
+    count = max(ceil((travel / first) ** 2 - 1e-9), 1)
+    while count > 1 and travel * (1 - ((count - 1) / count) ** 0.5) < LAST_MM[-1]:
+        count -= 1
+    return count
+
+
+def _passes(
+    w: Working, question: ScrewcutQuestion, shop: CutShop, travel: float
+) -> tuple[Pass, ...]:
+    """Passes of one chip area, the last two light."""
+    key = question.metal
+    kind = "hard" if key in _HARD else "soft" if any(s in key for s in _SOFT) else "usual"
+    first = min(FIRST_MM[kind], travel / 2)
+    light = list(LAST_MM)
+    count = _count(travel, first)
+    if travel * (1 - ((count - 1) / count) ** 0.5) <= LAST_MM[0]:
+        # Equal chips end as thin as the last passes are meant to be.
+        light = []
+    rough = travel - sum(light)
+    if light:
+        count = _count(rough, first)
+    stands = [
+        w.of(laws.stands_mm, travel_mm=rough, pass_number=float(n), passes=float(count))
+        for n in range(1, count + 1)
+    ]
+    at = rough
+    for mm in light:
+        at += mm
+        stands.append(Figure(at, unit_of("stands_mm")))
+    dial = shop.lathe.dial("top-slide" if question.feed is Feed.SLIDE else "cross-slide")
+    found, before = [], 0.0
+    for number, stand in enumerate(stands, 1):
+        divisions = None
+        if dial is not None:
+            divisions = Figure(stand.value / dial.travel_mm, unit_of("divisions"), (), 1)
+        found.append(
+            Pass(
+                pass_number=number,
+                stands_mm=replace(stand, places=3),
+                take_mm=Figure(stand.value - before, unit_of("take_mm"), (), 3),
+                divisions=divisions,
+            )
+        )
+        before = stand.value
+    return tuple(found)
+
+
+def _says(question: ScrewcutQuestion, count: int) -> str:
+    way = (
+        "Nought the cross-slide with the tool just touching, then feed with the top slide alone; "
+        "the cross-slide only draws the tool out and goes back to nought."
+        if question.feed is Feed.SLIDE
+        else "Feed with the cross-slide, the tool square to the work by the thread gauge."
+    )
+    begun = (
+        f"Start it {question.starts} times, a pitch apart by the top slide. "
+        if question.starts > 1
+        else ""
+    )
+    return (
+        f"{way} {begun}{count} passes, the last two light; a pass at nothing to end, a die or "
+        "chaser for its form, and the nut made first to try it."
+    )
+
+
+def _other(question: ScrewcutQuestion) -> str:
+    if question.feed is Feed.SLIDE:
+        return "Straight in: no angle to set, both flanks cut at once; it tears where it is coarse."
+    return "Along the top slide: one flank cuts, the chip runs clear; best over 1.5 mm pitch."
+
+
+def _links(question: ScrewcutQuestion, lead: float) -> tuple[Link, ...]:
+    name, thread = question.thread.name, question.thread
+    groove = (
+        ("job", "groove"),
+        ("now", f"{thread.major_mm:.4f} mm"),
+        ("wanted", f"{_RELIEF_TIMES * thread.pitch_mm:.4f} mm"),
+        ("deep", f"{thread.form.depth * thread.pitch_mm:.4f} mm"),
+    )
+    found = [
+        Link("wheels", (("pitch", f"{lead:.6f} mm"),), "The change wheels for it"),
+        Link("wires", (("thread", name),), "Measure it over wires"),
+        Link("tap", (("thread", name), ("metal", question.metal)), "The nut to try it by"),
+    ]
+    if question.side is Side.OUTSIDE:
+        found.insert(1, Link("plan", groove, "Cut the relief groove"))
+    return tuple(found)
+
+
+def headline(answer: ScrewcutAnswer, page: PageUnit) -> str:
+    """Depth, passes and the belt."""
+    return f"{answer.depth_mm.words(page)} deep · {len(answer.passes)} passes · {answer.position}"
+
+
+SCREWCUT = Calculator(
+    name="screwcut",
+    title="A thread cut with a single point",
+    door=Door("/threads/screwcut", "Threads", "Screw-cutting"),
+    opening={"thread": "M10", "metal": "mild-steel"},
+    question=ScrewcutQuestion,
+    answers=(ScrewcutAnswer,),
+    compute=compute,
+    needs=needs,
+    settle=settle,
+    sentences={
+        "": "Screw-cut {thread} in {metal}[, {side}][, {feed}][, flat {flat}][, radius {radius}]"
+        "[, relief {relief}][, tool {tool} wide], starts {starts}[, on {machine}]"
+    },
+    calls=(
+        "screw-cut @",
+        "screw cut @",
+        "screwcut @",
+        "screw-cut",
+        "screwcut",
+        "screw cut",
+        "screwcutting",
+        "screw-cutting",
+        "single point thread",
+    ),
+    headline=headline,
+)

@@ -1,0 +1,56 @@
+"""When half-nuts may be opened: by both pitches, and by the thread dial."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+MOST_TURNS = 16
+"""Past so many turns nobody counts: the nut stays closed."""
+
+
+def turns_to_meet(screw_mm: Fraction, lead_mm: Fraction) -> int:
+    """Turns of a leadscrew after which it and the thread meet again.
+
+    >>> turns_to_meet(Fraction(254, 80), Fraction(254, 260))
+    4
+    """
+    return (screw_mm / lead_mm).denominator
+
+
+def half_nuts_say(screw_mm: Fraction, lead_mm: Fraction) -> str:
+    """Whether the half-nuts may be opened.
+
+    >>> half_nuts_say(Fraction(3), Fraction(3, 2))
+    "May be opened anywhere: the pitch goes into the leadscrew's."
+    """
+    turns = turns_to_meet(screw_mm, lead_mm)
+    if turns == 1:
+        return "May be opened anywhere: the pitch goes into the leadscrew's."
+    if turns <= MOST_TURNS:
+        return (
+            f"Open only where they close again in the same thread: every {turns} "
+            "turns of the leadscrew, by the dial's number."
+        )
+    return "Stay closed until the thread is done: stop, draw the tool out, run back in reverse."
+
+
+def dial_says(screw_mm: Fraction, lead_mm: Fraction, teeth: float | None) -> str:
+    """Which marks of a thread dial will do.
+
+    Args:
+        screw_mm: Pitch of the leadscrew; ``lead_mm`` of the thread.
+        teeth: Of the dial's wheel; None where there is none.
+
+    >>> dial_says(Fraction(254, 80), Fraction(254, 260), 16)
+    '4 marks, a quarter of a turn apart, all alike.'
+    """
+    turns = turns_to_meet(screw_mm, lead_mm)
+    if turns > MOST_TURNS:
+        return "No number of it will do."
+    if teeth is None or turns == 1:
+        return "Any number will do." if turns == 1 else "None is told of in the Workshop."
+    if int(teeth) % turns:
+        return "Always the same number: one place of its turn alone."
+    marks = int(teeth) // turns
+    shares = {1: "a turn", 2: "half a turn", 4: "a quarter of a turn"}
+    return f"{marks} marks, {shares.get(marks, f'a {marks}th of a turn')} apart, all alike."
