@@ -254,7 +254,10 @@ def _says(question: ScrewcutQuestion, count: int) -> str:
 def _other(question: ScrewcutQuestion) -> str:
     if question.feed is Feed.SLIDE:
         return "Straight in: no angle to set, both flanks cut at once; it tears where it is coarse."
-    return "Along the top slide: one flank cuts, the chip runs clear; best over 1.5 mm pitch."
+    return (
+        "Along the top slide: one flank cuts, the chip runs clear; best over "
+        f"{mm_said(1.5)} of pitch."
+    )
 
 
 def _links(question: ScrewcutQuestion, lead: float) -> tuple[Link, ...]:
@@ -292,7 +295,7 @@ SCREWCUT = Calculator(
     settle=settle,
     sentences={
         "": "Screw-cut {thread} in {metal}[, {side}][, {feed}][, flat {flat}][, radius {radius}]"
-        "[, relief {relief}][, tool {tool} wide], starts {starts}[, on {machine}]"
+        "[, relief {relief}][, tool {tool} wide][, starts {starts}][, on {machine}]"
     },
     calls=(
         "screw-cut @",
