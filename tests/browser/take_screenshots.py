@@ -56,7 +56,7 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("fits", "/fits", "light", (1280, 800), _nothing),
     ("mate", "/fits/mate", "light", (1280, 800), _nothing),
     ("warm", "/fits/warm", "dark", (1280, 800), _nothing),
-    ("shafts", "/shafts/ring", "light", (1280, 800), _nothing),
+    ("shafts", "/shafts/float", "light", (1280, 800), _nothing),
     ("faults", "/faults", "light", (1280, 800), _nothing),
     ("metals", "/metals", "light", (1280, 800), _nothing),
     ("sheet", "/sheet", "light", (1280, 800), _nothing),
