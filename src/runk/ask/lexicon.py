@@ -7,7 +7,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
 
 from runk.core.calculator import AnyCalculator, Catalogue
-from runk.core.kinds import OfMachine, OfMetal, Told
+from runk.core.kinds import Limits, OfMachine, OfMetal, Told
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -51,6 +51,8 @@ class Lexicon:
     patterns: list[tuple[str, ...]] = field(default_factory=list)
     callers: set[str] = field(default_factory=set)
     longest: int = 1
+    limited: bool = False
+    """Whether limits of a line have a place in it."""
 
     def fields_of(self, words: tuple[str, ...]) -> list[str]:
         """Every field a word beside a number may claim it for."""
@@ -77,7 +79,7 @@ def lexicon_of(calculator: AnyCalculator) -> Lexicon:
 
 
 def _learn(calculator: AnyCalculator) -> Lexicon:
-    found = Lexicon()
+    found = Lexicon(limited=any(isinstance(k, Limits) for k in calculator.fields.values()))
     nowhere = Told(PageUnit.MM, Workshop((), {}))
     for call in calculator.calls:
         words = tuple(call.lower().split())
@@ -115,6 +117,8 @@ class Names:
     machines: dict[tuple[str, ...], str]
     numbers: frozenset[str]
     """Names of metals that are plain numbers."""
+    longest: int = 6
+    """Words of the longest of them."""
 
     def metals_in(self, words: Sequence[str]) -> frozenset[str]:
         """Every word of a line that is part of a metal's name there."""
@@ -143,7 +147,8 @@ def names_of(workshop: Workshop) -> Names:
         metals = _by_words(OfMetal("metal").phrases(here))
         machines = _by_words(OfMachine("machine").phrases(here))
         numbers = frozenset(w[0] for w in metals if len(w) == 1 and w[0].isdigit())
-        known = _NAMES[key] = Names(metals, machines, numbers)
+        longest = max(map(len, (*metals, *machines)), default=1)
+        known = _NAMES[key] = Names(metals, machines, numbers, min(longest, 6))
         while len(_NAMES) > _MOST_KEPT:
             _NAMES.popitem(last=False)
     else:

@@ -35,12 +35,13 @@ def phrases_of(
     kinds = calculator.fields.values()
     metals = any(isinstance(k, OfMetal) for k in kinds)
     machine = next((n for n, k in calculator.fields.items() if isinstance(k, OfMachine)), "")
-    lower = tuple(w.lower() for w in cutting.words)
+    lower = cutting.lower
+    longest = min(max(lexicon.longest, names.longest), 6)
     at = 0
     while at < len(lower):
         size = cutting.at.get(at)
         found = None
-        for length in range(min(6, len(lower) - at), 0, -1):
+        for length in range(min(longest, len(lower) - at), 0, -1):
             words = lower[at : at + length]
             meanings = list(lexicon.phrases.get(words, ()))
             if metals and words in names.metals:
@@ -112,8 +113,24 @@ def _is_one_size(cutting: Cutting) -> bool:
 def _patterns(lexicon: Lexicon, cutting: Cutting, names: Names) -> Iterator[tuple[set[int], float]]:
     if not lexicon.patterns:
         return
+    items = _items(cutting, names)
+    for pattern in lexicon.patterns:
+        for start in range(len(items) - len(pattern) + 1):
+            part = items[start : start + len(pattern)]
+            if all(_fits(want, got) for want, (got, _) in zip(pattern, part, strict=True)):
+                literal = {at for got, at in part if got not in "#@%"}
+                # A thread's name in a place for any size fits it less well than in one of its own.
+                loose = sum(w == "#" and g == "@" for w, (g, _) in zip(pattern, part, strict=True))
+                yield literal, len(literal) + 0.5 * (len(pattern) - len(literal)) - 0.15 * loose
+
+
+def _items(cutting: Cutting, names: Names) -> list[tuple[str, int]]:
+    """The line with ``#`` for a size, ``@`` for a thread, ``%`` for a metal; the same for all."""
+    known = cutting.items.get(id(names))
+    if known is not None:
+        return known
     items: list[tuple[str, int]] = []
-    lower = [w.lower() for w in cutting.words]
+    lower = cutting.lower
     at = 0
     while at < len(lower):
         size = cutting.at.get(at)
@@ -128,14 +145,8 @@ def _patterns(lexicon: Lexicon, cutting: Cutting, names: Names) -> Iterator[tupl
             if lower[at] not in _ARTICLES:
                 items.append((lower[at], at))
             at += 1
-    for pattern in lexicon.patterns:
-        for start in range(len(items) - len(pattern) + 1):
-            part = items[start : start + len(pattern)]
-            if all(_fits(want, got) for want, (got, _) in zip(pattern, part, strict=True)):
-                literal = {at for got, at in part if got not in "#@%"}
-                # A thread's name in a place for any size fits it less well than in one of its own.
-                loose = sum(w == "#" and g == "@" for w, (g, _) in zip(pattern, part, strict=True))
-                yield literal, len(literal) + 0.5 * (len(pattern) - len(literal)) - 0.15 * loose
+    cutting.items[id(names)] = items
+    return items
 
 
 def _fits(want: str, got: str) -> bool:

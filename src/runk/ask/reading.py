@@ -30,10 +30,10 @@ def read_line(
         workshop: For what is there.
         page: What a bare number means.
     """
-    limited = any(isinstance(k, Limits) for k in calculator.fields.values())
+    lexicon = lexicon_of(calculator)
+    limited = lexicon.limited
     if limited != bool(cutting.limits) and (cutting.limits or cutting.has_limits):
         return
-    lexicon = lexicon_of(calculator)
     phrases = list(phrases_of(calculator, lexicon, cutting, names))
     named, called = called_by(calculator, lexicon, cutting, names, phrases)
     if not named:

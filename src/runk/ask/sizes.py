@@ -66,6 +66,8 @@ class Cutting:
         doubt: How far from the plain way it is: among equals the plainer is meant.
         limits: Limits that were taken out of the line, as they would be typed.
         has_limits: Whether there are limits in the line that were left in it.
+        items: The line as patterns see it, kept by the first calculator that asks.
+        lower: Every word in small letters.
     """
 
     words: tuple[str, ...]
@@ -74,9 +76,13 @@ class Cutting:
     limits: str = ""
     has_limits: bool = False
     at: dict[int, Size] = field(default_factory=dict)
+    items: dict[int, list[tuple[str, int]]] = field(default_factory=dict)
+    lower: tuple[str, ...] = field(init=False)
 
     def __post_init__(self) -> None:
         self.at.update({size.start: size for size in self.sizes})
+        # Every calculator reads the same line: it is made small once.
+        object.__setattr__(self, "lower", tuple(word.lower() for word in self.words))
 
 
 def cuttings(words: list[str], page: PageUnit, metal_numbers: frozenset[str]) -> list[Cutting]:

@@ -214,6 +214,20 @@ class Figure:
         return unit_shown(self.unit, PageUnit.MM if self.fixed else page)
 
 
+def told(value: float, key: str, places: int | None = 3) -> Figure:
+    """A size as it was told: there is no working to it.
+
+    Args:
+        value: In the unit its key ends with.
+        key: Such as ``bore_mm``.
+        places: Decimals on a millimetre page.
+
+    >>> told(22, "bore_mm").words()
+    '22.000 mm'
+    """
+    return Figure(float(value), unit_of(key), (), places)
+
+
 @dataclass(frozen=True, slots=True)
 class Caution:
     """A warning that belongs to this very cut.

@@ -7,7 +7,7 @@ from dataclasses import replace
 from statistics import median
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Working, law
+from runk.core.figures import Caution, Figure, Link, Working, law, told
 from runk.core.fits.classes import between_limit_mm, duty_limit_mm
 from runk.core.fits.pairing import Assigned, assigned
 from runk.core.fits.pairs_question import (
@@ -83,7 +83,7 @@ def _wanted(w: Working, question: PairsQuestion, size: float) -> tuple[Figure, F
     if question.least is not None or question.most is not None:
         least = float(question.least or 0)
         most = 2 * least if question.most is None else float(question.most)
-        ends = (Figure(mm, unit_of("least_mm"), (), 3) for mm in (least, most))
+        ends = (told(mm, "least_mm") for mm in (least, most))
         low, high = ends
         return low, high
     duty = duties()[question.duty]
@@ -136,9 +136,9 @@ def _paired(w: Working, hole: tuple[str, float], shaft: tuple[str, float]) -> Pa
     clearance = w.of(between_limit_mm, "clearance_mm", hole_mm=hole[1], shaft_mm=shaft[1])
     return Paired(
         hole=hole[0],
-        hole_mm=Figure(hole[1], unit_of("hole_mm"), (), 3),
+        hole_mm=told(hole[1], "hole_mm"),
         shaft=shaft[0],
-        shaft_mm=Figure(shaft[1], unit_of("shaft_mm"), (), 3),
+        shaft_mm=told(shaft[1], "shaft_mm"),
         clearance_mm=replace(clearance, places=3),
     )
 
@@ -165,7 +165,7 @@ def _missed(
 
 
 def _size(mm: float) -> Figure:
-    return Figure(mm, unit_of("size_mm"), (), 3)
+    return told(mm, "size_mm")
 
 
 def _of_shaft(
@@ -264,8 +264,8 @@ def _made(question: PairsQuestion) -> MadeAnswer:
         ),
         least_mm=least,
         most_mm=most,
-        low_mm=Figure(ends[0], unit_of("low_mm"), (), 3),
-        high_mm=Figure(ends[1], unit_of("high_mm"), (), 3),
+        low_mm=told(ends[0], "low_mm"),
+        high_mm=told(ends[1], "high_mm"),
         count=question.count,
         cautions=_too_wide(least.value, most.value, ends),
         links=(),

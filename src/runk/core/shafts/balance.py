@@ -5,14 +5,14 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Working
+from runk.core.figures import Caution, Working, told
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shafts import balance_laws as laws
 from runk.core.shafts.balance_question import BalanceAnswer, BalanceQuestion
 from runk.core.sources import PRACTICE
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 
@@ -84,9 +84,6 @@ def compute(question: BalanceQuestion, shop: BalanceShop) -> BalanceAnswer:
     )  # fmt: skip
     arm = w.of(laws.arm_mm, each_g_mm=each, weight_g=weight.value)
 
-    def plain(value: float, key: str) -> Figure:
-        return Figure(value, unit_of(key), (), 3)
-
     return BalanceAnswer(
         angle_deg=replace(angle, places=0),
         weight_g=weight,
@@ -97,12 +94,12 @@ def compute(question: BalanceQuestion, shop: BalanceShop) -> BalanceAnswer:
         rod_g_mm=rod,
         arm_mm=arm,
         thinnest_mm=thinnest,
-        throw_mm=plain(e, "throw_mm"),
-        pin_mm=plain(float(question.pin), "pin_mm"),
-        web_mm=plain(width, "web_mm"),
-        beyond_mm=plain(beyond, "beyond_mm"),
-        reach_mm=plain(reach, "reach_mm"),
-        inner_mm=plain(inner, "inner_mm"),
+        throw_mm=told(e, "throw_mm"),
+        pin_mm=told(float(question.pin), "pin_mm"),
+        web_mm=told(width, "web_mm"),
+        beyond_mm=told(beyond, "beyond_mm"),
+        reach_mm=told(reach, "reach_mm"),
+        inner_mm=told(inner, "inner_mm"),
         cautions=_cautions(question, reach),
         links=(),
     )

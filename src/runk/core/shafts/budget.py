@@ -8,7 +8,7 @@ from fractions import Fraction
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop
+from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop, told
 from runk.core.kinds import Chain, Length, Text
 from runk.core.lengths import Reading
 from runk.core.lengths.members import Member, total
@@ -186,11 +186,9 @@ def compute(question: BudgetQuestion, _: None = None) -> BudgetAnswer:
         left_high_mm=replace(high, places=3) if loose else None,
         usual_low_mm=usual and replace(usual, value=left.value - usual.value, places=3),
         usual_high_mm=usual and replace(usual, value=left.value + usual.value, places=3),
-        room_mm=Figure(room[1], unit_of("room_mm"), (), 3),
-        held_mm=Figure(held[1], unit_of("held_mm"), (), 3),
-        line_mm=None
-        if question.line is None
-        else Figure(float(question.line), unit_of("line_mm"), (), 3),
+        room_mm=told(room[1], "room_mm"),
+        held_mm=told(held[1], "held_mm"),
+        line_mm=None if question.line is None else told(float(question.line), "line_mm"),
         sits=sits,
         cautions=_cautions(left.value, low.value),
         links=(_to_float(question),),
@@ -204,10 +202,10 @@ def _sits(along: tuple[Member, ...]) -> tuple[Sits, ...]:
         found.append(
             Sits(
                 name=member.name,
-                from_mm=Figure(float(at), unit_of("from_mm"), (), 3),
+                from_mm=told(float(at), "from_mm"),
                 middle_mm=Figure(float((at + to) / 2), unit_of("middle_mm"), (), 3),
-                to_mm=Figure(float(to), unit_of("to_mm"), (), 3),
-                wide_mm=Figure(float(member.middle), unit_of("wide_mm"), (), 3),
+                to_mm=told(float(to), "to_mm"),
+                wide_mm=told(float(member.middle), "wide_mm"),
             )
         )
         at = to

@@ -10,7 +10,7 @@ from runk.core.calculator import Calculator, Door
 from runk.core.cutting import bend
 from runk.core.cutting.laws import radial_n
 from runk.core.cutting.outcome import RADIAL_SHARE
-from runk.core.figures import Figure, Num, Working, law
+from runk.core.figures import Figure, Num, Working, law, told
 from runk.core.fits import pressed
 from runk.core.fits.classes import duty_limit_mm
 from runk.core.fits.compounds import compounds, strength_mpa
@@ -28,7 +28,7 @@ from runk.core.shafts.order import force_of
 from runk.core.shafts.throw_laws import bar_both_mm, bar_one_mm, swing_limit_mm, throw_limit_mm
 from runk.core.sources import PRACTICE
 from runk.core.threads.stud import SHEAR_SHARE
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 LEFT_MM = 5 * 0.0254
@@ -135,10 +135,6 @@ def compute(question: CrankQuestion, shop: CrankShop) -> BuiltAnswer | SolidAnsw
     return build(w, question, shop, throw)
 
 
-def _plain(value: float, key: str) -> Figure:
-    return Figure(value, unit_of(key), (), 3)
-
-
 def _built(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) -> BuiltAnswer:
     main, pin, e = float(question.main or 0), float(question.pin or 0), throw.value
     thick = float(question.thick)
@@ -169,7 +165,7 @@ def _built(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) 
     may = w.of(pressed.allowed_nm, "may_nm", holds_nm=holds.value, safety=SAFETY)
     through = w.of(across_mm, share=ACROSS_SHARE, joint_mm=small)
     if question.across is not None:
-        through = _plain(float(question.across), "across_mm")
+        through = told(float(question.across), "across_mm")
         if through.value > small / 2:
             raise Refused("A pin over half its joint leaves nothing of it.", field="across")
     at = len(w.steps)
@@ -197,10 +193,10 @@ def _built(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) 
         asked_nm=asked,
         across_mm=through,
         stroke_mm=replace(w.of(swing_limit_mm, "stroke_mm", throw_mm=e), places=3),
-        main_mm=_plain(main, "main_mm"),
-        pin_mm=_plain(pin, "pin_mm"),
-        gap_mm=_plain(float(question.gap), "gap_mm"),
-        thick_mm=_plain(thick, "thick_mm"),
+        main_mm=told(main, "main_mm"),
+        pin_mm=told(pin, "pin_mm"),
+        gap_mm=told(float(question.gap), "gap_mm"),
+        thick_mm=told(thick, "thick_mm"),
         cautions=says.built_cautions(between, may, crossed, asked),
         links=says.built_links(question, throw, main, pin, thick),
     )
@@ -248,20 +244,20 @@ def _solid(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) 
         steps=says.solid_steps(
             throw,
             bar,
-            _plain(pin, "pin_mm"),
-            _plain(float(question.gap), "gap_mm"),
+            told(pin, "pin_mm"),
+            told(float(question.gap), "gap_mm"),
             rough,
-            _plain(main, "main_mm"),
+            told(main, "main_mm"),
         ),
         both_mm=replace(both, places=2),
         swing_mm=swing,
         spring_mm=spring,
-        packing_mm=_plain(float(question.gap), "packing_mm"),
+        packing_mm=told(float(question.gap), "packing_mm"),
         stroke_mm=replace(w.of(swing_limit_mm, "stroke_mm", throw_mm=e), places=3),
-        main_mm=_plain(main, "main_mm"),
-        pin_mm=_plain(pin, "pin_mm"),
-        gap_mm=_plain(float(question.gap), "gap_mm"),
-        thick_mm=_plain(float(question.thick), "thick_mm"),
+        main_mm=told(main, "main_mm"),
+        pin_mm=told(pin, "pin_mm"),
+        gap_mm=told(float(question.gap), "gap_mm"),
+        thick_mm=told(float(question.thick), "thick_mm"),
         cautions=says.solid_cautions(long, main, spring.value),
         links=says.solid_links(question, bar, throw, main, pin),
     )

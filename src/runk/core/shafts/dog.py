@@ -8,7 +8,7 @@ from math import asin, degrees, radians, sin
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop
+from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop, told
 from runk.core.fits.joint import bears_mpa
 from runk.core.kinds import Count, Length, Number, OfMetal
 from runk.core.metals.metal import Metal
@@ -242,8 +242,8 @@ def compute(question: DogQuestion, metal: Metal) -> DogAnswer:
         deep_mm=deep,
         pressed_mpa=pressed,
         bears_mpa=bears,
-        outside_mm=Figure(outside, unit_of("outside_mm"), (), 3),
-        bore_mm=Figure(bore, unit_of("bore_mm"), (), 3),
+        outside_mm=told(outside, "outside_mm"),
+        bore_mm=told(bore, "bore_mm"),
         dogs=dogs,
         cautions=_cautions(dogs, pressed, bears),
         links=(),

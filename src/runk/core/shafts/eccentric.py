@@ -9,7 +9,7 @@ from math import asin, ceil, degrees
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop
+from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop, told
 from runk.core.fits.classes import duty_limit_mm
 from runk.core.fits.question import duties
 from runk.core.kinds import Length
@@ -20,7 +20,7 @@ from runk.core.shafts.throw import packed
 from runk.core.shafts.throw_laws import swing_limit_mm, throw_limit_mm
 from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS, PRACTICE
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 WALL_SHARE, WALL_LEAST_MM = 0.2, 1.0
@@ -277,8 +277,8 @@ def compute(question: EccentricQuestion, _: None = None) -> EccentricAnswer:
         groove_deep_mm=replace(high, value=high.value + 2 * _RIDGE_FREE_MM),
         oil_mm=replace(oil, value=min(max(oil.value, _OIL_MM[0]), _OIL_MM[1]), places=1),
         lost_deg=_lost(w, question, e),
-        shaft_mm=Figure(shaft, unit_of("shaft_mm"), (), 3),
-        wide_mm=Figure(wide, unit_of("wide_mm"), (), 3),
+        shaft_mm=told(shaft, "shaft_mm"),
+        wide_mm=told(wide, "wide_mm"),
         cautions=(*cautions, *_cautions(thin.value, least, e, size)),
         links=_links(question, size, shaft),
     )

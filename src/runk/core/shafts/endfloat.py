@@ -9,7 +9,7 @@ from itertools import combinations_with_replacement
 from typing import Annotated, Any
 
 from runk.core.calculator import Calculator, Door, Sweep
-from runk.core.figures import Caution, Figure, Link, Working, stop
+from runk.core.figures import Caution, Figure, Link, Working, stop, told
 from runk.core.kinds import Chain, Length, Lengths
 from runk.core.lengths import Reading
 from runk.core.lengths.members import Member, total
@@ -160,10 +160,10 @@ def compute(question: EndFloatQuestion, _: None = None) -> EndFloatAnswer:
         float_mm=replace(middle, places=3),
         usual_low_mm=usual[0],
         usual_high_mm=usual[1],
-        room_mm=Figure(room[1], unit_of("room_mm"), (), 3),
-        held_mm=Figure(stack[1], unit_of("held_mm"), (), 3),
-        wanted_low_mm=Figure(float(question.least), unit_of("wanted_low_mm"), (), 3),
-        wanted_high_mm=Figure(float(question.most), unit_of("wanted_high_mm"), (), 3),
+        room_mm=told(room[1], "room_mm"),
+        held_mm=told(stack[1], "held_mm"),
+        wanted_low_mm=told(float(question.least), "wanted_low_mm"),
+        wanted_high_mm=told(float(question.most), "wanted_high_mm"),
         lengths=_lengths(question),
         cautions=cautions,
         links=(Link("speed", (("operation", "face"),), "The belt for facing one of them"),),
@@ -194,9 +194,9 @@ def _lengths(question: EndFloatQuestion) -> tuple[Spread, ...]:
         Spread(
             name=f"{m.count} x {m.name}" if m.count > 1 else m.name,
             side=side,
-            low_mm=Figure(float(m.low), unit_of("low_mm"), (), 3),
-            high_mm=Figure(float(m.high), unit_of("high_mm"), (), 3),
-            along_mm=Figure(float(m.middle * m.count), unit_of("along_mm"), (), 3),
+            low_mm=told(float(m.low), "low_mm"),
+            high_mm=told(float(m.high), "high_mm"),
+            along_mm=told(float(m.middle * m.count), "along_mm"),
             share_percent=Figure(
                 float((m.high - m.low) * m.count) / whole * 100 if whole else 0.0,
                 unit_of("share_percent"),

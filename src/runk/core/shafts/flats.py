@@ -8,13 +8,12 @@ from math import cos, pi
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.figures import Caution, Figure, Link, Num, Working, law, told
 from runk.core.kinds import Choice, Length, OneOf
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shown import Rank, Show
 from runk.core.sources import PRACTICE
-from runk.core.units import unit_of
 from runk.core.workshop import Workshop
 
 _USUAL_TANG = 0.8
@@ -136,7 +135,7 @@ def compute(question: FlatsQuestion, _: None = None) -> FlatsAnswer:
         across = sharp
     else:
         said = bar * _USUAL_TANG if question.across is None else float(question.across)
-        across = Figure(said, unit_of("across_mm"), (), 3)
+        across = told(said, "across_mm")
     if across.value >= bar:
         raise Refused(
             f"{mm_said(across.value)} across does not come off a {mm_said(bar)} bar.",

@@ -8,7 +8,7 @@ from math import ceil, sqrt
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.figures import Caution, Figure, Link, Num, Working, law, told
 from runk.core.kinds import Length, OfMetal
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
@@ -163,11 +163,11 @@ def compute(question: KeywayQuestion, _: Metal | None = None) -> KeywayAnswer:
         passes=passes,
         take_mm=Figure(top.value / passes, unit_of("take_mm"), (), 3),
         chord_mm=replace(chord, places=3),
-        side_mm=Figure(side, unit_of("side_mm"), (), 3),
+        side_mm=told(side, "side_mm"),
         left_mm=replace(left, places=3),
         says=_says(width, cutter),
-        width_mm=Figure(width, unit_of("width_mm"), (), 3),
-        shaft_mm=Figure(shaft, unit_of("shaft_mm"), (), 3),
+        width_mm=told(width, "width_mm"),
+        shaft_mm=told(shaft, "shaft_mm"),
         cautions=_cautions(left.value, shaft),
         links=(
             Link(

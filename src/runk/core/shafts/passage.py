@@ -8,7 +8,7 @@ from fractions import Fraction
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Working, stop
+from runk.core.figures import Caution, Figure, Link, Working, stop, told
 from runk.core.kinds import Length
 from runk.core.kinds.point import OfPoint, Point
 from runk.core.lengths import Reading
@@ -129,9 +129,6 @@ def compute(question: PassageQuestion, _: None = None) -> PassageAnswer:
     flat = question.start.flat
     other = question.other
 
-    def plain(value: float, key: str) -> Figure:
-        return Figure(value, unit_of(key), (), 3)
-
     return PassageAnswer(
         angle_deg=angle,
         length_mm=length,
@@ -139,15 +136,15 @@ def compute(question: PassageQuestion, _: None = None) -> PassageAnswer:
         says=_says(drill, angle.value),
         plan_deg=plan,
         nearest_mm=near,
-        drill_mm=plain(drill, "drill_mm"),
-        along_mm=plain(b[0] - a[0], "along_mm"),
-        across_mm=None if flat else plain(b[1] - a[1], "across_mm"),
-        deep_mm=plain(b[2] - a[2], "deep_mm"),
-        other_along_mm=None if other is None else plain(other.mm[0] - a[0], "other_along_mm"),
-        other_deep_mm=None if other is None else plain(other.mm[2] - a[2], "other_deep_mm"),
+        drill_mm=told(drill, "drill_mm"),
+        along_mm=told(b[0] - a[0], "along_mm"),
+        across_mm=None if flat else told(b[1] - a[1], "across_mm"),
+        deep_mm=told(b[2] - a[2], "deep_mm"),
+        other_along_mm=None if other is None else told(other.mm[0] - a[0], "other_along_mm"),
+        other_deep_mm=None if other is None else told(other.mm[2] - a[2], "other_deep_mm"),
         other_dia_mm=None
         if other is None
-        else plain(float(question.other_dia or 0), "other_dia_mm"),
+        else told(float(question.other_dia or 0), "other_dia_mm"),
         cautions=_cautions(wall, drill, length.value),
         links=_links(drill, angle.value, deep),
     )

@@ -9,7 +9,7 @@ from math import pi
 
 from runk.core.calculator import Calculator, Door
 from runk.core.cutting.spigot import stands_n_per_mm2
-from runk.core.figures import Figure, Num, Working, law
+from runk.core.figures import Figure, Num, Working, law, told
 from runk.core.fits.classes import duty_limit_mm
 from runk.core.fits.heat import hole_free_limit_mm, shaft_free_limit_mm
 from runk.core.fits.question import duties
@@ -27,7 +27,7 @@ from runk.core.threads.series import Thread, find_thread
 from runk.core.threads.tap_question import TapQuestion
 from runk.core.tools import ToolKind, usable
 from runk.core.tools.collets import grips
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 LONG_SHARE, ROUGH_MM = 0.6, 0.5
@@ -187,9 +187,9 @@ def piston(question: PistonQuestion, shop: PistonShop) -> PistonAnswer:
         tool_mm=grooves and grooves[2],
         bend_mm=bend,
         bend_groove_mm=bend_groove,
-        bore_mm=Figure(bore, unit_of("bore_mm"), (), 3),
-        rod_mm=Figure(rod, unit_of("rod_mm"), (), 3),
-        long_mm=Figure(long, unit_of("long_mm"), (), 3),
+        bore_mm=told(bore, "bore_mm"),
+        rod_mm=told(rod, "rod_mm"),
+        long_mm=told(long, "long_mm"),
         rings=question.rings,
         cautions=cautions(question, shop, bend, bend_groove, high.value - low.value),
         links=links(question, name, duty, grooves),
@@ -241,11 +241,7 @@ def _grooves(
     tool = width / 2 if question.tool is None else float(question.tool)
     if tool > wide.value:
         raise Refused("The tool is wider than the groove.", field="tool")
-    return (
-        replace(wide, places=3),
-        replace(deep, places=3),
-        Figure(tool, unit_of("tool_mm"), (), 2),
-    )
+    return (replace(wide, places=3), replace(deep, places=3), told(tool, "tool_mm", 2))
 
 
 def headline(answer: PistonAnswer, page: PageUnit) -> str:

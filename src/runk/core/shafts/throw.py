@@ -7,14 +7,14 @@ from dataclasses import replace
 from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Working, stop
+from runk.core.figures import Caution, Figure, Link, Working, stop, told
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
 from runk.core.shafts import throw_laws as laws
 from runk.core.shafts.throw_question import Middles, ThrowAnswer, ThrowQuestion
 from runk.core.sources import MECHANICS, PRACTICE
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 
@@ -95,7 +95,7 @@ def _cranks(w: Working, question: ThrowQuestion, e: float) -> dict[str, Figure |
         "pins_mm": replace(pins, places=3),
         "rises_mm": replace(rises, places=3),
         "over_pins_mm": over,
-        "apart_deg": Figure(question.apart, unit_of("apart_deg"), (), 1),
+        "apart_deg": told(question.apart, "apart_deg", 1),
     }
 
 

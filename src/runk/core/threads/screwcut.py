@@ -12,7 +12,7 @@ from runk.core.cutting import speed
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.target import SpeedShop
-from runk.core.figures import Caution, Figure, Link, Working
+from runk.core.figures import Caution, Figure, Link, Working, told
 from runk.core.lengths import Reading
 from runk.core.machines import Machine, MachineKind
 from runk.core.refusals import Refused
@@ -141,13 +141,13 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         other=_other(question),
         passes=passes,
         angle_deg=angle,
-        lead_mm=Figure(lead, unit_of("lead_mm"), (), 4),
+        lead_mm=told(lead, "lead_mm", 4),
         relief_mm=groove,
         core_mm=replace(core, value=thread.major_mm + 0.1 if inside else core.value, places=2),
         blank_mm=Figure(core.value if inside else thread.major_mm, unit_of("blank_mm"), (), 3),
         dial="" if screw is None else dial_says(screw, lead_exact, shop.lathe.dial_teeth),
-        pitch_mm=Figure(pitch, unit_of("pitch_mm"), (), 4),
-        angle_of_thread_deg=Figure(form.angle_deg, unit_of("angle_of_thread_deg"), (), 1),
+        pitch_mm=told(pitch, "pitch_mm", 4),
+        angle_of_thread_deg=told(form.angle_deg, "angle_of_thread_deg", 1),
         cautions=(*(c for c in belt.cautions if c.figure == "set_rpm"), _DRIVE),
         links=_links(question, lead),
     )

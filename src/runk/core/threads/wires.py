@@ -8,7 +8,7 @@ from math import cos, radians, sin, tan
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Working
+from runk.core.figures import Caution, Figure, Link, Working, told
 from runk.core.kinds import Choice, Length, OneOf
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, number_said, thou_said
@@ -178,7 +178,7 @@ def compute(question: WiresQuestion, drills: tuple[ShopTool, ...]) -> WiresAnswe
     return WiresAnswer(
         over_high_mm=over(room.high.value, wire, "over_high_mm"),
         over_low_mm=over(room.low.value, wire, "over_low_mm"),
-        wire_mm=Figure(wire, unit_of("wire_mm"), (), 3),
+        wire_mm=told(wire, "wire_mm"),
         left_mm=left,
         says=_says(room, effective, left, named),
         best_wire_mm=replace(best, places=3),
@@ -193,15 +193,15 @@ def compute(question: WiresQuestion, drills: tuple[ShopTool, ...]) -> WiresAnswe
         owned=tuple(
             WireOwned(
                 name=tool.name,
-                wire_mm=Figure(tool.mm, unit_of("wire_mm"), (), 3),
+                wire_mm=told(tool.mm, "wire_mm"),
                 over_low_mm=over(room.low.value, tool.mm, "over_low_mm"),
                 over_high_mm=over(room.high.value, tool.mm, "over_high_mm"),
             )
             for tool in owned
         ),
-        pitch_mm=Figure(pitch, unit_of("pitch_mm"), (), 4),
-        angle_deg=Figure(form.angle_deg, unit_of("angle_deg"), (), 1),
-        major_mm=Figure(thread.major_mm, unit_of("major_mm"), (), 3),
+        pitch_mm=told(pitch, "pitch_mm", 4),
+        angle_deg=told(form.angle_deg, "angle_deg", 1),
+        major_mm=told(thread.major_mm, "major_mm"),
         cautions=_cautions(named),
         links=(Link("thread", (("thread", thread.name),), "Everything about this thread"),),
     )

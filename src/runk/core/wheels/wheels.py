@@ -8,7 +8,7 @@ from fractions import Fraction
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.figures import Caution, Figure, Link, Num, Working, law, told
 from runk.core.kinds import Length, OfMachine
 from runk.core.kinds.pitch import OfPitch, OfWheels, Pitched
 from runk.core.lengths import Reading
@@ -18,7 +18,7 @@ from runk.core.machines.change_wheels import ratios_of, teeth_of
 from runk.core.refusals import Refused
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS, PRACTICE
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.wheels.half_nuts import half_nuts_say
 from runk.core.wheels.train import STEEP, Train, worth
 from runk.core.workshop import Workshop
@@ -226,9 +226,9 @@ def compute(question: WheelsQuestion, machine: Machine) -> WheelsAnswer:
         cuts_mm=first.pitch_mm,
         off_um=first.off_um,
         ratio=_as_ratio(question),
-        wanted_mm=Figure(pitch, unit_of("wanted_mm"), (), 4),
-        screw_mm=Figure(screw, unit_of("screw_mm"), (), 4),
-        long_mm=Figure(long, unit_of("long_mm"), (), 1),
+        wanted_mm=told(pitch, "wanted_mm", 4),
+        screw_mm=told(screw, "screw_mm", 4),
+        long_mm=told(long, "long_mm", 1),
         trains=tuple(shown),
         cautions=_cautions(best, ppm),
         links=(),
