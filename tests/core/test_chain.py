@@ -40,6 +40,7 @@ def answer(name: str, **typed: str) -> Any:
         ("12,5; 6", [("1", 1, 12.5, 12.5), ("2", 1, 6, 6)]),
         ("1, 1/2 in", [("1", 1, 25.4, 25.4), ("2", 1, 12.7, 12.7)]),
         ("gap 0.1 +0.01 -0.01 in", [("gap", 1, 2.286, 2.794)]),
+        ("boss 1 in +0.01 -0", [("boss", 1, 25.4, 25.654)]),
         ("1, 2 (in)", [("1", 1, 25.4, 25.4), ("2", 1, 50.8, 50.8)]),
         ("no 43 drill; 2 off 3", [("drill", 1, 2.2606, 2.2606), ("2", 2, 3, 3)]),
     ],
@@ -51,6 +52,13 @@ def test_a_chain_is_read_with_names_counts_and_limits(
     assert [(m.name, m.count) for m in found] == [one[:2] for one in read]
     assert [float(m.low) for m in found] == pytest.approx([one[2] for one in read])
     assert [float(m.high) for m in found] == pytest.approx([one[3] for one in read])
+
+
+def test_limits_take_the_unit_of_their_size_on_an_inch_page() -> None:
+    (one,) = CHAIN.read("boss 8 mm +0.05 -0", INCH).value
+    assert (float(one.low), float(one.high)) == (8.0, 8.05)
+    (bare,) = CHAIN.read("boss 1 +0.01 -0", INCH).value
+    assert float(bare.high) == pytest.approx(25.654)
 
 
 _MEMBERS = st.lists(

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import cos, pi, radians, sqrt
+from math import asin, cos, degrees, hypot, pi, radians, sin, sqrt
 from typing import Any
 
 import pytest
@@ -75,6 +75,47 @@ JOBS: list[tuple[str, str, float]] = [
     ("square on 3/8 in bar", "across_mm", 9.525 / sqrt(2)),
     ("hexagon 8.5 mm across on 10 mm bar", "depth_mm", 0.75),
     ("indicator shows 12 thou total", "move_mm", 6 * THOU),
+    ("indicator shows 12 thou chuck itself 5 thou", "chuck_off_mm", 2.5 * THOU),
+    # Cranks and eccentrics: triangles on the end of the shaft.
+    ("two cranks 90 degrees apart throw 10 mm pin 6 mm", "over_pins_mm", 10 * sqrt(2) + 6),
+    ("two cranks 120 degrees apart throw 10 mm", "rises_mm", 10 * sin(radians(120))),
+    ("eccentric travel 5 mm shaft 8 mm", "thin_mm", 16.5 / 2 - 2.5 - 4),
+    ("eccentric throw 1/8 in shaft 5/16 in sheave 3/4 in", "strap_low_mm", 19.05 + (0.8 * 0.75 + 0.4) * THOU),
+    ("eccentric 6 mm travel 8 mm shaft 0.3 mm lost motion", "lost_deg", degrees(asin(0.1))),
+    ("dog clutch 20 mm outside 8 mm bore 3 dogs play 0.1 mm", "gap_deg", 60 + degrees(asin(0.2 / 28))),
+    ("dog clutch 1 in outside 3/8 in bore play 0.1 mm", "past_mm", 0.05),
+    ("counterweight throw 12 mm, pin 6 mm x 10 mm, web 12 mm x 5 mm, room 22 mm", "pin_g_mm", pi * 9 * 10 * 7.85e-3 * 12),
+    ("counterweight throw 12 mm, pin 6 mm x 10 mm, web 12 mm x 5 mm, room 22 mm", "webs_g_mm", 2 * 12 * 5 * 24 * 7.85e-3 * 6),
+    ("built up crank stroke 24 mm main 8 mm pin 7 mm", "main_low_mm", 8 + THOU),
+    ("built up crank stroke 24 mm main 8 mm pin 7 mm", "holds_nm", 15 * pi * 7 * 5 * 3.5 / 1000),
+    ("crankshaft from the solid stroke 30 mm main 10 mm pin 9 mm", "bar_mm", 39.0),
+    ("crankshaft from the solid stroke 30 mm main 10 mm pin 9 mm", "rough_mm", 10 + 5 * THOU),
+    ("passage from 0 mm, 0 mm to 9 mm, 16 mm, 2 mm drill, past 3 mm, 8 mm", "wall_mm", 24 / hypot(9, 16) - 1),
+    ("oil way 2 mm from 0 mm, 0 mm to 0 mm, 20 mm", "angle_deg", 0.0),
+    # Along a shaft: sums.
+    ("end float 25 mm +0.05 -0 less 2 x bearing 8 mm +0 -0.02; boss 8.8 mm +0 -0.05", "float_low_mm", 0.2),
+    ("end float 25 mm +0.05 -0 less 2 x bearing 8 mm +0 -0.02; boss 8.8 mm +0 -0.05", "float_high_mm", 0.34),
+    ("end play 1 in - 0.996 in", "float_mm", 4 * THOU),
+    ("end float 25 mm - 24.55 mm, shims 0.05 mm, 0.1 mm, 0.25 mm", "shim_mm", 0.35),
+    ("shaft budget 2 1/2 in: bearing 3/8 in, eccentric 1/2 in, crank 1 in", "left_mm", 0.625 * 25.4),
+    ("along the shaft between frames 60 mm: bearing 8 mm; web 5 mm, with the web at 11 mm", "shift_mm", 0.5),
+    ("pair bores 22.00 mm; 22.03 mm, pistons 21.97 mm; 21.99 mm, free 0.02 mm, at most 0.05 mm", "tightest_mm", 0.03),
+    ("how many will fit: bore 22 mm +0.02 -0, piston 21.97 mm +0 -0.02, 6 of each, free 0.03 mm, at most 0.07 mm", "as_they_come_percent", 100.0),
+    # Pistons, seals.
+    ("make a piston 22 mm bore 4 mm rod", "high_mm", 22 - 22 / 25.4 * THOU),
+    ("make a piston 22 mm bore 4 mm rod", "groove_width_mm", 1.8 + THOU),
+    ("make a piston 1 in bore 3/16 in rod no rings", "low_mm", 25.4 - 0.5 * THOU),
+    ("o-ring on a piston 22 mm bore", "floor_high_mm", 22 - 2.8),
+    ("o-ring round a 4 mm rod", "floor_low_mm", 4 + 1.58),
+    ("packed gland 1/4 in rod", "box_mm", 6.35 + 2 * 25.4 * 3 / 32),
+    ("lap a ringless piston 1 in bore", "high_mm", 25.4 - 0.2 * THOU),
+    # Threads in the lathe.
+    ("screwcut M10 brass", "depth_mm", 1.5 * (7 / 8 - 1 / 8) * sqrt(3) / 2),
+    ("screw cut 2BA silver steel relief 3 mm", "depth_mm", 0.6 * 0.81),
+    ("screw cut M10 along the top slide", "travel_mm", 1.5 * 0.75 * sqrt(3) / 2 / cos(radians(29.5))),
+    ("wires M10 wire 0.866 mm", "over_wires_mm", 10 - 1.5 * 0.75 * sqrt(3) / 2 + 3 * 0.866 - 1.5 * sqrt(3) / 2),
+    ("change wheels for 0.81 mm on 8 tpi", "cuts_mm", 3.175 * 25 * 45 / (63 * 70)),
+    ("change wheels for 26 tpi", "error_ppm", 0.0),
 ]  # fmt: skip
 
 

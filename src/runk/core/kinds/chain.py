@@ -30,7 +30,7 @@ _BEHIND = re.compile(
 )
 _SIZES = frozenset({"no", "number", "letter", "m", *UNITS})
 _BARE = re.compile(r"[\d.,/ +±-]*")
-_UNIT_LAST = re.compile(r"\d ?(mm|in|\")$")
+_UNIT_LAST = re.compile(r"\d ?(mm|in|\")$", re.IGNORECASE)
 _BARE_ARE = re.compile(r"\s*\((mm|in|inch|inches)\)$", re.IGNORECASE)
 
 
@@ -144,8 +144,11 @@ def _labelled(part: str) -> tuple[str, int, str]:
 def _bounds(rest: str, told: Told) -> tuple[Bounds | None, str]:
     """Limits, and the size without them where they are added to it."""
     if found := _LIMITS.search(rest):
-        added: Bounds = Limits("limits").read(found[1], told).value
         size = rest[: found.start()].strip()
+        if own := _UNIT_LAST.search(size):
+            # Limits take the unit of their size.
+            told = replace(told, page=PageUnit.MM if own[1].lower() == "mm" else PageUnit.INCH)
+        added: Bounds = Limits("limits").read(found[1], told).value
         unit = _UNIT_LAST.search(rest)
         # 0.2 +0.1 -0.1 in: the unit is of the size too.
         return added, f"{size} {unit[1]}" if unit and _BARE.fullmatch(size) else size

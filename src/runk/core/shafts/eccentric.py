@@ -359,6 +359,16 @@ ECCENTRIC = Calculator(
         "": "An eccentric[ of {travel} travel][, throw {throw}], on a {shaft} shaft"
         "[, sheave {sheave}], {wide} wide, jaw {jaw}[, {play} lost motion]"
     },
-    calls=("eccentric", "eccentric sheave", "eccentric strap", "valve eccentric", "pump eccentric"),
+    calls=(
+        "eccentric throw #",
+        "eccentric # throw",
+        "eccentric travel #",
+        "eccentric # travel",
+        "eccentric",
+        "eccentric sheave",
+        "eccentric strap",
+        "valve eccentric",
+        "pump eccentric",
+    ),
     headline=headline,
 )
