@@ -147,6 +147,30 @@ NO_JOBS = [
     ("piston ring 22 mm bore 6 mm thick", "quarter of the bore"),
     ("keyway 8 mm in 10 mm shaft", "leaves nothing"),
     ("warm 22 mm aluminium in iron at 700 C", "melts"),
+    ("end float 25 mm", "What stands between"),
+    ("end float - -", ""),
+    ("end float 25 mm - 24.8 mm, at least 1 mm, at most 0.5 mm", "more than"),
+    ("shaft budget 60 mm: web 5 mm, with the pin at 9 mm", "called `pin`"),
+    (
+        "pair bores 22.00 mm, 22.01 mm, pistons 21.98 mm, free 0.05 mm, at most 0.02 mm",
+        "under the least",
+    ),
+    ("passage from 0, 0 to 0, 0, 1 mm drill", "ends where it starts"),
+    ("passage from 0 mm, 0 mm to 50 mm, 1 mm, 1 mm drill", "lies in the face"),
+    ("dog clutch 20 mm outside 18 mm bore", "leaves no face"),
+    ("eccentric throw 4 mm shaft 10 mm sheave 14 mm", "does not reach round"),
+    (
+        "counterweight throw 12 mm, pin 6 mm x 10 mm, web 12 mm x 5 mm, room 9 mm",
+        "does not balance it",
+    ),
+    ("built up crank stroke 10 mm main 8 mm pin 7 mm", "run into each other"),
+    ("crankshaft from the solid stroke 200 mm main 10 mm pin 10 mm", "swings"),
+    ("make a piston 22 mm bore 12 mm rod", "leaves no piston"),
+    ("o-ring piston 5 mm bore section 3 mm", "too thick"),
+    ("screw cut M10 relief 1 mm", "nobody stops"),
+    ("wires M10 wire 0.1 mm", "sink below"),
+    ("change wheels for 1 mm, wheels 20", "no train"),
+    ("change wheels for 1 mm, wheels 0 20", "no change wheel"),
 ]
 
 

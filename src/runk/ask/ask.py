@@ -16,6 +16,7 @@ from runk.ask.sizes import Cutting, cuttings
 from runk.ask.words import EXAMPLE, FILLER, asked_in, sounds_like_judgement, words_of
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.catalogue import CATALOGUE
+from runk.core.kinds import Told
 from runk.core.questions import Read, read_question, sentence
 from runk.core.questions import words as word_of
 from runk.core.refusals import Refused
@@ -128,9 +129,12 @@ def ask(
 
 def _shaped(
     line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue
-) -> Asked | tuple[AnyCalculator, Refused] | None:
-    """A line known by its shape; whose it is and why it cannot be answered; None where no one's."""
-    refused: tuple[AnyCalculator, Refused] | None = None
+) -> Asked | tuple[AnyCalculator, Refused, bool] | None:
+    """A line known by its shape; None where it is no one's.
+
+    Where it cannot be answered: whose it is, why, and whether every part of it could be read.
+    """
+    refused: tuple[AnyCalculator, Refused, bool] | None = None
     # Sizes of one line belong together: a bare number beside inches is inches, unless that is
     # absurd.
     pages = dict.fromkeys((PageUnit.INCH if only_inches(line) else page, page))
@@ -139,7 +143,9 @@ def _shaped(
             read = read_question(calculator, typed, bare, workshop)
             answer = calculator.ask(read.question, workshop)
         except Refused as failed:
-            refused = refused or (calculator, failed)
+            whole = _is_read(calculator, typed, bare, workshop)
+            if refused is None or (whole and not refused[2]):
+                refused = (calculator, failed, whole)
             continue
         spoken = word_of(calculator, read, page, workshop)
         for name in typed:
@@ -156,6 +162,18 @@ def _shaped(
     return refused
 
 
+def _is_read(
+    calculator: AnyCalculator, typed: dict[str, str], page: PageUnit, workshop: Workshop
+) -> bool:
+    """Whether every part of a line can be read by its field."""
+    try:
+        for name, text in typed.items():
+            calculator.fields[name].read(text, Told(page, workshop))
+    except Refused:
+        return False
+    return True
+
+
 def _or_by_numbers(
     words: list[str],
     workshop: Workshop,
@@ -163,6 +181,7 @@ def _or_by_numbers(
     catalogue: Catalogue,
     whose: AnyCalculator,
     refused: Refused,
+    whole: bool,
 ) -> Asked:
     """A line that is somebody's by its shape and cannot be answered so: by its numbers, by them.
 
@@ -171,8 +190,9 @@ def _or_by_numbers(
     """
     try:
         asked = _by_numbers(words, workshop, page, catalogue)
-    except Refused:
-        raise refused from None
+    except Refused as failed:
+        # Where a part of it could not even be read, it may have been another line.
+        raise (failed if failed.field and not whole else refused) from None
     if asked.calculator is not whose:
         raise refused
     return asked

@@ -15,6 +15,7 @@ from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.kinds import Kind, OneOf
 
 _PIECES = re.compile(r"(\{\w+(?:=\w+)?\}|<[^>]*>|\[|\]|,? )")
+_LEAD = re.compile(r"\[([^\[\]{]*)\{")
 _LONGEST = 300
 _FIRST = r"(?:(?:what|what's|whats|is|the|my|a|an|how much|work out) )*"
 
@@ -48,7 +49,7 @@ def _shapes(calculator: AnyCalculator) -> tuple[re.Pattern[str], ...]:
 
 
 def _pattern(calculator: AnyCalculator, template: str, call: str, comma: str, short: str) -> str:
-    out = []
+    out, leads = [], _leads(calculator)
     for piece in _PIECES.split(template):
         if piece == "{call}":
             out.append(f"{_FIRST}(?:{call})(?: (?:of|for|with)|:)?")
@@ -58,7 +59,7 @@ def _pattern(calculator: AnyCalculator, template: str, call: str, comma: str, sh
             out.append(f"(?P<{name}__{said}>)")
         elif piece.startswith("{"):
             name = piece[1:-1]
-            out.append(f"(?P<{name}>{_part(calculator.fields[name])}{short})")
+            out.append(f"(?P<{name}>{_part(calculator.fields[name], leads)}{short})")
         elif piece.startswith("<"):
             out.append(f"(?:{piece[1:-1]})")
         elif piece in "[]":
@@ -78,12 +79,20 @@ def _callers(calculator: AnyCalculator) -> re.Pattern[str]:
     return re.compile(rf"\b(?:{'|'.join(map(re.escape, words))})\b")
 
 
-def _part(kind: Kind) -> str:
+def _leads(calculator: AnyCalculator) -> str:
+    """Words that lead to a part that may be left out: no other part runs on over them."""
+    every = (*calculator.sentences.values(), *calculator.lines)
+    found = {lead.strip(" ,") for one in every for lead in _LEAD.findall(one)}
+    words = "|".join(re.escape(lead) for lead in sorted(found) if lead)
+    return f"(?!,? (?:{words}) )" if words else ""
+
+
+def _part(kind: Kind, leads: str) -> str:
     """What may stand for a field: one of its choices, or so many of its steps."""
     if isinstance(kind, OneOf):
         words = {w.lower() for c in kind.choices for w in (c.label, c.key, *c.words)}
         return f"(?:{'|'.join(map(re.escape, sorted(words, key=len, reverse=True)))}){{1}}"
-    return f"{kind.step}{{1,{_LONGEST}}}"
+    return f"(?:{leads}{kind.step}){{1,{_LONGEST}}}"
 
 
 def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator, dict[str, str]]]:
