@@ -16,7 +16,6 @@ from runk.core.kinds import Kind, OneOf
 
 _PIECES = re.compile(r"(\{\w+(?:=\w+)?\}|<[^>]*>|\[|\]|,? )")
 _LEAD = re.compile(r"\[([^\[\]{]*)\{")
-_LONGEST = 300
 _FIRST = r"(?:(?:what|what's|whats|is|the|my|a|an|how much|work out) )*"
 
 
@@ -92,7 +91,7 @@ def _part(kind: Kind, leads: str) -> str:
     if isinstance(kind, OneOf):
         words = {w.lower() for c in kind.choices for w in (c.label, c.key, *c.words)}
         return f"(?:{'|'.join(map(re.escape, sorted(words, key=len, reverse=True)))}){{1}}"
-    return f"(?:{leads}{kind.step}){{1,{_LONGEST}}}"
+    return f"(?:{leads}{kind.step}){{1,{kind.reach}}}"
 
 
 def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator, dict[str, str]]]:

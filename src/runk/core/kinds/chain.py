@@ -58,6 +58,7 @@ class Chain(Lengths):
 
     name: ClassVar[str] = "chain"
     widget: ClassVar[str] = "list"
+    reach: ClassVar[int] = 400
     wire: ClassVar[Any] = str | float | int | None
 
     def read(self, raw: Any, told: Told) -> Taken:

@@ -102,6 +102,7 @@ class OfWheels(Kind):
 
     name: ClassVar[str] = "wheels"
     widget: ClassVar[str] = "list"
+    reach: ClassVar[int] = 200
     numbered: ClassVar[bool] = False
 
     def read(self, raw: Any, told: Told) -> Taken:

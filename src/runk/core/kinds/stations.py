@@ -43,6 +43,7 @@ class Stations(Lengths):
 
     name: ClassVar[str] = "readings"
     widget: ClassVar[str] = "list"
+    reach: ClassVar[int] = 400
 
     def read(self, raw: Any, told: Told) -> Taken:
         text = as_typed(raw).strip()
