@@ -14,10 +14,10 @@ from runk.core.lengths import Reading
 from runk.core.lengths.members import Member, total
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, number_said
-from runk.core.shafts.chain import left_limit_mm, squares_mm2, uncertain, usual_limit_mm
+from runk.core.shafts.chain import left_limit_mm, uncertain, usual_ends
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 
@@ -175,17 +175,15 @@ def compute(question: BudgetQuestion, _: None = None) -> BudgetAnswer:
         shift = replace(shift, places=3)
     every = (*question.room, *question.along)
     loose = uncertain(every)
-    usual = None
-    if loose > 1:
-        usual = w.of(usual_limit_mm, squares_mm2=squares_mm2(every))
+    usual = usual_ends(w, every, left)
     return BudgetAnswer(
         left_mm=replace(left, places=3),
         shift_mm=shift,
         says=_says(question, left.value, low.value, shift),
         left_low_mm=replace(low, places=3) if loose else None,
         left_high_mm=replace(high, places=3) if loose else None,
-        usual_low_mm=usual and replace(usual, value=left.value - usual.value, places=3),
-        usual_high_mm=usual and replace(usual, value=left.value + usual.value, places=3),
+        usual_low_mm=usual[0],
+        usual_high_mm=usual[1],
         room_mm=told(room[1], "room_mm"),
         held_mm=told(held[1], "held_mm"),
         line_mm=None if question.line is None else told(float(question.line), "line_mm"),
@@ -203,7 +201,7 @@ def _sits(along: tuple[Member, ...]) -> tuple[Sits, ...]:
             Sits(
                 name=member.name,
                 from_mm=told(float(at), "from_mm"),
-                middle_mm=Figure(float((at + to) / 2), unit_of("middle_mm"), (), 3),
+                middle_mm=told(float((at + to) / 2), "middle_mm"),
                 to_mm=told(float(to), "to_mm"),
                 wide_mm=told(float(member.middle), "wide_mm"),
             )

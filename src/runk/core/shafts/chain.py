@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from dataclasses import replace
 from math import sqrt
 
-from runk.core.figures import Num, law
+from runk.core.figures import Figure, Num, Working, law
 from runk.core.lengths.members import Member
 
 
@@ -42,6 +43,26 @@ def usual_limit_mm(squares_mm2: float) -> float:
     return sqrt(squares_mm2)
 
 
+@law("As it usually comes, at least", "{middle_mm} - {half_mm}")
+def usual_low_limit_mm(middle_mm: Num, half_mm: Num) -> Num:
+    """The small end of what 997 of 1000 chains come to.
+
+    >>> usual_low_limit_mm(0.5, 0.25)
+    0.25
+    """
+    return middle_mm - half_mm
+
+
+@law("As it usually comes, at most", "{middle_mm} + {half_mm}")
+def usual_high_limit_mm(middle_mm: Num, half_mm: Num) -> Num:
+    """The large end of it.
+
+    >>> usual_high_limit_mm(0.5, 0.25)
+    0.75
+    """
+    return middle_mm + half_mm
+
+
 @law("Thickness that closes it", "{left_mm} - {wanted_mm}")
 def shim_limit_mm(left_mm: Num, wanted_mm: Num) -> Num:
     """What has to be put in so that the float wanted stays.
@@ -65,3 +86,24 @@ def squares_mm2(members: Iterable[Member]) -> float:
 def uncertain(members: Iterable[Member]) -> int:
     """How many pieces are known only within limits."""
     return sum(m.count for m in members if not m.sure)
+
+
+def usual_ends(
+    w: Working, members: Iterable[Member], middle: Figure
+) -> tuple[Figure | None, Figure | None]:
+    """Between what a chain usually comes; nothing where one piece at most is uncertain.
+
+    Args:
+        members: Every length of it.
+        middle: What is left halfway.
+    """
+    every = tuple(members)
+    if uncertain(every) < 2:
+        return None, None
+    since = len(w.steps)
+    half = w(usual_limit_mm, squares_mm2=squares_mm2(every))
+    low = w.of(
+        usual_low_limit_mm, "usual_low_mm", since=since, middle_mm=middle.value, half_mm=half
+    )
+    high = w.of(usual_high_limit_mm, "usual_high_mm", middle_mm=middle.value, half_mm=half)
+    return replace(low, places=3), replace(high, places=3)

@@ -8,8 +8,6 @@ from math import pi
 
 from runk.core.calculator import Calculator, Door
 from runk.core.cutting import bend
-from runk.core.cutting.laws import radial_n
-from runk.core.cutting.outcome import RADIAL_SHARE
 from runk.core.figures import Figure, Num, Working, law, told
 from runk.core.fits import pressed
 from runk.core.fits.classes import duty_limit_mm
@@ -24,7 +22,7 @@ from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shafts import crank_says as says
 from runk.core.shafts.crank_question import BuiltAnswer, CrankQuestion, SolidAnswer, Way
-from runk.core.shafts.order import force_of
+from runk.core.shafts.order import bent_aside, force_of
 from runk.core.shafts.throw_laws import bar_both_mm, bar_one_mm, swing_limit_mm, throw_limit_mm
 from runk.core.sources import PRACTICE
 from runk.core.threads.stud import SHEAR_SHARE
@@ -234,7 +232,7 @@ def _solid(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) 
         )
     force = force_of(w, shop.metal, _FINE_MM, _FINE_FEED, "the last cut")
     rough = w.of(rough_mm, main_mm=main, left_mm=LEFT_MM)
-    spring = _between(w, force, long, main, shop.metal, "spring_mm")
+    spring = bent_aside(w, force, long, main, shop.metal, "spring_mm", bend.between_centres_mm)
     return SolidAnswer(
         throw_mm=throw,
         bar_mm=replace(bar, places=2),
@@ -261,17 +259,6 @@ def _solid(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) 
         cautions=says.solid_cautions(long, main, spring.value),
         links=says.solid_links(question, bar, throw, main, pin),
     )
-
-
-def _between(w: Working, force: float, long: float, thick: float, metal: Metal, key: str) -> Figure:
-    since = len(w.steps)
-    aside = w(radial_n, force_n=force, share=RADIAL_SHARE)
-    section = w(bend.second_moment_mm4, diameter_mm=thick)
-    spring = w(
-        bend.between_centres_mm, force_n=aside, length_mm=long, e_gpa=metal["e_gpa"],
-        section_mm4=section, source=metal.source("e_gpa"),
-    )  # fmt: skip
-    return replace(w.of(bend.diameter_error_mm, key, since=since, spring_mm=spring), places=3)
 
 
 def headline(answer: BuiltAnswer | SolidAnswer, page: PageUnit) -> str:

@@ -7,7 +7,10 @@ from typing import TYPE_CHECKING
 
 import numpy as np
 
-from runk.core.shafts.endfloat import EndFloatQuestion, compute
+from runk.core.figures import Working
+from runk.core.lengths.members import total
+from runk.core.shafts.endfloat_question import EndFloatQuestion
+from runk.core.shafts.float_closed import closed
 
 if TYPE_CHECKING:
     from runk.core.figures import FloatArray
@@ -68,7 +71,8 @@ def drawn_mm(
 
 def spread_of(question: EndFloatQuestion, _: None = None) -> FloatSpread:
     """The million draws in bars, what closes it put in, and how many of them do."""
-    put = compute(question).shim_mm
+    room, stack = total(question.room), total(question.stack)
+    put = closed(Working(), question, room[0] - stack[2], room[2] - stack[0]).put
     left = drawn_mm(question.room, question.stack) - (put.value if put is not None else 0.0)
     least, most = float(question.least), float(question.most)
     under = float((left < least - 1e-9).mean() * 100)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from typing import Annotated
 
@@ -68,23 +69,30 @@ def force_of(w: Working, metal: Metal, deep_mm: float, feed_mm: float, why: str)
 
 
 def bent_aside(
-    w: Working, force_n: float, out_mm: float, thick_mm: float, metal: Metal, key: str
+    w: Working,
+    force_n: float,
+    long_mm: float,
+    thick_mm: float,
+    metal: Metal,
+    key: str,
+    beam: Callable[..., float] = bend.cantilever_mm,
 ) -> Figure:
-    """What a cut at the end of a bar leaves on the diameter, held at the other end.
+    """What a cut leaves on the diameter because the bar bends.
 
     Args:
         force_n: Cutting force, of which a share pushes the bar aside.
-        out_mm: How far the bar stands out; ``thick_mm`` its diameter.
+        long_mm: How far the bar stands out, or lies between its centres; ``thick_mm`` its diameter.
         metal: Of the bar.
         key: Of the figure.
+        beam: How it is held: at one end, or by another law of :mod:`runk.core.cutting.bend`.
     """
     since = len(w.steps)
     aside = w(laws.radial_n, force_n=force_n, share=RADIAL_SHARE)
     section = w(bend.second_moment_mm4, diameter_mm=thick_mm)
     spring = w(
-        bend.cantilever_mm,
+        beam,
         force_n=aside,
-        length_mm=out_mm,
+        length_mm=long_mm,
         e_gpa=metal["e_gpa"],
         section_mm4=section,
         source=metal.source("e_gpa"),
