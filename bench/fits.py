@@ -5,6 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from measure import Ratio, side_by_side
+from rows import Row, ratio_row
 from runk.core.fits.iso import edges_mm, limits_um, read_class
 from runk.core.fits.sweep import clearances_across_mm
 
@@ -28,3 +29,9 @@ def thousand_fits() -> Ratio:
 
     assert np.array_equal(ours(), bare())  # type: ignore[call-overload]
     return side_by_side(ours, bare, 2000)
+
+
+def fit_rows() -> list[Row]:
+    """Limits and fits over whole arrays."""
+    what = "A thousand fits in one sweep, against the same tables in plain NumPy"
+    return [ratio_row(what, thousand_fits(), 1.5)]

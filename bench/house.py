@@ -16,6 +16,7 @@ from sqlalchemy import insert
 
 from http_pair import _free_port, connect, packed
 from measure import side_by_side
+from rows import Row, met
 from runk.core.plan.events import EventKind
 from runk.core.plan.plan import PLAN, to_follow
 from runk.core.questions import read_question
@@ -28,7 +29,6 @@ from runk.store.models import CutEventRow, SlateRow
 from runk.store.slate import keep
 from runk.store.tools import put_tools
 
-Row = tuple[str, str, str, str]
 SPEED = {"operation": "turn", "metal": "brass", "diameter": "20"}
 LONG = "turn 22 silver steel " + "and then some more words of it " * 15
 
@@ -128,10 +128,6 @@ class House:
         return int(next(row.split()[1] for row in text.splitlines() if row.startswith("VmRSS")))
 
 
-def _met(met: bool) -> str:
-    return "yes" if met else "**no**"
-
-
 HEAVY: tuple[tuple[str, str, Any], ...] = (
     ("GET", "/api/sheet/pdf?metals=all", None),
     ("GET", "/api/sheet/csv?metals=all", None),
@@ -196,7 +192,7 @@ def house_rows() -> list[Row]:
         rows.append((
             "A request on a kept-open connection against one on a new connection",
             f"{kept.p50:.2f}x median ({kept.ours_p50:.0f} against {kept.theirs_p50:.0f} µs)",
-            "at or under 1x", _met(kept.p50 <= 1.0),
+            "at or under 1x", met(kept.p50 <= 1.0),
         ))  # fmt: skip
     with House(5000, 0, 0) as many, House(50, 0, 0) as few:
         slate = side_by_side(lambda: many.get("/api/slate"), lambda: few.get("/api/slate"), 150)
@@ -210,20 +206,20 @@ def house_rows() -> list[Row]:
         wait, which = beside_heavy(house)
         rows.append((
             "A quick request's longest wait while each of the ten heaviest routes works",
-            f"{wait:.0f} ms, beside `{which}`", "under 100 ms", _met(wait < 100),
+            f"{wait:.0f} ms, beside `{which}`", "under 100 ms", met(wait < 100),
         ))  # fmt: skip
         after_20, after_200 = renamed_kb(house, 20, 1), renamed_kb(house, 180, 2)
         times = after_200 / after_20
         rows.append((
             "Memory after 200 renames of a machine against after 20",
             f"{times:.2f}x ({after_200 // 1000} against {after_20 // 1000} MB)",
-            "at or under 1.1x", _met(times <= 1.1),
+            "at or under 1.1x", met(times <= 1.1),
         ))  # fmt: skip
     return rows
 
 
 def _list_row(what: str, times: float) -> Row:
-    return (what, f"{times:.2f}x median", "at or under 1.5x", _met(times <= 1.5))
+    return (what, f"{times:.2f}x median", "at or under 1.5x", met(times <= 1.5))
 
 
 if __name__ == "__main__":

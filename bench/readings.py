@@ -15,6 +15,7 @@ from pydantic import BaseModel
 
 from http_pair import Pair, packed
 from measure import Ratio, side_by_side
+from rows import Row, met
 from runk.demo.back_shed import WORKSHOP
 from runk.gauges.practice import EXERCISES, advised_run, cut_of, halving_run, inside
 
@@ -88,7 +89,7 @@ def opened(pair: Pair) -> Ratio:
     )
 
 
-def advice_rows() -> list[tuple[str, str, str, str]]:
+def advice_rows() -> list[Row]:
     """Over 500 simulated lathes: how often the advice ends inside, and how often halving does.
 
     The practice pieces with limits a hundredth and a half apart, on set-ups that spring.
@@ -111,13 +112,13 @@ def advice_rows() -> list[tuple[str, str, str, str]]:
                 "the advice, by halving what is left",
                 f"{100 * ours / SEEDS:.0f} % against {100 * theirs / SEEDS:.0f} %",
                 "far more often",
-                _met(ours - theirs >= SEEDS / 10),
+                met(ours - theirs >= SEEDS / 10),
             )
         )
     return rows
 
 
-def bar_rows() -> list[tuple[str, str, str, str]]:
+def bar_rows() -> list[Row]:
     """A followed plan on bars that bend by their own integral: how many end inside."""
     rows = []
     for case in CASES:
@@ -127,11 +128,7 @@ def bar_rows() -> list[tuple[str, str, str, str]]:
                 f"{case.name}, limits 0.02 either side, {SEEDS} bars bending by their own integral",
                 f"{share:.1%} end inside",
                 "97 % and more",
-                _met(share >= 0.97),
+                met(share >= 0.97),
             )
         )
     return rows
-
-
-def _met(met: bool) -> str:
-    return "yes" if met else "**no**"

@@ -11,33 +11,25 @@ import subprocess
 import sys
 from collections.abc import Callable
 from datetime import date
-from fractions import Fraction
 from pathlib import Path
-from time import perf_counter
-
-import numpy as np
 
 from catalogues import with_more
-from fits import thousand_fits
+from fits import fit_rows
 from house import house_rows
 from http_pair import Pair, packed
 from importing import beside_import
-from measure import Ratio, side_by_side
+from measure import side_by_side
 from readings import advice_rows, bar_rows, opened, recorded
+from rows import Row, met, ratio_row
 from runk.ask import ask
 from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
-from runk.core.cutting.sheet import SheetQuestion, needs, sheet
-from runk.core.cutting.sweep import chosen_steps, sheet_rpm, targets_rpm
-from runk.core.machines.choose import OVER_ALLOWED
-from runk.core.machines.machine import Holding
-from runk.core.metals import shipped_metals
 from runk.core.threads import find_thread, threads
 from runk.core.units import PageUnit
-from runk.demo.back_shed import LATHE, WORKSHOP
-from runk.formats.sheet_pdf import sheet_pdf
-from shafts import million_chains, two_hundred_pairs
-from wheels import memory, thirty_wheels, twenty_wheels
+from runk.demo.back_shed import WORKSHOP
+from shafts import shaft_rows
+from sweeps import sweep, wall_sheet
+from wheels import wheel_rows
 
 ROOT = Path(__file__).resolve().parents[1]
 QUESTION = {
@@ -54,9 +46,6 @@ OFFCUT = {"size": "20 mm", "length": "50 mm", "weight": "123", "magnet": "yes"}
 WHINE = {"sign": "whine", "metal": "silver-steel", "diameter": "22", "rpm": "500"}
 REAMED = {"size": "10", "metal": "gunmetal", "finish": "machine-reamed", "deep": "20"}
 TAPPED = {"thread": "4 BA", "metal": "stainless-303", "ends": "blind", "deep": "7"}
-Row = tuple[str, str, str, str]
-
-
 _NEWER = frozenset(
     [
         "pairs",
@@ -107,7 +96,7 @@ def over_http() -> list[Row]:
 
             ratio = side_by_side(ours, theirs, 1500)
             rows.append(
-                _ratio_row(
+                ratio_row(
                     f"`{name}` over HTTP against a typed echo of the same {len(reply)} bytes",
                     ratio,
                     2.0,
@@ -135,7 +124,7 @@ def lookup() -> list[Row]:
             f"A thread by its typed name among {len(names)}, against a bare dict",
             f"{each:.1f} µs each ({ratio.p50:.0f}x)",
             "under 50 µs",
-            _met(each < 50),
+            met(each < 50),
         )
     ]
 
@@ -149,7 +138,7 @@ def importing() -> list[Row]:
             f"{beside[0] / alone[0]:.1f}x median, longest {beside[1] / 1000:.0f} ms "
             f"({beside[0]:.0f} against {alone[0]:.0f} µs)",
             "none held up",
-            _met(beside[1] < took * 1e6 / 4),
+            met(beside[1] < took * 1e6 / 4),
         )
     ]
 
@@ -159,146 +148,10 @@ def readings() -> list[Row]:
     with Pair() as pair:
         record, opening = recorded(pair), opened(pair)
     return [
-        _ratio_row(
+        ratio_row(
             "A reading recorded, next instruction given, against one durable insert", record, 2.0
         ),
-        _ratio_row("Opening a cut of 500 readings against one of 5", opening, 1.2),
-    ]
-
-
-def _ratio_row(what: str, ratio: Ratio, most: float) -> Row:
-    figures = (
-        f"{ratio.p50:.2f}x median, {ratio.p95:.2f}x at 95 % "
-        f"({ratio.ours_p50:.0f} against {ratio.theirs_p50:.0f} µs)"
-    )
-    return what, figures, f"at or under {most:g}x", _met(max(ratio.p50, ratio.p95) <= most)
-
-
-def _met(met: bool) -> str:
-    return "yes" if met else "**no**"
-
-
-def sweep() -> list[Row]:
-    """The sweep's laws against the same arithmetic in bare NumPy, and in a bare loop."""
-    surface = np.array([m["hss_m_min"] for m in shipped_metals().values()])
-    diameters = np.linspace(1.0, 180.0, 2000)
-    ladder = np.array(sorted(s.rpm for s in LATHE.steps))
-    loop_surface, loop_diameters, loop_ladder = (
-        surface.tolist(),
-        diameters.tolist(),
-        ladder.tolist(),
-    )
-
-    def ours() -> object:
-        return chosen_steps(targets_rpm(surface, diameters), ladder)
-
-    def bare() -> object:
-        targets = 1000.0 * surface[:, None] / (np.pi * diameters[None, :])
-        edges = ladder / ((1 + OVER_ALLOWED) * (1 + 1e-9))
-        index = np.zeros(targets.shape, dtype=np.uint8)
-        for edge in edges[1:]:
-            index += targets >= edge
-        return ladder.take(index)
-
-    def loop() -> object:
-        from runk.core.cutting.laws import spindle_rpm
-
-        out = []
-        for speed in loop_surface:
-            for diameter in loop_diameters:
-                ceiling = spindle_rpm(speed, diameter) * 1.15
-                fitting = [s for s in loop_ladder if s <= ceiling]
-                out.append(fitting[-1] if fitting else loop_ladder[0])
-        return out
-
-    assert np.array_equal(ours(), bare())  # type: ignore[call-overload]
-    against_numpy = side_by_side(ours, bare, 200)
-    against_loop = side_by_side(loop, ours, 10)
-    faster = against_loop.p50
-    return [
-        _ratio_row(
-            "Fan's sweep, 20 metals by 2000 diameters, against plain NumPy", against_numpy, 1.5
-        ),
-        (
-            "The same against a bare Python loop of the same laws",
-            f"{faster:.0f}x as fast",
-            "over 20x",
-            _met(faster > 20),
-        ),
-    ]
-
-
-def fits() -> list[Row]:
-    """Limits and fits over whole arrays."""
-    what = "A thousand fits in one sweep, against the same tables in plain NumPy"
-    return [_ratio_row(what, thousand_fits(), 1.5)]
-
-
-def shafts() -> list[Row]:
-    """Pairs and chains."""
-    pairs = (
-        "Two hundred holes and two hundred shafts paired, against SciPy's matching and assignment"
-    )
-    chains = "End float of six pieces drawn a million times, against plain NumPy of the same"
-    return [_ratio_row(pairs, two_hundred_pairs(), 1.5), _ratio_row(chains, million_chains(), 1.5)]
-
-
-def change_wheels() -> list[Row]:
-    """Trains of a set of wheels."""
-    ratio, (ours, theirs), thirty = twenty_wheels(), memory(), thirty_wheels()
-    times = 1 / ratio.p50
-    return [
-        (
-            "All compound trains of 20 wheels for a pitch, against four loops of plain Python",
-            f"{times:.0f}x as fast ({ratio.ours_p50:.0f} against {ratio.theirs_p50:.0f} µs), "
-            f"{ours:.1f} against {theirs:.1f} MB",
-            "50x, no more memory",
-            _met(times >= 50 and ours <= theirs),
-        ),
-        (
-            "Of 30 wheels",
-            f"{thirty.ours_p50 / 1000:.1f} ms",
-            "under 100 ms, before a person notices",
-            _met(thirty.ours_p50 < 100_000),
-        ),
-    ]
-
-
-def wall_sheet() -> list[Row]:
-    """The sheet's cells against the same arithmetic in bare NumPy, and its PDF."""
-    surface = [m["hss_m_min"] for m in shipped_metals().values()]
-    diameters = np.linspace(2.0, 120.0, 60).tolist()
-    steps = sorted(s.rpm for s in LATHE.steps)
-
-    def ours() -> object:
-        return sheet_rpm(surface, diameters, LATHE, Holding.THREE_JAW)[1]
-
-    def bare() -> object:
-        targets = 1000.0 * np.array(surface)[:, None] / (np.pi * np.array(diameters)[None, :])
-        ladder = np.array(steps)
-        edges = ladder / ((1 + OVER_ALLOWED) * (1 + 1e-9))
-        index = np.zeros(targets.shape, dtype=np.uint8)
-        for edge in edges[1:]:
-            index += targets >= edge
-        return targets.tolist(), ladder.take(index).tolist()
-
-    assert ours() == bare()[1]  # type: ignore[index]
-    question = SheetQuestion(sizes=tuple(Fraction(n) for n in range(2, 122, 2)))
-    answer = sheet(question, needs(question, WORKSHOP))
-    ratio = side_by_side(ours, bare, 400)
-    began = perf_counter()
-    pages = sheet_pdf(answer)
-    took = perf_counter() - began
-    return [
-        _ratio_row(
-            "Wall sheet, 20 metals by 60 diameters by 8 steps, against plain NumPy", ratio, 1.5
-        ),
-        (
-            f"The same sheet as PDF, {len(pages) // 1000} kB, typefaces read from disk",
-            f"{took * 1000:.0f} ms",
-            "under a second",
-            _met(took < 1),
-        ),
+        ratio_row("Opening a cut of 500 readings against one of 5", opening, 1.2),
     ]
 
 
@@ -312,7 +165,7 @@ def first_script() -> list[Row]:
             "Initial JavaScript, gzipped",
             f"{size / 1000:.0f} kB",
             "under 145 kB",
-            _met(size < 145_000),
+            met(size < 145_000),
         )
     ]
 
@@ -348,7 +201,7 @@ def start_up() -> list[Row]:
         figures = (
             f"{ratio.p50:.2f}x ({ratio.ours_p50 / 1e6:.2f} against {ratio.theirs_p50 / 1e6:.2f} s)"
         )
-        rows.append((what, figures, f"at or under {most:g}x", _met(ratio.p50 <= most)))
+        rows.append((what, figures, f"at or under {most:g}x", met(ratio.p50 <= most)))
     return rows
 
 
@@ -370,8 +223,8 @@ def asked_lines() -> list[Row]:
 
     among = side_by_side(read(sixty), read(twenty), 150)
     return [
-        _ratio_row("Ask over HTTP against a typed echo of its reply", over, 2.0),
-        _ratio_row(
+        ratio_row("Ask over HTTP against a typed echo of its reply", over, 2.0),
+        ratio_row(
             f"Four lines read among {len(sixty)} calculators, against {len(twenty)}", among, 1.3
         ),
     ]
@@ -381,7 +234,7 @@ def types() -> list[Row]:
     """The front end's generated types."""
     text = (ROOT / "web/src/api/schema.generated.ts").read_text(encoding="utf-8")
     count = len(text.splitlines())
-    return [("Generated types", f"{count} lines", "under 4000", _met(count < 4000))]
+    return [("Generated types", f"{count} lines", "under 4000", met(count < 4000))]
 
 
 def main() -> None:
@@ -392,9 +245,9 @@ def main() -> None:
         *advice_rows(),
         *bar_rows(),
         *sweep(),
-        *fits(),
-        *shafts(),
-        *change_wheels(),
+        *fit_rows(),
+        *shaft_rows(),
+        *wheel_rows(),
         *wall_sheet(),
         *first_script(),
         *start_up(),

@@ -10,6 +10,7 @@ from scipy.sparse import csr_matrix
 from scipy.sparse.csgraph import maximum_bipartite_matching
 
 from measure import Ratio, side_by_side
+from rows import Row, ratio_row
 from runk.core.fits.pairing import assigned
 from runk.core.lengths.members import Member
 from runk.core.shafts.drawn import DRAWS, drawn_mm
@@ -80,3 +81,12 @@ def million_chains() -> Ratio:
 
     assert np.allclose(ours(), theirs())  # type: ignore[arg-type]
     return side_by_side(ours, theirs, 15)
+
+
+def shaft_rows() -> list[Row]:
+    """Pairs and chains."""
+    pairs = (
+        "Two hundred holes and two hundred shafts paired, against SciPy's matching and assignment"
+    )
+    chains = "End float of six pieces drawn a million times, against plain NumPy of the same"
+    return [ratio_row(pairs, two_hundred_pairs(), 1.5), ratio_row(chains, million_chains(), 1.5)]

@@ -3,22 +3,20 @@
 from __future__ import annotations
 
 import difflib
-import itertools
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from typing import Any
 
+from runk.ask.asked import Asked, Other, read_as
 from runk.ask.candidate import Candidate
 from runk.ask.heed import heeded
 from runk.ask.lexicon import Names, lexicon_of, names_of
-from runk.ask.lines import only_inches, whole_lines
 from runk.ask.reading import read_line
+from runk.ask.shaped import Unanswered, shaped
 from runk.ask.sizes import Cutting, cuttings
 from runk.ask.words import EXAMPLE, FILLER, asked_in, sounds_like_judgement, words_of
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.catalogue import CATALOGUE
-from runk.core.kinds import Told
 from runk.core.questions import Read, read_question, sentence
-from runk.core.questions import words as word_of
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -35,42 +33,6 @@ _TOO_ODD = 1.5
 """So far outside what is usual, in e-folds, a second reading is not offered."""
 _OTHER_WAY = 0.6
 """As ``_NEAR``, where only which number is for what differs."""
-
-
-@dataclass(frozen=True, slots=True)
-class Other:
-    """A second reading of a line.
-
-    Args:
-        read_as: What it would be read as.
-        line: What to type for it.
-    """
-
-    read_as: str
-    line: str
-
-
-@dataclass(frozen=True, slots=True)
-class Asked:
-    """A line understood and answered.
-
-    Args:
-        calculator: Which one answered.
-        typed: The question's fields as the room would have them typed.
-        read: The question, and how each length was read.
-        answer: The calculator's own.
-        read_as: The question said back, with every reading that had another.
-        unused: Words the answer has no use for.
-        others: Other readings that are plausible too.
-    """
-
-    calculator: AnyCalculator
-    typed: dict[str, str]
-    read: Read
-    answer: Any
-    read_as: str
-    unused: list[str] = field(default_factory=list)
-    others: list[Other] = field(default_factory=list)
 
 
 @dataclass(slots=True)
@@ -108,11 +70,11 @@ def ask(
     'belt 3, direct'
     """
     words = words_of(line)
-    shaped = _shaped(line, workshop, page, catalogue)
-    if isinstance(shaped, Asked):
-        return shaped
-    if shaped is not None:
-        return _or_by_numbers(words, workshop, page, catalogue, *shaped)
+    by_shape = shaped(line, workshop, page, catalogue)
+    if isinstance(by_shape, Asked):
+        return by_shape
+    if by_shape is not None:
+        return _or_by_numbers(words, workshop, page, catalogue, by_shape)
     choosing = sounds_like_judgement(words)
     if choosing and (judged := _judged(line, workshop, page, catalogue)):
         return judged
@@ -127,61 +89,8 @@ def ask(
         return judged
 
 
-def _shaped(
-    line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue
-) -> Asked | tuple[AnyCalculator, Refused, bool] | None:
-    """A line known by its shape; None where it is no one's.
-
-    Where it cannot be answered: whose it is, why, and whether every part of it could be read.
-    """
-    refused: tuple[AnyCalculator, Refused, bool] | None = None
-    # Sizes of one line belong together: a bare number beside inches is inches, unless that is
-    # absurd.
-    pages = dict.fromkeys((PageUnit.INCH if only_inches(line) else page, page))
-    for bare, (calculator, typed) in itertools.product(pages, whole_lines(line, catalogue)):
-        try:
-            read = read_question(calculator, typed, bare, workshop)
-            answer = calculator.ask(read.question, workshop)
-        except Refused as failed:
-            whole = _is_read(calculator, typed, bare, workshop)
-            if refused is None or (whole and not refused[2]):
-                refused = (calculator, failed, whole)
-            continue
-        spoken = word_of(calculator, read, page, workshop)
-        for name in typed:
-            kind = calculator.fields[name]
-            if kind.widget == "chosen":
-                # The room knows a choice by its key, whatever word was typed for it.
-                typed[name] = str(getattr(read.question, name))
-            elif kind.in_page_unit and bare is not page:
-                # It reads sizes on its own page: each goes there with its unit.
-                typed[name] = spoken[name]
-        if bare is not page:
-            read = read_question(calculator, typed, page, workshop)
-        return Asked(calculator, typed, read, answer, _read_as(calculator, read, page, workshop))
-    return refused
-
-
-def _is_read(
-    calculator: AnyCalculator, typed: dict[str, str], page: PageUnit, workshop: Workshop
-) -> bool:
-    """Whether every part of a line can be read by its field."""
-    try:
-        for name, text in typed.items():
-            calculator.fields[name].read(text, Told(page, workshop))
-    except Refused:
-        return False
-    return True
-
-
 def _or_by_numbers(
-    words: list[str],
-    workshop: Workshop,
-    page: PageUnit,
-    catalogue: Catalogue,
-    whose: AnyCalculator,
-    refused: Refused,
-    whole: bool,
+    words: list[str], workshop: Workshop, page: PageUnit, catalogue: Catalogue, by_shape: Unanswered
 ) -> Asked:
     """A line that is somebody's by its shape and cannot be answered so: by its numbers, by them.
 
@@ -192,16 +101,10 @@ def _or_by_numbers(
         asked = _by_numbers(words, workshop, page, catalogue)
     except Refused as failed:
         # Where a part of it could not even be read, it may have been another line.
-        raise (failed if failed.field and not whole else refused) from None
-    if asked.calculator is not whose:
-        raise refused
+        raise (failed if failed.field and not by_shape.whole else by_shape.refused) from None
+    if asked.calculator is not by_shape.calculator:
+        raise by_shape.refused
     return asked
-
-
-def _read_as(calculator: AnyCalculator, read: Read, page: PageUnit, workshop: Workshop) -> str:
-    said = sentence(calculator, read, page, workshop)
-    echoes = [r.echo for r in read.readings.values() if not r.plain and r.echo]
-    return f"{said} ({'; '.join(echoes)})" if echoes else said
 
 
 def _judged(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue) -> Asked | None:
@@ -344,17 +247,19 @@ def _said(best: _Tried, others: list[_Tried], page: PageUnit, workshop: Workshop
     candidate, read = best.candidate, best.read
     assert read is not None
     said = sentence(candidate.calculator, read, page, workshop)
-    read_as = _read_as(candidate.calculator, read, page, workshop)
+    said_back = read_as(candidate.calculator, read, page, workshop)
     unused = candidate.unused
     if unused:
-        read_as += f". Passed over: {', '.join(unused)[:80]}"
+        said_back += f". Passed over: {', '.join(unused)[:80]}"
     second: list[Other] = []
     for other in others:
         assert other.read is not None
         line = sentence(other.candidate.calculator, other.read, page, workshop)
         if line != said and line not in [o.line for o in second]:
             second.append(Other(line, line))
-    return Asked(candidate.calculator, candidate.typed, read, best.answer, read_as, unused, second)
+    return Asked(
+        candidate.calculator, candidate.typed, read, best.answer, said_back, unused, second
+    )
 
 
 def _one_of_two(best: _Tried, near: _Tried) -> Refused:

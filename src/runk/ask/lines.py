@@ -17,8 +17,6 @@ from runk.core.kinds import Kind, OneOf
 _PIECES = re.compile(r"(\{\w+(?:=\w+)?\}|<[^>]*>|\[|\]|,? )")
 _LEAD = re.compile(r"\[([^\[\]{]*)\{")
 _FIRST = r"(?:(?:what|what's|whats|is|the|my|a|an|how much|work out) )*"
-
-
 _INCHES = re.compile(r"\d/\d|\"|\d ?in(?:ch(?:es)?)?\b(?! (?:the|[\d.#]))", re.IGNORECASE)
 
 
@@ -58,7 +56,7 @@ def _pattern(calculator: AnyCalculator, template: str, call: str, comma: str, sh
             out.append(f"(?P<{name}__{said}>)")
         elif piece.startswith("{"):
             name = piece[1:-1]
-            out.append(f"(?P<{name}>{_part(calculator.fields[name], leads)}{short})")
+            out.append(f"(?P<{name}>{_part(calculator.fields[name], leads, short)})")
         elif piece.startswith("<"):
             out.append(f"(?:{piece[1:-1]})")
         elif piece in "[]":
@@ -86,12 +84,12 @@ def _leads(calculator: AnyCalculator) -> str:
     return f"(?!,? (?:{words}) )" if words else ""
 
 
-def _part(kind: Kind, leads: str) -> str:
+def _part(kind: Kind, leads: str, short: str) -> str:
     """What may stand for a field: one of its choices, or so many of its steps."""
     if isinstance(kind, OneOf):
         words = {w.lower() for c in kind.choices for w in (c.label, c.key, *c.words)}
-        return f"(?:{'|'.join(map(re.escape, sorted(words, key=len, reverse=True)))}){{1}}"
-    return f"(?:{leads}{kind.step}){{1,{kind.reach}}}"
+        return f"(?:{'|'.join(map(re.escape, sorted(words, key=len, reverse=True)))})"
+    return f"(?:{leads}{kind.step}){{1,{kind.reach}}}{short}"
 
 
 def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator, dict[str, str]]]:

@@ -8,7 +8,7 @@ from functools import cache
 from runk.core.figures import Num, law
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
-from runk.core.sources import Held, Source, read_table
+from runk.core.sources import PRACTICE, Held, Source, read_table
 
 ROOM_C = 20.0
 """Sizes are what they measure at this: ISO 1."""
@@ -38,6 +38,16 @@ def shaft_free_limit_mm(hole_mm: Num, free_mm: Num) -> Num:
     21.5
     """
     return hole_mm - free_mm
+
+
+@law("With what is left on it", "{last_mm} + {left_mm}", PRACTICE)
+def left_on_limit_mm(last_mm: Num, left_mm: Num) -> Num:
+    """Diameter a shaft or a piston keeps until it is brought to its last size.
+
+    >>> left_on_limit_mm(22.0, 0.5)
+    22.5
+    """
+    return last_mm + left_mm
 
 
 @law("The hole, made to it", "{shaft_mm} + {free_mm}")

@@ -24,7 +24,7 @@ from runk.core.lengths.members import Member
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, number_said, thou_said
 from runk.core.sources import MECHANICS, PRACTICE
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 _SCRAP_TIMES = 1.0
@@ -255,9 +255,9 @@ def _made(question: PairsQuestion) -> MadeAnswer:
     )
     chosen, every = drawn(hole, shaft, question.count, least.value, most.value)
     return MadeAnswer(
-        chosen_percent=Figure(chosen, unit_of("chosen_percent")),
+        chosen_percent=told(chosen, "chosen_percent", None),
         as_they_come_percent=come,
-        all_percent=Figure(every, unit_of("all_percent")),
+        all_percent=told(every, "all_percent", None),
         says=(
             f"{question.count} of each, made anywhere inside their limits: {come.value:.0f} of 100 "
             f"fit as they come, {chosen:.0f} when each is given its best mate."

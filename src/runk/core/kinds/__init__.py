@@ -8,6 +8,8 @@ from runk.core.kinds.length import Length, Lengths, Place
 from runk.core.kinds.limits import Bounds, Limits
 from runk.core.kinds.number import Angle, Count, Number, Pressure, Temperature
 from runk.core.kinds.owned import OfMachine, OfMetal, OfMetals
+from runk.core.kinds.pitch import OfPitch, OfWheels, Pitched
+from runk.core.kinds.point import OfPoint, Point
 from runk.core.kinds.speeds import Gear, Speeds
 from runk.core.kinds.stations import Stations
 from runk.core.kinds.text import Text
@@ -29,9 +31,14 @@ __all__ = [
     "OfMachine",
     "OfMetal",
     "OfMetals",
+    "OfPitch",
+    "OfPoint",
     "OfThread",
+    "OfWheels",
     "OneOf",
+    "Pitched",
     "Place",
+    "Point",
     "Pressure",
     "Speeds",
     "Stations",

@@ -52,23 +52,3 @@ def turn_mm(rod_mm: Num, space_mm: Num) -> Num:
     18.85
     """
     return pi * (rod_mm + space_mm)
-
-
-@law("Bored free of the rod", "{rod_mm} + {free_mm}", PRACTICE)
-def follower_bore_mm(rod_mm: Num, free_mm: Num) -> Num:
-    """Bore of a follower, which never touches its rod.
-
-    >>> follower_bore_mm(4.0, 0.25)
-    4.25
-    """
-    return rod_mm + free_mm
-
-
-@law("Turned free of the box", "{box_mm} - {free_mm}", PRACTICE)
-def follower_mm(box_mm: Num, free_mm: Num) -> Num:
-    """Outside of a follower, which slides into its box.
-
-    >>> follower_mm(7.5, 0.25)
-    7.25
-    """
-    return box_mm - free_mm

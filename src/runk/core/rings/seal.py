@@ -5,9 +5,9 @@ from __future__ import annotations
 from dataclasses import replace
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop
+from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits.classes import duty_limit_mm
-from runk.core.fits.heat import shaft_free_limit_mm
+from runk.core.fits.heat import hole_free_limit_mm, left_on_limit_mm, shaft_free_limit_mm
 from runk.core.fits.question import duties
 from runk.core.refusals import Refused
 from runk.core.rings import gland, oring
@@ -33,16 +33,6 @@ FREE_MM = (0.1, 0.2)
 """A follower is free on rod and in box by so much: common practice."""
 LAPPED_MM = 0.015
 """Left for lapping, on diameter: half a thou or a little more, common practice."""
-
-
-@law("Left to lap", "{high_mm} + {left_mm}", PRACTICE)
-def before_limit_mm(high_mm: Num, left_mm: Num) -> Num:
-    """Diameter a piston is turned to where it is lapped to its last size.
-
-    >>> before_limit_mm(22.0, 0.25)
-    22.25
-    """
-    return high_mm + left_mm
 
 
 def needs(_: SealQuestion, __: Workshop) -> None:
@@ -170,7 +160,6 @@ def _packed(w: Working, question: SealQuestion, rod: float) -> PackedAnswer:
     box = w.of(gland.box_mm, since=0, rod_mm=rod, space_mm=space.value)
     deep = w.of(gland.box_deep_mm, turns=float(question.turns), space_mm=space.value)
     turn = w.of(gland.turn_mm, rod_mm=rod, space_mm=space.value)
-    near, far = FREE_MM
     return PackedAnswer(
         box_mm=box,
         box_deep_mm=deep,
@@ -180,16 +169,7 @@ def _packed(w: Working, question: SealQuestion, rod: float) -> PackedAnswer:
             "ends square, joints a third of a turn apart. Nip it up finger tight and again once it "
             "is warm: it may weep, never bind."
         ),
-        follower_low_mm=w.of(gland.follower_mm, "follower_low_mm", box_mm=box.value, free_mm=far),
-        follower_high_mm=w.of(
-            gland.follower_mm, "follower_high_mm", box_mm=box.value, free_mm=near
-        ),
-        follower_bore_low_mm=w.of(
-            gland.follower_bore_mm, "follower_bore_low_mm", rod_mm=rod, free_mm=near
-        ),
-        follower_bore_high_mm=w.of(
-            gland.follower_bore_mm, "follower_bore_high_mm", rod_mm=rod, free_mm=far
-        ),
+        **_follower(w, rod, box.value),
         turn_mm=replace(turn, places=1),
         size_mm=_plain(rod, "size_mm"),
         cautions=(
@@ -205,6 +185,26 @@ def _packed(w: Working, question: SealQuestion, rod: float) -> PackedAnswer:
     )
 
 
+def _follower(w: Working, rod: float, box: float) -> dict[str, Figure]:
+    """A follower that is free on its rod and in its box."""
+    near, far = FREE_MM
+    inside, outside = hole_free_limit_mm, shaft_free_limit_mm
+    return {
+        "follower_low_mm": w.of(
+            outside, "follower_low_mm", hole_mm=box, free_mm=far, source=PRACTICE
+        ),
+        "follower_high_mm": w.of(
+            outside, "follower_high_mm", hole_mm=box, free_mm=near, source=PRACTICE
+        ),
+        "follower_bore_low_mm": w.of(
+            inside, "follower_bore_low_mm", shaft_mm=rod, free_mm=near, source=PRACTICE
+        ),
+        "follower_bore_high_mm": w.of(
+            inside, "follower_bore_high_mm", shaft_mm=rod, free_mm=far, source=PRACTICE
+        ),
+    }
+
+
 def _lapped(w: Working, bore: float) -> LappedAnswer:
     duty = duties()["ringless"]
     found = []
@@ -213,7 +213,7 @@ def _lapped(w: Working, bore: float) -> LappedAnswer:
         free = w(duty_limit_mm, per_inch=per, size_mm=bore, besides=besides, source=duty.source)
         figure = w.of(shaft_free_limit_mm, key, since=since, hole_mm=bore, free_mm=free)
         found.append(replace(figure, places=3))
-    before = w.of(before_limit_mm, "before_mm", high_mm=found[0].value, left_mm=LAPPED_MM)
+    before = w.of(left_on_limit_mm, "before_mm", last_mm=found[0].value, left_mm=LAPPED_MM)
     return LappedAnswer(
         high_mm=found[0],
         low_mm=found[1],

@@ -12,7 +12,7 @@ from runk.core.figures import Figure, Num, Working, law, told
 from runk.core.fits import pressed
 from runk.core.fits.classes import duty_limit_mm
 from runk.core.fits.compounds import compounds, strength_mpa
-from runk.core.fits.heat import hole_free_limit_mm
+from runk.core.fits.heat import hole_free_limit_mm, left_on_limit_mm
 from runk.core.fits.joint import SAFETY, bonds_share
 from runk.core.fits.question import duties
 from runk.core.lengths import Reading
@@ -51,16 +51,6 @@ def asked_nm(pressure_mpa: Num, bore_mm: Num, throw_mm: Num) -> Num:
     1.571
     """
     return pressure_mpa * pi / 4.0 * bore_mm**2 * throw_mm / 1000.0
-
-
-@law("Journals roughed to", "{main_mm} + {left_mm}", PRACTICE)
-def rough_mm(main_mm: Num, left_mm: Num) -> Num:
-    """Diameter journals keep until all are finished.
-
-    >>> rough_mm(8.0, 0.125)
-    8.125
-    """
-    return main_mm + left_mm
 
 
 @law("On the throw's centres it swings", "{bar_mm} + 2 × {throw_mm}")
@@ -231,7 +221,7 @@ def _solid(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) 
             f"{lathe.name} takes {mm_said(lathe.between_mm)} between centres.", field="long"
         )
     force = force_of(w, shop.metal, _FINE_MM, _FINE_FEED, "the last cut")
-    rough = w.of(rough_mm, main_mm=main, left_mm=LEFT_MM)
+    rough = w.of(left_on_limit_mm, "rough_mm", last_mm=main, left_mm=LEFT_MM)
     spring = bent_aside(w, force, long, main, shop.metal, "spring_mm", bend.between_centres_mm)
     return SolidAnswer(
         throw_mm=throw,

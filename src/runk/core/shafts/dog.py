@@ -16,7 +16,7 @@ from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS, PRACTICE
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 _SAFE = 3.0
@@ -129,6 +129,16 @@ def half_play_deg(slack_mm: float, outside_mm: float) -> float:
     return degrees(4.0 * asin(slack_mm / outside_mm))
 
 
+@law("Past the middle", "{slack_mm} ÷ 2")
+def past_limit_mm(slack_mm: Num) -> Num:
+    """How far each of two half faces is milled past the middle, for a play between them.
+
+    >>> past_limit_mm(0.5)
+    0.25
+    """
+    return slack_mm / 2.0
+
+
 @law("A dog", "180 ÷ {dogs} - {play_deg} ÷ 2")
 def dog_deg(dogs: Num, play_deg: Num) -> Num:
     """Half of the pitch less half the play.
@@ -226,14 +236,15 @@ def compute(question: DogQuestion, metal: Metal) -> DogAnswer:
     gap = w.of(gap_deg, since=0, dogs=float(dogs), play_deg=play.value)
     if dog.value < gap.value / 3:
         raise Refused("So many dogs with so much play are all gap.", field="dogs")
-    deep = Figure(float(question.deep or question.outside / 5), unit_of("deep_mm"))
+    deep = told(float(question.deep or question.outside / 5), "deep_mm", None)
+    past = replace(w.of(past_limit_mm, "past_mm", slack_mm=slack), places=3)
     pressed, bears = _pressed(w, question, deep.value, metal)
     return DogAnswer(
         dog_deg=dog,
         gap_deg=gap,
         cutter_mm=None if dogs == 1 else w.of(cutter_mm, bore_mm=bore, gap_deg=gap.value),
         # Half a face each: both are milled past the middle by half the play.
-        past_mm=Figure(slack / 2, unit_of("past_mm"), (), 3) if dogs == 1 else None,
+        past_mm=past if dogs == 1 else None,
         says=_says(dogs),
         play_deg=play,
         pin_play_mm=None

@@ -3,22 +3,20 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
-from fractions import Fraction
+from dataclasses import replace
 from math import asin, ceil, degrees
-from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop, told
 from runk.core.fits.classes import duty_limit_mm
+from runk.core.fits.heat import hole_free_limit_mm
 from runk.core.fits.question import duties
-from runk.core.kinds import Length
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, number_said, thou_said
+from runk.core.shafts.eccentric_question import EccentricAnswer, EccentricQuestion
 from runk.core.shafts.throw import packed
 from runk.core.shafts.throw_laws import swing_limit_mm, throw_limit_mm
-from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -29,104 +27,6 @@ common practice, as all of ridge and oil way is."""
 RIDGE_WIDE, RIDGE_HIGH, OIL_SHARE = 1 / 3, 1 / 6, 1 / 5
 _RIDGE_FREE_MM = 0.1
 _OIL_MM = (0.8, 2.0)
-
-
-@dataclass(frozen=True, slots=True)
-class EccentricQuestion:
-    """An eccentric that works a valve or a pump.
-
-    Args:
-        travel: Of what it works, twice its throw; or ``throw`` itself.
-        shaft: It sits on.
-        sheave: Its diameter; left out, the smallest that leaves a wall.
-        wide: Of sheave and strap.
-        jaw: Flat of a jaw's tip, for packing in three of them.
-        play: Lost motion in pins and joints, added up.
-    """
-
-    travel: Annotated[
-        Fraction | None,
-        Length(
-            "travel",
-            ("travel", "stroke"),
-            principal=True,
-            usual=(1.0, 40.0),
-            low=0.1,
-            high=300.0,
-            or_else="throw",
-            placeholder="5 mm",
-        ),
-    ] = None
-    throw: Annotated[
-        Fraction | None,
-        Length("throw", ("throw", "offset"), low=0.05, high=150.0, placeholder="not said"),
-    ] = None
-    shaft: Annotated[
-        Fraction | None,
-        Length(
-            "shaft",
-            ("shaft", "bore", "axle"),
-            needed=("*",),
-            usual=(2.0, 40.0),
-            low=0.5,
-            high=200.0,
-            placeholder="8 mm",
-        ),
-    ] = None
-    sheave: Annotated[
-        Fraction | None,
-        Length(
-            "sheave",
-            ("sheave", "dia", "diameter"),
-            usual=(5.0, 100.0),
-            low=1.0,
-            high=400.0,
-            placeholder="the smallest",
-        ),
-    ] = None
-    wide: Annotated[
-        Fraction, Length("wide", ("wide", "width"), low=0.5, high=100.0, placeholder="6 mm")
-    ] = Fraction(6)
-    jaw: Annotated[
-        Fraction,
-        Length("flat of a jaw's tip", ("jaw", "jaws"), low=0.01, high=50.0, placeholder="3 mm"),
-    ] = Fraction(3)
-    play: Annotated[
-        Fraction | None,
-        Length(
-            "lost motion",
-            ("play", "lost motion", "lost"),
-            low=0.001,
-            high=20.0,
-            placeholder="not told",
-        ),
-    ] = None
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class EccentricAnswer:
-    """Sheave and strap, and how the one is bored off its middle."""
-
-    throw_mm: Annotated[Figure, Show("Throw", Rank.BIG)]
-    swing_mm: Annotated[Figure, Show("The indicator swings in all", Rank.BIG)]
-    sheave_mm: Annotated[Figure, Show("Sheave", Rank.BIG)]
-    packing_mm: Annotated[Figure | None, Show("Packing under one of three jaws", Rank.BIG)]
-    says: Annotated[str, Show("How", Rank.SAYS)]
-    setting: Annotated[str, Show("Setting it", Rank.SAYS)]
-    strap_low_mm: Annotated[Figure, Show("Strap bored, at least")]
-    strap_high_mm: Annotated[Figure, Show("Strap bored, at most")]
-    thin_mm: Annotated[Figure, Show("Metal where the sheave is thinnest")]
-    bar_mm: Annotated[Figure, Show("Smallest bar, ridge and all")]
-    ridge_wide_mm: Annotated[Figure, Show("Ridge on the sheave, wide")]
-    ridge_high_mm: Annotated[Figure, Show("Ridge, high")]
-    groove_wide_mm: Annotated[Figure, Show("Groove in the strap, wide")]
-    groove_deep_mm: Annotated[Figure, Show("Groove, deep")]
-    oil_mm: Annotated[Figure, Show("Oil way down to it")]
-    lost_deg: Annotated[Figure | None, Show("Lost motion, at the crank")]
-    shaft_mm: Annotated[Figure, Show("Shaft", Rank.FOLDED)]
-    wide_mm: Annotated[Figure, Show("Wide", Rank.FOLDED)]
-    cautions: tuple[Caution, ...]
-    links: tuple[Link, ...]
 
 
 @law("Metal where it is thinnest", "{sheave_mm} ÷ 2 - {throw_mm} - {shaft_mm} ÷ 2")
@@ -179,14 +79,25 @@ def lost_deg(play_mm: float, throw_mm: float) -> float:
     return degrees(asin(play_mm / throw_mm))
 
 
-@law("Strap", "{sheave_mm} + {free_mm}")
-def strap_limit_mm(sheave_mm: Num, free_mm: Num) -> Num:
-    """Bore of a strap that runs on its sheave.
+@law("The next half millimetre", "{mm} upwards", PRACTICE)
+def next_half_mm(mm: float) -> float:
+    """Nobody turns a sheave to odd hundredths.
 
-    >>> strap_limit_mm(16.0, 0.025)
-    16.025
+    >>> next_half_mm(16.2), next_half_mm(16.5)
+    (16.5, 16.5)
     """
-    return sheave_mm + free_mm
+    return ceil(mm * 2 - 1e-9) / 2
+
+
+@law("Oil way", "{wide_mm} × {share}, between 0.8 and 2 mm", PRACTICE)
+def oil_mm(wide_mm: float, share: float) -> float:
+    """A drill that neither breaks nor weakens the strap.
+
+    >>> oil_mm(6.0, 0.2), oil_mm(2.0, 0.2), oil_mm(20.0, 0.2)
+    (1.2, 0.8, 2.0)
+    """
+    low, high = _OIL_MM
+    return min(max(round(wide_mm * share, 9), low), high)
 
 
 def needs(_: EccentricQuestion, __: Workshop) -> None:
@@ -215,6 +126,7 @@ def compute(question: EccentricQuestion, _: None = None) -> EccentricAnswer:
     Raises:
         Refused: Play as large as the throw.
 
+    >>> from fractions import Fraction
     >>> answer = compute(EccentricQuestion(travel=Fraction(5), shaft=Fraction(8)))
     >>> answer.throw_mm.value, answer.sheave_mm.value
     (2.5, 16.5)
@@ -230,10 +142,9 @@ def compute(question: EccentricQuestion, _: None = None) -> EccentricAnswer:
     smallest = w.of(sheave_mm, shaft_mm=shaft, throw_mm=e, wall_mm=least, source=PRACTICE)
     sheave = smallest
     if question.sheave is not None:
-        sheave = Figure(float(question.sheave), smallest.unit)
+        sheave = told(float(question.sheave), "sheave_mm", None)
     else:
-        # Nobody turns a sheave to odd hundredths: the next half millimetre.
-        sheave = replace(smallest, value=ceil(smallest.value * 2 - 1e-9) / 2)
+        sheave = w.of(next_half_mm, "sheave_mm", since=len(w.steps) - 1, mm=smallest.value)
     size = sheave.value
     if size / 2 - e - shaft / 2 <= 0:
         raise Refused(
@@ -246,17 +157,21 @@ def compute(question: EccentricQuestion, _: None = None) -> EccentricAnswer:
     wide = float(question.wide)
     ridge = w.of(share_mm, "ridge_wide_mm", wide_mm=wide, share=RIDGE_WIDE)
     high = w.of(share_mm, "ridge_high_mm", wide_mm=wide, share=RIDGE_HIGH)
-    oil = w.of(share_mm, "oil_mm", wide_mm=wide, share=OIL_SHARE)
+    oil = w.of(oil_mm, wide_mm=wide, share=OIL_SHARE)
     duty = duties()["journal"]
     free = [
         w(duty_limit_mm, per_inch=per, size_mm=size, besides=besides, source=duty.source)
         for per, besides in (duty.low, duty.high)
     ]
     strap = [
-        replace(w.of(strap_limit_mm, key, sheave_mm=size, free_mm=mm), places=3)
+        replace(w.of(hole_free_limit_mm, key, shaft_mm=size, free_mm=mm), places=3)
         for key, mm in zip(("strap_low_mm", "strap_high_mm"), free, strict=True)
     ]
     packing, cautions = _held(w, e, size, float(question.jaw))
+
+    def free_of(key: str, ridge_mm: float, by: float) -> Figure:
+        return w.of(hole_free_limit_mm, key, shaft_mm=ridge_mm, free_mm=by, source=PRACTICE)
+
     return EccentricAnswer(
         throw_mm=replace(throw, places=3),
         swing_mm=replace(swing, places=3),
@@ -273,9 +188,9 @@ def compute(question: EccentricQuestion, _: None = None) -> EccentricAnswer:
         bar_mm=w.of(bar_mm, sheave_mm=size, ridge_mm=high.value),
         ridge_wide_mm=ridge,
         ridge_high_mm=high,
-        groove_wide_mm=replace(ridge, value=ridge.value + _RIDGE_FREE_MM),
-        groove_deep_mm=replace(high, value=high.value + 2 * _RIDGE_FREE_MM),
-        oil_mm=replace(oil, value=min(max(oil.value, _OIL_MM[0]), _OIL_MM[1]), places=1),
+        groove_wide_mm=free_of("groove_wide_mm", ridge.value, _RIDGE_FREE_MM),
+        groove_deep_mm=free_of("groove_deep_mm", high.value, 2 * _RIDGE_FREE_MM),
+        oil_mm=replace(oil, places=1),
         lost_deg=_lost(w, question, e),
         shaft_mm=told(shaft, "shaft_mm"),
         wide_mm=told(wide, "wide_mm"),

@@ -9,15 +9,14 @@ from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working, stop, told
-from runk.core.kinds import Length
-from runk.core.kinds.point import OfPoint, Point
+from runk.core.kinds import Length, OfPoint, Point
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shafts.skew import Vector, length_mm, nearest, off_square_deg, plan_deg, wall_mm
 from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS, PRACTICE
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 STEEPEST_DEG = 75.0
@@ -170,7 +169,7 @@ def _wall(
         one_mm=float(question.drill),
         other_mm=float(question.other_dia or 0),
     )
-    return replace(wall, places=2), Figure(at * length, unit_of("nearest_mm"), (), 2)
+    return replace(wall, places=2), told(at * length, "nearest_mm", 2)
 
 
 def _says(drill: float, angle: float) -> str:

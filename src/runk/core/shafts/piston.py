@@ -9,9 +9,9 @@ from math import pi
 
 from runk.core.calculator import Calculator, Door
 from runk.core.cutting.spigot import stands_n_per_mm2
-from runk.core.figures import Figure, Num, Working, law, told
+from runk.core.figures import Figure, Working, law, told
 from runk.core.fits.classes import duty_limit_mm
-from runk.core.fits.heat import hole_free_limit_mm, shaft_free_limit_mm
+from runk.core.fits.heat import hole_free_limit_mm, left_on_limit_mm, shaft_free_limit_mm
 from runk.core.fits.question import duties
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
@@ -35,29 +35,10 @@ LONG_SHARE, ROUGH_MM = 0.6, 0.5
 millimetre, so that it cleans up wherever the thread has pulled it. Common practice."""
 _FINE_MM, _FINE_FEED, _GROOVE_FEED = 0.05, 0.05, 0.02
 _ROUGH_DEEP, _ROUGH_FEED = 0.5, 0.08
+_RECESS_FREE_MM = 0.05
 _SEAT_SHARE = 0.85
 """A thread up to so much of the rod leaves it a shoulder to seat on: common practice."""
 _RODS = ("M2", "M2.5", "M3", "M4", "M5", "M6", "M8", "M10", "M12")
-
-
-@law("Recess for the shoulder", "{rod_mm} + {free_mm}", PRACTICE)
-def recess_mm(rod_mm: Num, free_mm: Num) -> Num:
-    """Diameter in which a rod's shoulder seats.
-
-    >>> recess_mm(4.0, 0.25)
-    4.25
-    """
-    return rod_mm + free_mm
-
-
-@law("Roughed to", "{high_mm} + {left_mm}", PRACTICE)
-def rough_mm(high_mm: Num, left_mm: Num) -> Num:
-    """Diameter a piston keeps until it hangs on its rod.
-
-    >>> rough_mm(22.0, 0.5)
-    22.5
-    """
-    return high_mm + left_mm
 
 
 @law("Spigot that stands the cut", "∛(32 × {force_n} × {arm_mm} ÷ (π × {stands_n_per_mm2}))")
@@ -154,9 +135,11 @@ def piston(question: PistonQuestion, shop: PistonShop) -> PistonAnswer:
     ]
     asked = _tapped(question)
     tapped = tap.tap(asked, shop.tap)
-    rough = w.of(rough_mm, high_mm=high.value, left_mm=ROUGH_MM)
+    rough = w.of(left_on_limit_mm, "rough_mm", last_mm=high.value, left_mm=ROUGH_MM)
     spigot = _spigot(w, shop, long)
-    recess = w.of(recess_mm, rod_mm=rod, free_mm=0.05)
+    recess = w.of(
+        hole_free_limit_mm, "recess_mm", shaft_mm=rod, free_mm=_RECESS_FREE_MM, source=PRACTICE
+    )
     grooves = _grooves(w, question, bore, long)
     out = float(question.out) if question.out is not None else long + 2 * rod
     if out < long:

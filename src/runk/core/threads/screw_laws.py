@@ -55,6 +55,16 @@ def depth_mm(sharp_mm: float, off_mm: float) -> float:
     return sharp_mm - off_mm
 
 
+@law("Top slide set over by", "{angle_deg}° ÷ 2 - {less_deg}°", PRACTICE)
+def set_over_deg(angle_deg: float, less_deg: float) -> float:
+    """From the cross-slide's direction: a little under half the angle, so that both flanks are cut.
+
+    >>> set_over_deg(60.0, 0.5)
+    29.5
+    """
+    return angle_deg / 2.0 - less_deg
+
+
 @law("Along the top slide", "{depth_mm} ÷ cos({angle_deg}°)")
 def slide_mm(depth_mm: float, angle_deg: float) -> float:
     """Travel of a top slide set over from the cross-slide's direction.

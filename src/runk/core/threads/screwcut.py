@@ -13,6 +13,7 @@ from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.target import SpeedShop
 from runk.core.figures import Caution, Figure, Link, Working, told
+from runk.core.fits.heat import hole_free_limit_mm
 from runk.core.lengths import Reading
 from runk.core.machines import Machine, MachineKind
 from runk.core.refusals import Refused
@@ -21,7 +22,7 @@ from runk.core.sources import PRACTICE
 from runk.core.threads import screw_laws as laws
 from runk.core.threads.laws import smaller_mm, thread_depth_mm, truncation_mm
 from runk.core.threads.screwcut_question import Feed, Pass, ScrewcutAnswer, ScrewcutQuestion, Side
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.wheels.half_nuts import dial_says, half_nuts_say
 from runk.core.workshop import Workshop
 
@@ -43,6 +44,8 @@ _HARD = (
 )
 _SOFT = ("brass", "aluminium", "copper", "bronze")
 _RELIEF_TIMES = 2.5
+_CLEAR_MM = 0.1
+"""A nut's groove is so much wider across than its thread: common practice."""
 _DRIVE = Caution(
     "Mind",
     "the drive",
@@ -116,7 +119,10 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
     depth = _depth(w, question)
     angle = travel = None
     if question.feed is Feed.SLIDE:
-        angle = Figure(form.angle_deg / 2 - LESS_DEG, unit_of("angle_deg"), (), 1)
+        angle = replace(
+            w.of(laws.set_over_deg, "angle_deg", angle_deg=form.angle_deg, less_deg=LESS_DEG),
+            places=1,
+        )
         travel = w.of(laws.slide_mm, "travel_mm", depth_mm=depth.value, angle_deg=angle.value)
     passes = _passes(w, question, shop, (travel or depth).value)
     lead = pitch * question.starts
@@ -128,6 +134,12 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         smaller_mm, "core_mm", major_mm=thread.major_mm, times=2 * depth.value / pitch,
         pitch_mm=pitch,
     )  # fmt: skip
+    groove_across = core
+    if inside:
+        groove_across = w.of(
+            hole_free_limit_mm, "core_mm", shaft_mm=thread.major_mm, free_mm=_CLEAR_MM,
+            source=PRACTICE,
+        )  # fmt: skip
     screw = None if shop.lathe.leadscrew_mm is None else Fraction(str(shop.lathe.leadscrew_mm))
     lead_exact = thread.pitch * question.starts
     return ScrewcutAnswer(
@@ -143,8 +155,8 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         angle_deg=angle,
         lead_mm=told(lead, "lead_mm", 4),
         relief_mm=groove,
-        core_mm=replace(core, value=thread.major_mm + 0.1 if inside else core.value, places=2),
-        blank_mm=Figure(core.value if inside else thread.major_mm, unit_of("blank_mm"), (), 3),
+        core_mm=replace(groove_across, places=2),
+        blank_mm=replace(core, places=3) if inside else told(thread.major_mm, "blank_mm"),
         dial="" if screw is None else dial_says(screw, lead_exact, shop.lathe.dial_teeth),
         pitch_mm=told(pitch, "pitch_mm", 4),
         angle_of_thread_deg=told(form.angle_deg, "angle_of_thread_deg", 1),
@@ -214,18 +226,18 @@ def _passes(
     at = rough
     for mm in light:
         at += mm
-        stands.append(Figure(at, unit_of("stands_mm")))
+        stands.append(told(at, "stands_mm", None))
     dial = shop.lathe.dial("top-slide" if question.feed is Feed.SLIDE else "cross-slide")
     found, before = [], 0.0
     for number, stand in enumerate(stands, 1):
         divisions = None
         if dial is not None:
-            divisions = Figure(stand.value / dial.travel_mm, unit_of("divisions"), (), 1)
+            divisions = told(stand.value / dial.travel_mm, "divisions", 1)
         found.append(
             Pass(
                 pass_number=number,
                 stands_mm=replace(stand, places=3),
-                take_mm=Figure(stand.value - before, unit_of("take_mm"), (), 3),
+                take_mm=told(stand.value - before, "take_mm"),
                 divisions=divisions,
             )
         )

@@ -59,6 +59,16 @@ def effective_limit_mm(over_mm: float, wire_mm: float, angle_deg: float, pitch_m
     return over_mm - wire_mm * (1.0 + 1.0 / sin(half)) + pitch_mm / (2.0 * tan(half))
 
 
+@law("Left on the diameter", "{effective_mm} - ({low_mm} + {high_mm}) ÷ 2")
+def left_limit_mm(effective_mm: float, low_mm: float, high_mm: float) -> float:
+    """What is still to come off until a thread lies in the middle of its limits.
+
+    >>> left_limit_mm(9.5, 8.75, 9.25)
+    0.5
+    """
+    return effective_mm - (low_mm + high_mm) / 2.0
+
+
 @law("Thinnest that stands above the crests", "({depth_mm} + {below_mm}) × 2 ÷ (1 + 1 ÷ {sine})")
 def thinnest_wire_mm(depth_mm: float, below_mm: float, sine: float) -> float:
     """Wire whose top is level with the crests: any thinner is never touched by the micrometer.

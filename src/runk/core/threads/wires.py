@@ -21,12 +21,13 @@ from runk.core.threads.thread import THREAD_FIELD
 from runk.core.threads.wire_laws import (
     best_wire_mm,
     effective_limit_mm,
+    left_limit_mm,
     over_wires_limit_mm,
     thickest_wire_mm,
     thinnest_wire_mm,
 )
 from runk.core.tools import ShopTool
-from runk.core.units import PageUnit, unit_of
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 _NEAR = 6
@@ -172,8 +173,11 @@ def compute(question: WiresQuestion, drills: tuple[ShopTool, ...]) -> WiresAnswe
         _sensible(effective.value, basic.value, pitch)
     left = None
     if effective is not None and effective.value > room.high.value:
-        middle = (room.low.value + room.high.value) / 2
-        left = Figure(effective.value - middle, unit_of("left_mm"), effective.steps, 3)
+        left = w.of(
+            left_limit_mm, "left_mm", since=len(w.steps) - 1, effective_mm=effective.value,
+            low_mm=room.low.value, high_mm=room.high.value,
+        )  # fmt: skip
+        left = replace(left, places=3)
     owned = _owned(drills, best.value, thin.value, thick.value)
     return WiresAnswer(
         over_high_mm=over(room.high.value, wire, "over_high_mm"),

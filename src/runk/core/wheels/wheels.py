@@ -9,8 +9,7 @@ from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law, told
-from runk.core.kinds import Length, OfMachine
-from runk.core.kinds.pitch import OfPitch, OfWheels, Pitched
+from runk.core.kinds import Length, OfMachine, OfPitch, OfWheels, Pitched
 from runk.core.lengths import Reading
 from runk.core.lengths.show import MM_PER_INCH, trimmed
 from runk.core.machines import Machine, MachineKind

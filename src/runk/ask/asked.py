@@ -1,0 +1,54 @@
+"""A line understood and answered, and what else it might have been."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import Any
+
+from runk.core.calculator import AnyCalculator
+from runk.core.questions import Read, sentence
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+
+@dataclass(frozen=True, slots=True)
+class Other:
+    """A second reading of a line.
+
+    Args:
+        read_as: What it would be read as.
+        line: What to type for it.
+    """
+
+    read_as: str
+    line: str
+
+
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """A line understood and answered.
+
+    Args:
+        calculator: Which one answered.
+        typed: The question's fields as the room would have them typed.
+        read: The question, and how each length was read.
+        answer: The calculator's own.
+        read_as: The question said back, with every reading that had another.
+        unused: Words the answer has no use for.
+        others: Other readings that are plausible too.
+    """
+
+    calculator: AnyCalculator
+    typed: dict[str, str]
+    read: Read
+    answer: Any
+    read_as: str
+    unused: list[str] = field(default_factory=list)
+    others: list[Other] = field(default_factory=list)
+
+
+def read_as(calculator: AnyCalculator, read: Read, page: PageUnit, workshop: Workshop) -> str:
+    """The question said back, with every reading that had another."""
+    said = sentence(calculator, read, page, workshop)
+    echoes = [r.echo for r in read.readings.values() if not r.plain and r.echo]
+    return f"{said} ({'; '.join(echoes)})" if echoes else said
