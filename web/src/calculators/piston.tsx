@@ -13,8 +13,7 @@ function Beside({ reply: { answer } }: Given<Reply>) {
         label={`A piston ${answer.long_mm.shown} long on a ${answer.rod_mm.shown} rod`}
         bore={answer.bore_mm.value}
         long={answer.long_mm.value}
-        rod={answer.rod_mm.value}
-        recess={answer.recess_mm.value}
+        rod={{ across: answer.rod_mm.value, recess: answer.recess_mm.value }}
         grooves={{
           count: answer.rings,
           wide: answer.groove_width_mm?.value ?? 0,

@@ -40,9 +40,6 @@ function drawn(answer: Reply['answer']) {
       label={`A piston lapped to ${answer.high_mm.shown}`}
       bore={answer.size_mm.value}
       long={answer.long_mm.value}
-      rod={answer.size_mm.value / 5}
-      recess={answer.size_mm.value / 5}
-      grooves={{ count: 0, wide: 0, deep: 0 }}
     />
   );
 }

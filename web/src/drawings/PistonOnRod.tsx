@@ -2,22 +2,22 @@ interface Props {
   label: string;
   bore: number;
   long: number;
-  rod: number;
-  recess: number;
-  grooves: { count: number; wide: number; deep: number };
+  rod?: { across: number; recess: number };
+  grooves?: { count: number; wide: number; deep: number };
 }
+
+const NONE = { count: 0, wide: 0, deep: 0 };
 
 const WIDE = 420;
 const TALL = 250;
 
-/** A piston in its bore and on its rod, cut through, to scale. */
-export function PistonOnRod({ label, bore, long, rod, recess, grooves }: Props) {
+/** A piston in its bore, and on its rod where one is known, cut through, to scale. */
+export function PistonOnRod({ label, bore, long, rod, grooves = NONE }: Props) {
   const whole = long * 2.2;
   const scale = Math.min((WIDE - 20) / whole, (TALL - 40) / bore);
   const x = (mm: number) => 10 + mm * scale;
   const y = (mm: number) => TALL / 2 - mm * scale;
   const from = long * 0.3;
-  const seat = Math.max(rod / 6, long * 0.06);
   const pitch = long / (grooves.count + 1);
   return (
     <svg viewBox={`0 0 ${WIDE} ${TALL}`} role="img" aria-label={label} className="w-full">
@@ -31,6 +31,28 @@ export function PistonOnRod({ label, bore, long, rod, recess, grooves }: Props) 
         className="fill-mark-wash stroke-mark"
         strokeWidth={2}
       />
+      {rod && <Rod {...rod} x={x} y={y} from={from} long={long} whole={whole} scale={scale} />}
+      <path d={`M4 ${y(0)}H${WIDE - 4}`} className="stroke-ink" strokeWidth={1} strokeDasharray="10 3 2 3" />
+    </svg>
+  );
+}
+
+interface RodIn {
+  across: number;
+  recess: number;
+  x: (mm: number) => number;
+  y: (mm: number) => number;
+  from: number;
+  long: number;
+  whole: number;
+  scale: number;
+}
+
+/** The rod in its recess and, dashed, screwed on through the piston. */
+function Rod({ across, recess, x, y, from, long, whole, scale }: RodIn) {
+  const seat = Math.max(across / 6, long * 0.06);
+  return (
+    <>
       <rect
         x={x(from + long - seat)}
         y={y(recess / 2)}
@@ -41,27 +63,26 @@ export function PistonOnRod({ label, bore, long, rod, recess, grooves }: Props) 
       />
       <rect
         x={x(from + long - seat)}
-        y={y(rod / 2)}
+        y={y(across / 2)}
         width={x(whole) - x(from + long - seat)}
-        height={rod * scale}
+        height={across * scale}
         className="fill-straw stroke-straw-edge"
         strokeWidth={2}
       />
       <rect
         x={x(from)}
-        y={y(rod * 0.38)}
+        y={y(across * 0.38)}
         width={(long - seat) * scale}
-        height={rod * 0.76 * scale}
+        height={across * 0.76 * scale}
         className="fill-straw stroke-straw-edge"
         strokeWidth={1.5}
         strokeDasharray="4 3"
       />
-      <path d={`M4 ${y(0)}H${WIDE - 4}`} className="stroke-ink" strokeWidth={1} strokeDasharray="10 3 2 3" />
-    </svg>
+    </>
   );
 }
 
-interface Outline extends Pick<Props, 'bore' | 'long' | 'grooves'> {
+interface Outline extends Required<Pick<Props, 'bore' | 'long' | 'grooves'>> {
   x: (mm: number) => number;
   y: (mm: number) => number;
   from: number;

@@ -69,7 +69,7 @@ class Spread:
     """One length of the chain, and how much of the uncertainty is its own."""
 
     name: Annotated[str, Show("Length")]
-    side: Annotated[str, Show("It")]
+    side: Annotated[str, Show("What it does")]
     low_mm: Annotated[Figure, Show("At least")]
     high_mm: Annotated[Figure, Show("At most")]
     along_mm: Annotated[Figure, Show("All of it, halfway")]

@@ -116,7 +116,7 @@ class ScrewcutAnswer:
     relief_mm: Annotated[Figure, Show("Relief groove, wide")]
     core_mm: Annotated[Figure, Show("Groove down to, across")]
     blank_mm: Annotated[Figure, Show("Blank, across")]
-    target_rpm: Annotated[Figure, Show("A hand stops from, at most")]
+    target_rpm: Annotated[Figure, Show("A hand can stop it from, at most")]
     dial: Annotated[str, Show("Thread dial")]
     pitch_mm: Annotated[Figure, Show("Pitch", Rank.FOLDED)]
     angle_of_thread_deg: Annotated[Figure, Show("Between its flanks", Rank.FOLDED)]
