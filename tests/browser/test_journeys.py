@@ -6,7 +6,7 @@ import re
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page, Route, expect
 
 from tests.browser.serving import Server
 
@@ -234,15 +234,26 @@ def test_what_was_asked_is_remembered(page: Page) -> None:
     plate(page, "in/rev")
 
 
+def _named_at_length(route: Route) -> None:
+    """The machines as they are kept, each with a name that no phone is wide enough for."""
+    reply = route.fetch()
+    machines = reply.json()
+    for kept in machines["machines"]:
+        kept["machine"]["name"] = "the old one under the bench " + "lathe" * 12
+    route.fulfill(response=reply, json=machines)
+
+
 @pytest.mark.parametrize("room", ["/speeds", "/faults", "/metals", "/slate", "/workshop"])
 def test_fits_a_phone(chromium: Browser, server: Server, room: str) -> None:
     context = chromium.new_context(
         base_url=server.url, viewport={"width": 360, "height": 740}, has_touch=True
     )
     page = context.new_page()
+    page.route("**/api/machines", _named_at_length)
     page.goto(room)
     expect(page.locator("#room")).to_contain_text(re.compile(r"860|rev/min|g/cm³"))
     assert page.evaluate("document.documentElement.scrollWidth") <= 360
+    page.unroute_all(behavior="ignoreErrors")
     context.close()
 
 

@@ -65,7 +65,7 @@ export default function WorkshopRoom() {
           your own; copy one to start from it.
         </p>
       )}
-      <div className="grid gap-5 lg:grid-cols-2">
+      <div className="grid grid-cols-1 gap-5 lg:grid-cols-2">
         {machines.map((kept) => (
           <MachineCard
             key={kept.machine.key}
@@ -100,8 +100,8 @@ function MachineCard({ kept, standIn, edit, copy, remove }: CardProps) {
   const gears = [...new Set(kept.real.map((s) => s.gear))];
   return (
     <article className="rounded-lg border border-line bg-card p-4">
-      <div className="flex items-start justify-between gap-2">
-        <div>
+      <div className="flex flex-wrap items-start justify-between gap-x-2">
+        <div className="min-w-0 [overflow-wrap:anywhere]">
           <h2 className="text-2xl font-semibold">{machine.name}</h2>
           <p className="text-soft">
             {machine.kind}, {machine.power_w} W, {machine.drive}
@@ -109,7 +109,7 @@ function MachineCard({ kept, standIn, edit, copy, remove }: CardProps) {
             {machine.read_out ? ', read-out' : ''}
           </p>
         </div>
-        <div className="flex">
+        <div className="-ml-3 flex flex-wrap">
           <Link
             to="/sheet"
             aria-label={`Wall sheet of ${machine.name}`}
