@@ -215,20 +215,36 @@ def _says(question: BudgetQuestion, left: float, low: float, shift: Figure | Non
         return (
             f"It is {mm_said(-left, 3)} too long. Nothing is fixed down yet: thin, or move a frame."
         )
-    if shift is not None and abs(shift.value) > 0.0005:
-        side = "left" if shift.value > 0 else "right"
+    if shift is not None and shift.value > 0.0005:
         says = (
-            f"A washer of {mm_said(abs(shift.value), 3)} on the {side} of the {question.on} puts "
-            "it on its line"
+            f"A washer of {mm_said(shift.value, 3)} on the left of the {question.on} puts it on "
+            "its line"
         )
-        spare = left - max(shift.value, 0.0)
-        # One on its right keeps what lies behind it where it is only where there is room.
+        spare = left - shift.value
         return f"{says}." if spare >= 0 else f"{says}, and {mm_said(-spare, 3)} is missing for it."
+    if shift is not None and shift.value < -0.0005:
+        return _too_far_right(question, -shift.value)
     if shift is not None:
         return f"The {question.on} lies on its line; {mm_said(left, 3)} is left for end float."
     return (
         f"{mm_said(left, 3)} is left for end float and washers. Add it up before anything is "
         "fixed down, running gaps too."
+    )
+
+
+def _too_far_right(question: BudgetQuestion, off: float) -> str:
+    """No washer brings a thing back: what stands on its left has to be thinner."""
+    before = question.along[: _found(question)]
+    if not before:
+        return (
+            f"Nothing stands on the left of the {question.on} to be thinned: face "
+            f"{mm_said(off, 3)} off the inside of the left frame, or move the line."
+        )
+    widest = max(before, key=lambda m: m.middle)
+    which = "what stands on its left" if widest.name.isdigit() else f"the {widest.name}"
+    return (
+        f"The {question.on} lies {mm_said(off, 3)} too far right, and no washer brings it back: "
+        f"take that off {which}; a washer as thick on its right keeps what lies behind it."
     )
 
 

@@ -48,8 +48,14 @@ def closed(w: Working, question: EndFloatQuestion, low: float, high: float) -> C
     since = len(w.steps)
     shim = w.of(shim_limit_mm, "shim_mm", since=since, left_mm=middle, wanted_mm=aim)
     shim = replace(shim, places=3)
-    if low < 0 or shim.value < 0:
-        return Closed(_tight(low, high, -shim.value), cautions=_binds(low, high, -shim.value))
+    if shim.value < 0:
+        return Closed(_tight(low, high, -shim.value, wanted), cautions=_binds(low, -shim.value))
+    if low < 0:
+        says = (
+            f"It may bind, and it may be loose by {mm_said(high, 3)}: no one shim does for all. "
+            f"Measure what is there and type that; {wanted}."
+        )
+        return Closed(says, cautions=_binds(low, None))
     found = _sorted_out(question.shims, shim.value)
     says = f"Washers or shims of {mm_said(shim.value, 3)} leave {mm_said(aim, 3)}; {wanted}."
     put = shim
@@ -90,13 +96,18 @@ def _sorted_out(shims: tuple[Fraction, ...], wanted: float) -> tuple[float, ...]
     return best if best and abs(sum(best) - wanted) <= _NEAR_MM else ()
 
 
-def _tight(low: float, high: float, off: float) -> str:
-    stands = "It does not go in" if high < 0 else "It may bind"
-    return f"{stands}: face {thou_said(off)} off one of them, or off a shoulder, and measure again."
+def _tight(low: float, high: float, off: float, wanted: str) -> str:
+    stands = "It does not go in" if high < 0 else "It may bind" if low < 0 else "It is tight"
+    return (
+        f"{stands}: face {thou_said(off)} off one of them, or off a shoulder, and measure again; "
+        f"{wanted}."
+    )
 
 
-def _binds(low: float, high: float, off: float) -> tuple[Caution, ...]:
+def _binds(low: float, off: float | None) -> tuple[Caution, ...]:
+    """A shaft that is nipped at worst; ``off`` is what comes off, where halfway is too tight."""
     if low >= 0:
         return ()
     says = f"At worst they are {thou_said(-low)} longer than the room: the shaft is nipped."
-    return (stop("the room", f"face {mm_said(off, 3)} off", says, "float_low_mm", MECHANICS),)
+    act = "measure before it is fixed" if off is None else f"face {mm_said(off, 3)} off"
+    return (stop("the room", act, says, "float_low_mm", MECHANICS),)

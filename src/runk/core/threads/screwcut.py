@@ -17,7 +17,7 @@ from runk.core.fits.heat import hole_free_limit_mm
 from runk.core.lengths import Reading
 from runk.core.machines import Machine, MachineKind
 from runk.core.refusals import Refused
-from runk.core.said import mm_said
+from runk.core.said import mm_said, thou_said
 from runk.core.sources import PRACTICE
 from runk.core.threads import screw_laws as laws
 from runk.core.threads.laws import smaller_mm, thread_depth_mm, truncation_mm
@@ -148,7 +148,7 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         set_rpm=belt.set_rpm,
         position=belt.position,
         target_rpm=belt.target_rpm,
-        says=_says(question, len(passes)),
+        says=_says(question, passes),
         half_nuts="" if screw is None else half_nuts_say(screw, lead_exact),
         other=_other(question),
         passes=passes,
@@ -207,7 +207,7 @@ def _count(travel: float, first: float) -> int:
 def _passes(
     w: Working, question: ScrewcutQuestion, shop: CutShop, travel: float
 ) -> tuple[Pass, ...]:
-    """Passes of one chip area, the last two light."""
+    """Passes of one chip area; two light ones behind them where they end thicker than two thou."""
     key = question.metal
     kind = "hard" if key in _HARD else "soft" if any(s in key for s in _SOFT) else "usual"
     first = min(FIRST_MM[kind], travel / 2)
@@ -245,7 +245,7 @@ def _passes(
     return tuple(found)
 
 
-def _says(question: ScrewcutQuestion, count: int) -> str:
+def _says(question: ScrewcutQuestion, passes: tuple[Pass, ...]) -> str:
     way = (
         "Nought the cross-slide with the tool just touching, then feed with the top slide alone; "
         "the cross-slide only draws the tool out and goes back to nought."
@@ -258,9 +258,15 @@ def _says(question: ScrewcutQuestion, count: int) -> str:
         else ""
     )
     return (
-        f"{way} {begun}{count} passes, the last two light; a pass at nothing to end, a die or "
-        "chaser for its form, and the nut made first to try it."
+        f"{way} {begun}{_counted(passes)}; a pass at nothing to end, a die or chaser for its "
+        "form, and the nut made first to try it."
     )
+
+
+def _counted(passes: tuple[Pass, ...]) -> str:
+    if len(passes) == 1:
+        return "One pass"
+    return f"{len(passes)} passes, the last of {thou_said(passes[-1].take_mm.value)}"
 
 
 def _other(question: ScrewcutQuestion) -> str:
