@@ -13,6 +13,7 @@ from runk.api.app import create_app
 from runk.api.cutbook import CutBook, Page
 from runk.api.cuts import divisions_typed, router
 from runk.api.problems import install
+from runk.core.catalogue import CATALOGUE
 from runk.core.refusals import Refused
 from runk.demo.back_shed import WORKSHOP
 from runk.gauges import Gauge, GaugeReading, Identity
@@ -220,7 +221,7 @@ def test_a_gauge_that_stops_answering_loses_nothing(filled: Store) -> None:
     def dead(page: Page, again: bool) -> Gauge:
         return _Dead()
 
-    app.include_router(router(CutBook(filled), lambda: WORKSHOP, dead))
+    app.include_router(router(CutBook(filled), lambda: WORKSHOP, CATALOGUE, dead))
     with TestClient(app) as client:
         cut = start(client)
         silent = send(client, cut["id"], "gauge")
@@ -325,3 +326,56 @@ def test_a_groove_is_plunged_measured_and_brought_to_width(client: TestClient) -
     assert cut["answer"]["state"] == "inside"
     simulated = start(client, groove, simulated=True)
     assert send(client, simulated["id"], "gauge").json()["count"] == 1
+
+
+THREAD = {"calculator": "screwcut"}
+
+
+def test_a_thread_is_followed_by_how_its_nut_goes_on(client: TestClient, filled: Store) -> None:
+    cut = start(client, {"thread": "2BA", "metal": "silver-steel"}, **THREAD)
+    assert [one["went"] for one in cut["tries"]] == ["not-on", "tight", "runs", "rocks"]
+    assert cut["answer"]["next_says"] == "A scratch first"
+    while cut["answer"]["state"] == "cut":
+        cut = send(client, cut["id"], "done", after=cut["last_event"]).json()
+        assert cut["unmeasured"] < 40
+    assert cut["answer"]["next_says"] == "Try the nut"
+    deep = cut["answer"]["left_mm"]["value"]
+    for went in ("not-on", "tight"):
+        cut = send(client, cut["id"], "tried", went=went).json()
+        assert cut["answer"]["next_says"].startswith("Wind to")
+        assert cut["answer"]["left_mm"]["value"] > deep
+    undone = send(client, cut["id"], "undo", undoes=cut["undoes"]).json()
+    assert undone["readings"] == cut["readings"][:1]
+    cut = send(client, cut["id"], "tried", went="runs").json()
+    assert cut["answer"]["next_says"] == "Stop: it goes on"
+    assert [one["tried"] for one in cut["readings"]] == ["will not go on", "runs on by hand"]
+    with TestClient(create_app(filled)) as afresh:
+        assert afresh.get(f"/api/cuts/{cut['id']}").json() == cut
+
+
+def test_what_tells_nothing_of_a_thread_is_refused(client: TestClient) -> None:
+    cut = start(client, {"thread": "M10"}, **THREAD)
+    shallow = send(client, cut["id"], "readings", reading="12.0", sure=True)
+    assert shallow.status_code == 422
+    assert "touch no flank" in shallow.json()["detail"]
+    assert send(client, cut["id"], "tried", went="wobbles").json()["field"] == "went"
+    assert send(client, start(client)["id"], "tried", went="runs").json()["field"] == "went"
+    nut = start(client, {"thread": "M10", "side": "inside"}, **THREAD)
+    assert "try its screw" in send(client, nut["id"], "readings", reading="9").json()["detail"]
+    body = {"keep_key": next(_keys), "calculator": "wires", "question": {"thread": "M10"}}
+    refused = client.post("/api/cuts", json=body)
+    assert (refused.status_code, refused.json()["suggest"]) == (422, "plan or screwcut")
+
+
+@pytest.mark.parametrize("side", ["outside", "inside"])
+def test_the_simulated_lathe_cuts_a_thread_to_size(client: TestClient, side: str) -> None:
+    cut = start(client, {"thread": "M6", "side": side}, simulated=True, **THREAD)
+    for _ in range(60):
+        if cut["answer"]["state"] != "cut" and not cut["unmeasured"]:
+            break
+        again = cut["answer"]["state"] != "cut"
+        told = send(client, cut["id"], "gauge", again=again, after=cut["last_event"])
+        assert told.status_code == 200, told.text
+        cut = told.json()
+    assert cut["answer"]["state"] == "inside"
+    assert bool(cut["readings"][-1]["tried"]) == (side == "inside")

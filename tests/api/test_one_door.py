@@ -86,6 +86,11 @@ def kept_cut(client: TestClient) -> int:
     return int(post(client, "/api/cuts", body)["id"])
 
 
+def kept_thread(client: TestClient) -> int:
+    body = {"keep_key": "kept-cut-02", "calculator": "screwcut", "question": {"thread": "M10"}}
+    return int(post(client, "/api/cuts", body)["id"])
+
+
 def kept_mate(client: TestClient) -> int:
     return int(post(client, "/api/mates", {"keep_key": "kept-mate-1", "question": MATE})["id"])
 
@@ -201,6 +206,11 @@ MEETINGS: dict[str, Callable[[TestClient], Meeting]] = {
     ),
     "POST /api/cuts/{cut}/done": lambda c: Meeting(
         f"/api/cuts/{kept_cut(c)}/done", lambda _n: {"event_key": "done-once"}, "same"
+    ),
+    "POST /api/cuts/{cut}/tried": lambda c: Meeting(
+        f"/api/cuts/{kept_thread(c)}/tried",
+        lambda _n: {"event_key": "tried-once", "went": "tight"},
+        "same",
     ),
     "POST /api/mates": lambda _: Meeting(
         "/api/mates", lambda _n: {"keep_key": "once-only-3", "question": MATE}, "same"

@@ -13,7 +13,8 @@ from runk.core.machines.dials import divisions_say
 from runk.core.plan.events import Event, EventKind
 from runk.core.plan.follow import begin, follow
 from runk.core.plan.groove import floor_mm
-from runk.core.plan.passes import PassKind, every_pass, next_pass
+from runk.core.plan.made import PassKind
+from runk.core.plan.passes import every_pass, next_pass
 from runk.core.plan.plan import needs, plan, to_follow
 from runk.core.plan.question import Edge, PlanQuestion, Wall
 from runk.core.plan.settle import Settled

@@ -11,12 +11,14 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from runk.ask import ask
+from runk.core.machines.dials import JUDGED
 from runk.core.machines.machine import Dial
 from runk.core.plan.answer import PlanAnswer
 from runk.core.plan.events import Event, EventKind
 from runk.core.plan.follow import begin, follow
 from runk.core.plan.groove import offsets
-from runk.core.plan.passes import JUDGED, PassKind, after, at_start, every_pass, next_pass
+from runk.core.plan.made import PassKind, after
+from runk.core.plan.passes import at_start, every_pass, next_pass
 from runk.core.plan.plan import needs, plan
 from runk.core.plan.question import PlanQuestion
 from runk.core.plan.say import divisions_say, stands_say, wind_say

@@ -14,7 +14,8 @@ from math import pi
 
 from runk.core.plan.events import Event, EventKind
 from runk.core.plan.follow import begin, follow
-from runk.core.plan.passes import PassKind, next_pass
+from runk.core.plan.made import PassKind
+from runk.core.plan.passes import next_pass
 from runk.core.plan.plan import PLAN, to_follow
 from runk.core.questions import read_question
 from runk.core.units import PageUnit

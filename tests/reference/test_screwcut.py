@@ -7,18 +7,22 @@ each chip by SciPy.
 
 from __future__ import annotations
 
-from math import cos, radians, tan
+from math import cos, radians, sin, tan
 from typing import Any
 
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from scipy.integrate import quad
+from scipy.optimize import brentq
 
 from runk.ask import ask as typed_line
 from runk.core.catalogue import CATALOGUE
+from runk.core.plan.spec import CutSpec
+from runk.core.plan.thread_passes import readable
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
+from runk.core.threads.followed import to_follow
 from runk.core.threads.series import find_thread, threads
 from runk.core.units import PageUnit
 from runk.demo.back_shed import LATHE, WORKSHOP
@@ -29,6 +33,12 @@ METRIC = ["M3", "M4", "M6", "M8", "M10", "M12", "M16"]
 def ask(**typed: str) -> Any:
     one = CATALOGUE["screwcut"]
     return one.ask(read_question(one, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
+
+
+def followed(name: str, **typed: str) -> CutSpec:
+    one = CATALOGUE["screwcut"]
+    question = read_question(one, {"thread": name, **typed}, PageUnit.MM, WORKSHOP).question
+    return to_follow(question, one.needs(question, WORKSHOP)).spec
 
 
 @pytest.mark.parametrize("name", METRIC)
@@ -169,3 +179,45 @@ def test_lines_of_screw_cutting(line: str, page: PageUnit) -> None:
     assert asked.calculator.name == "screwcut"
     depth = asked.answer.depth_mm.value
     assert depth == pytest.approx(asked.read.question.thread.pitch_mm * 0.62, rel=0.06)
+
+
+# ISO 965-1 (recalled): effective diameter of a nut, 6H.
+@pytest.mark.parametrize(
+    ("name", "low", "high"),
+    [("M4", 3.545, 3.663), ("M6", 5.350, 5.500), ("M10", 9.026, 9.206), ("M12", 10.863, 11.063)],
+)
+def test_a_nuts_room_is_near_what_the_standard_prints(name: str, low: float, high: float) -> None:
+    spec = followed(name, side="inside")
+    assert spec.low_mm == pytest.approx(low, abs=6e-4)
+    assert spec.high_mm == pytest.approx(high, abs=0.012)
+    assert spec.high_mm <= high + 1e-3
+
+
+@settings(max_examples=60, deadline=None)
+@given(
+    st.sampled_from([*METRIC, "1/4-20 UNC", "1/2-13 UNC"]),
+    st.sampled_from(["straight", "slide"]),
+    st.floats(0.05, 1.0),
+)
+def test_the_reading_over_wires_goes_with_the_dial_as_the_groove_has_it(
+    name: str, feed: str, share: float
+) -> None:
+    """A wire dropped into the groove of a tool so deep, found as the circle that fits it."""
+    thread, spec = find_thread(name), followed(name, feed=feed)
+    half = radians(thread.form.angle_deg / 2)
+    deep = share * ask(thread=name).depth_mm.value
+    wound = deep / (spec.division / 2)
+    # The groove: a flat of an eighth of the pitch at the bottom, flanks from there to the blank.
+    bottom = thread.major_mm / 2 - deep
+    radius, flat = spec.wire_mm / 2, thread.pitch_mm / 8
+
+    def off_flank(centre: float) -> float:
+        # Distance from the wire's middle to the flank's line, through (flat / 2, bottom).
+        return (flat / 2) * cos(half) + (centre - bottom) * sin(half) - radius
+
+    centre = brentq(off_flank, bottom - 5, bottom + 50)
+    touches = centre - radius * sin(half)
+    predicted = spec.now_mm - wound * spec.division
+    assert 2 * centre + spec.wire_mm == pytest.approx(predicted, abs=1e-6)
+    # The wire touches a flank that is there just where Runk says it can be read.
+    assert (touches <= thread.major_mm / 2 + 1e-9) == readable(spec, spec.left(predicted))

@@ -82,7 +82,7 @@ def create_app(
     app.include_router(engines.router(store))
     app.include_router(practice.router(reader.workshop))
     book = CutBook(store)
-    app.include_router(cuts.router(book, reader.workshop))
+    app.include_router(cuts.router(book, reader.workshop, catalogue))
     app.include_router(mates.router(book, reader.workshop))
 
     @app.get("/api/alive")

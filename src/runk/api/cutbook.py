@@ -10,9 +10,10 @@ from dataclasses import dataclass, replace
 from sqlalchemy import Connection
 from sqlalchemy.orm import Session
 
-from runk.core.plan.events import Event, EventKind, standing_events
+from runk.core.plan.events import TRIED, Event, EventKind, standing_events
 from runk.core.plan.follow import Followed, begin, follow
 from runk.core.plan.slips import Slip, slip
+from runk.core.plan.threaded import no_reading
 from runk.core.refusals import Refused
 from runk.store.cuts import (
     MOST_EVENTS,
@@ -162,9 +163,16 @@ class CutBook:
     def _objection(page: Page, event: Event, after: int | None, sure: bool) -> Exception | None:
         if after is not None and after != page.last_event:
             return Stale("cut", {"last_event": page.last_event})
+        spec = page.cut.spec
+        if event.kind in TRIED and not spec.threaded:
+            return Refused("Only a thread is tried with its mate.", field="went")
+        if event.kind is EventKind.READING and spec.threaded:
+            deepest = min(spec.left(size) for size in event.sizes_mm)
+            if refused := no_reading(spec, deepest):
+                return refused
         if event.kind is EventKind.READING and not sure:
             for size in event.sizes_mm:
-                if found := slip(page.cut.spec, page.where, size, event.wound):
+                if found := slip(spec, page.where, size, event.wound):
                     return SlipFound(found)
         if event.kind is EventKind.UNDO:
             held = {e.id for e in standing_events(list(page.events))}

@@ -16,20 +16,23 @@ from runk.api.cutbook import CutBook, Page, SlipFound
 from runk.api.ids import RowId
 from runk.api.problems import PROBLEMS, problem
 from runk.api.wire import CautionWire, LinkWire, answered, shape_of
+from runk.core.calculator import Catalogue
 from runk.core.lengths.several import read_lengths
 from runk.core.plan.answer import PlanAnswer
-from runk.core.plan.events import Event, EventKind, standing_events
+from runk.core.plan.events import TRIED, Event, EventKind, standing_events
 from runk.core.plan.follow import Outcome
-from runk.core.plan.plan import PLAN, to_follow
+from runk.core.plan.passes import next_pass
 from runk.core.plan.say import shown_size
 from runk.core.plan.slips import Slip
+from runk.core.plan.spec import Job
+from runk.core.plan.thread_passes import goes, tells
 from runk.core.plan.view import view
 from runk.core.questions import read_question, sentence
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, worded
 from runk.core.units import PageUnit
 from runk.gauges import Gauge, read_within
-from runk.gauges.played import PlayedMicrometer
+from runk.gauges.played import PlayedMicrometer, played
 from runk.store.cuts import MOST_LISTED, fetch_back, newest, start_cut, throw_away
 
 SHOWN = 12
@@ -41,9 +44,10 @@ _Key = Field(min_length=8, max_length=64, description="made once for this event"
 
 
 class StartIn(BaseModel):
-    """A cut to start following."""
+    """A cut to start following: the question of a calculator whose answer can be."""
 
     keep_key: str = Field(min_length=8, max_length=64)
+    calculator: str = Field(default="plan", max_length=40)
     question: dict[str, str | float | int | None]
     unit: PageUnit = PageUnit.MM
     part_id: RowId | None = None
@@ -90,6 +94,21 @@ class GaugeIn(BaseModel):
     after: int | None = None
 
 
+class TriedIn(BaseModel):
+    """How a thread went on with its mate, the pass told before it made."""
+
+    event_key: str = _Key
+    went: str = Field(max_length=20)
+    after: int | None = None
+
+
+class WentOut(BaseModel):
+    """One way its mate can go on."""
+
+    went: str
+    says: str
+
+
 class OutcomeOut(BaseModel):
     """A reading beside what was wound on for it, as shown."""
 
@@ -102,6 +121,7 @@ class OutcomeOut(BaseModel):
     took_mm: float
     off_mm: float
     passes: int
+    tried: str
 
 
 class CutLine(BaseModel):
@@ -127,6 +147,8 @@ CutOut = create_model(
     cautions=(list[CautionWire], ...),
     links=(list[LinkWire], ...),
     readings=(list[OutcomeOut], ...),
+    tries=(list[WentOut], ...),
+    reads=(bool, ...),
     count=(int, ...),
     unmeasured=(int, ...),
     last_event=(int, ...),
@@ -185,6 +207,26 @@ def simulated_gauge(page: Page, again: bool) -> Gauge:
     return PlayedMicrometer(page.cut.spec, page.cut.seed, events, not again)
 
 
+def tried_or_made(page: Page, again: bool) -> Event | None:
+    """What a press of the simulated gauge does where no micrometer can read a thread, yet or ever.
+
+    Returns:
+        Its pass made, while it is too shallow for anything to tell of it; how a nut's screw goes;
+        None where it is read like any other size.
+    """
+    spec, where = page.cut.spec, page.where
+    if page.cut.seed is None or not spec.threaded:
+        return None
+    told = None if again else next_pass(spec, where.at)
+    may_read = spec.job is Job.THREAD and where.made == 0
+    if told is not None and not (may_read and tells(spec, told.leaves_mm)):
+        return Event(0, EventKind.DONE)
+    if spec.job is not Job.NUT:
+        return None
+    lathe, _ = played(spec, page.cut.seed, standing_events(list(page.events)))
+    return Event(0, goes(spec, lathe.left_mm), wound=0.0)
+
+
 def _outcome(page: Page, one: Outcome) -> dict[str, Any]:
     return {
         "event": one.event,
@@ -196,7 +238,11 @@ def _outcome(page: Page, one: Outcome) -> dict[str, Any]:
         "took_mm": one.took_mm,
         "off_mm": one.size_mm - one.expected_mm,
         "passes": one.passes,
+        "tried": one.tried,
     }
+
+
+_WENT = [{"went": kind.value, "says": says} for kind, says in TRIED.items()]
 
 
 def _out(page: Page, status: int = 200) -> Response:
@@ -213,6 +259,8 @@ def _out(page: Page, status: int = 200) -> Response:
             "start_mm": cut.spec.now_mm,
             **answered(answer, _build, PageUnit(cut.page_unit)),
             "readings": [_outcome(page, one) for one in outcomes[-SHOWN:]],
+            "tries": _WENT if cut.spec.threaded else [],
+            "reads": cut.spec.job is not Job.NUT,
             "count": len(outcomes),
             "unmeasured": page.where.made,
             "last_event": page.last_event,
@@ -255,11 +303,14 @@ def slipped(found: Slip, page: PageUnit) -> Response:
     )
 
 
-def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> APIRouter:
+def router(
+    book: CutBook, here: Here, catalogue: Catalogue, gauge_of: GaugeOf = simulated_gauge
+) -> APIRouter:
     """Routes of cuts.
 
     Args:
         book: Every cut being followed.
+        catalogue: The calculators; some answer with a cut.
         here: Gives today's workshop.
         gauge_of: The gauge that measures a cut.
     """
@@ -273,13 +324,20 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
     @routes.post("", status_code=201, response_model=CutOut)
     def start(body: StartIn) -> Response:
         workshop = here()
-        typed = {k: v for k, v in body.question.items() if k in PLAN.fields and v is not None}
-        read = read_question(PLAN, typed, body.unit, workshop)
+        calculator = catalogue.get(body.calculator)
+        if calculator is None or calculator.follow is None:
+            followed = " or ".join(c.name for c in catalogue.values() if c.follow is not None)
+            raise Refused(
+                f"`{body.calculator}` answers with no cut that can be followed.",
+                field="calculator",
+                suggest=followed,
+            )
+        typed = {k: v for k, v in body.question.items() if k in calculator.fields and v is not None}
+        read = read_question(calculator, typed, body.unit, workshop)
         question = read.question
-        shop = PLAN.needs(question, workshop)
-        cut = to_follow(question, shop)
+        cut = calculator.follow(question, calculator.needs(question, workshop))
         seed = secrets.randbelow(2**31) if body.simulated else None
-        title = sentence(PLAN, read, body.unit, workshop)
+        title = sentence(calculator, read, body.unit, workshop)
         with book.writing() as session:
             kept = start_cut(
                 session,
@@ -287,7 +345,7 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
                 title,
                 typed,
                 body.unit,
-                PLAN.version,
+                calculator.version,
                 cut.spec,
                 cut.said,
                 seed=seed,
@@ -321,7 +379,10 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
         with book.reading() as session:
             page = book.page(session, cut)
         # Passes made and not measured yet are what it reads now.
-        again = body.again or page.where.made > 0
+        spec, left = page.cut.spec, page.where.at.left_mm
+        again = body.again or (page.where.made > 0 and tells(spec, left))
+        if (moved := tried_or_made(page, again)) is not None:
+            return _out(book.add(cut, body.event_key, moved, body.after))
         shown = read_within(gauge_of(page, again), GAUGE_S)
         wound = 0.0 if again else None
         event = Event(0, EventKind.READING, (shown.value,), wound)
@@ -329,6 +390,17 @@ def router(book: CutBook, here: Here, gauge_of: GaugeOf = simulated_gauge) -> AP
             return _out(book.add(cut, body.event_key, event, body.after, sure=False))
         except SlipFound as found:
             return slipped(found.slip, PageUnit(page.cut.page_unit))
+
+    @routes.post("/{cut}/tried", response_model=CutOut)
+    def tried(cut: RowId, body: TriedIn) -> Response:
+        went = next((kind for kind in TRIED if kind.value == body.went), None)
+        if went is None:
+            raise Refused(
+                f"`{body.went}` is no way for a thread to go on.",
+                field="went",
+                suggest=" or ".join(kind.value for kind in TRIED),
+            )
+        return _out(book.add(cut, body.event_key, Event(0, went), body.after))
 
     @routes.post("/{cut}/done", response_model=CutOut)
     def done(cut: RowId, body: DoneIn) -> Response:

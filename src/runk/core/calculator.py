@@ -87,6 +87,8 @@ class Calculator(Generic[Q, S, A]):
             ``{kind=rod}`` what the shape itself says.
         sweeps: Its sweeps by name, fetched when wanted: they bring NumPy with them.
         settle: Fills in what the workshop decides where the question leaves it open.
+        follow: Settles a question so that what is cut and measured at the bench can be followed;
+            None where its answer is no cut.
         version: Raised when stored questions change shape.
         upgrade: Turns a stored question of an older version into today's.
     """
@@ -110,6 +112,7 @@ class Calculator(Generic[Q, S, A]):
     lines: tuple[str, ...] = ()
     sweeps: Callable[[], Mapping[str, Sweep[Q, S]]] = dict
     settle: Callable[[Q, Workshop, Mapping[str, Reading]], Q] = _unchanged
+    follow: Callable[[Q, S], Any] | None = None
     version: int = 1
     upgrade: Callable[[dict[str, str], int], dict[str, str]] = _unchanged
 

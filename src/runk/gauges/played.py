@@ -7,7 +7,8 @@ from dataclasses import dataclass
 
 from runk.core.plan.events import Event, EventKind
 from runk.core.plan.follow import Followed, begin, follow
-from runk.core.plan.passes import PassKind, next_pass
+from runk.core.plan.made import PassKind
+from runk.core.plan.passes import next_pass
 from runk.core.plan.spec import CutSpec
 from runk.gauges.lathe import SimulatedLathe
 from runk.gauges.protocol import GaugeReading, Identity

@@ -7,7 +7,8 @@ from dataclasses import dataclass
 
 from runk.core.plan.events import Event, EventKind
 from runk.core.plan.follow import begin, follow
-from runk.core.plan.passes import PassKind, next_pass
+from runk.core.plan.made import PassKind
+from runk.core.plan.passes import next_pass
 from runk.core.plan.plan import PLAN
 from runk.core.plan.say import both, dial_says
 from runk.core.plan.settle import Said, Settled, settled

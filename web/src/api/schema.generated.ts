@@ -373,9 +373,11 @@ export interface components {
             mate_id: number | null;
             part_id: number | null;
             readings: components["schemas"]["OutcomeOut"][];
+            reads: boolean;
             simulated: boolean;
             start_mm: number;
             title: string;
+            tries: components["schemas"]["WentOut"][];
             undoes: number | null;
             unmeasured: number;
         };
@@ -1218,6 +1220,7 @@ export interface components {
             size: string;
             size_mm: number;
             took_mm: number;
+            tried: string;
             wound: number;
             wound_mm: number;
         };
@@ -1463,6 +1466,7 @@ export interface components {
             end: number;
             kind: string;
             measure: boolean;
+            reads: boolean;
             stands_at: string;
             take_mm: components["schemas"]["FigureWire"];
             to_mm: components["schemas"]["FigureWire"];
@@ -1967,6 +1971,8 @@ export interface components {
             mm: components["schemas"]["FigureWire"];
         };
         StartIn: {
+            /** @default plan */
+            calculator: string;
             keep_key: string;
             mate_id?: number | null;
             part_id?: number | null;
@@ -2257,6 +2263,11 @@ export interface components {
             stand_in: boolean;
             tools: components["schemas"]["ToolOut"][];
         };
+        TriedIn: {
+            after?: number | null;
+            event_key: string;
+            went: string;
+        };
         TrueAnswerWire: {
             allowed_mm: components["schemas"]["FigureWire"];
             chuck: string;
@@ -2350,6 +2361,10 @@ export interface components {
             sizes: string;
             wants: string;
             way: string;
+        };
+        WentOut: {
+            says: string;
+            went: string;
         };
         WheelsAnswerWire: {
             buy: string;

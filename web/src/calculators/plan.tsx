@@ -1,13 +1,11 @@
-import { useState } from 'react';
-import { Link, useLocation } from 'wouter';
-import type { Problem, Schemas } from '../api/client';
-import { fetchCutBack, startCut, throwCut, useCuts } from '../api/cuts';
-import { refusalOf } from '../api/queries';
+import { Link } from 'wouter';
+import type { Schemas } from '../api/client';
+import { fetchCutBack, throwCut, useCuts } from '../api/cuts';
 import { Staircase } from '../drawings/Staircase';
 import type { Extras, Given } from '../house';
 import { Button } from '../parts/Button';
 import { Drawn } from '../parts/Drawn';
-import { Said } from '../parts/Said';
+import { StartCut } from '../parts/StartCut';
 import { NextPlate } from '../rooms/tosize/NextPlate';
 import { Passes } from '../rooms/tosize/Passes';
 import { offerUndo } from '../state/undo';
@@ -19,29 +17,8 @@ function Next({ reply }: Plan) {
   return <NextPlate plan={reply.answer} first />;
 }
 
-function Start({ typed, unit, stale }: Plan) {
-  const [, go] = useLocation();
-  const [refused, setRefused] = useState<Problem | null>(null);
-  const start = async (simulated: boolean) => {
-    setRefused(null);
-    try {
-      const cut = await startCut({ question: typed, unit, simulated });
-      go(`/to-size/${cut.id}`);
-    } catch (error) {
-      setRefused(refusalOf(error));
-    }
-  };
-  return (
-    <>
-      <Button look="main" className="px-5 text-xl" disabled={stale} onClick={() => void start(false)}>
-        Start this cut
-      </Button>
-      <Button disabled={stale} onClick={() => void start(true)}>
-        Start it on the simulated lathe
-      </Button>
-      {refused && <Said problem={refused} />}
-    </>
-  );
+function Start(given: Plan) {
+  return <StartCut {...given} calculator="plan" says="Start this cut" />;
 }
 
 function All({ reply }: Plan) {

@@ -3,6 +3,7 @@ import type { Extras, Given } from '../house';
 import { BenchSteps } from '../parts/BenchSteps';
 import { Drawn } from '../parts/Drawn';
 import { Steps } from '../drawings/Steps';
+import { StartCut } from '../parts/StartCut';
 import { stopsAmong } from '../parts/StopPlate';
 
 type Reply = Schemas['ScrewcutReply'];
@@ -39,4 +40,8 @@ function Bench({ reply: { answer, read_as, cautions }, close }: Given<Reply> & {
   );
 }
 
-export default { side: Beside, bench: Bench } satisfies Extras<Reply>;
+function Start(given: Given<Reply>) {
+  return <StartCut {...given} calculator="screwcut" says="Start this thread" />;
+}
+
+export default { actions: Start, side: Beside, bench: Bench } satisfies Extras<Reply>;

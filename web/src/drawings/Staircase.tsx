@@ -67,8 +67,9 @@ function stairsOf(start: number, plan: Plan, readings: Cut['readings'], made: nu
       size: one.size_mm,
       from: began,
       label: one.kind,
-      measured: true,
-      expected: one.size_mm - one.off_mm,
+      // How its mate went on is a judgement, no size.
+      measured: !one.tried,
+      expected: one.tried ? undefined : one.size_mm - one.off_mm,
     });
     from = one.size_mm;
   }

@@ -23,6 +23,7 @@ class PlannedPass:
         divisions: The same as a number; None on a read-out.
         stands_at: Where the dial then stands.
         measure: Whether to measure after it.
+        reads: Whether it can be: wires touch no flank of a thread that is still shallow.
         end: Which end of a length, 1 or 2.
     """
 
@@ -33,6 +34,7 @@ class PlannedPass:
     divisions: Annotated[Figure | None, Show("Divisions", Rank.FOLDED)]
     stands_at: Annotated[str, Show("The dial then stands at")]
     measure: Annotated[bool, Show("Measure")]
+    reads: bool = True
     end: int
 
 

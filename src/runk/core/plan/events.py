@@ -13,6 +13,19 @@ class EventKind(StrEnum):
     READING = "reading"
     DONE = "done"
     UNDO = "undo"
+    NOT_ON = "not-on"
+    TIGHT = "tight"
+    RUNS = "runs"
+    ROCKS = "rocks"
+
+
+TRIED = {
+    EventKind.NOT_ON: "will not go on",
+    EventKind.TIGHT: "goes on tight",
+    EventKind.RUNS: "runs on by hand",
+    EventKind.ROCKS: "rocks",
+}
+"""How a thread tried with its mate can go, and what that is called."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,7 +34,8 @@ class Event:
 
     Args:
         id: Grows with time.
-        kind: A reading, a pass made without measuring, or the undoing of one of these.
+        kind: A reading, a pass made without measuring, a thread tried with its mate, or the
+            undoing of one of these.
         sizes_mm: Of a reading: one, or several places of the same surface.
         wound: Divisions really wound on since the last event; None for as told.
         warm_deg: Temperature of the work when it was read, Celsius.

@@ -7,10 +7,12 @@ from dataclasses import dataclass, field, replace
 from math import fsum
 from statistics import fmean
 
-from runk.core.plan.events import Event, EventKind
+from runk.core.plan.events import TRIED, Event, EventKind
 from runk.core.plan.laws import cold_mm, learned_ratio
-from runk.core.plan.passes import PassKind, Standing, after, at_start, made_pass, next_pass
+from runk.core.plan.made import PassKind, Standing, after, made_pass
+from runk.core.plan.passes import at_start, next_pass
 from runk.core.plan.spec import CutSpec
+from runk.core.plan.thread_passes import left_tried_mm
 
 _TRUST_FLOOR = 0.05
 """How far the bending sum may be out where it says nothing at all."""
@@ -46,6 +48,8 @@ class Outcome:
     took_mm: float
     expected_mm: float
     passes: int
+    tried: str = ""
+    """How its mate went on, where that is what is known and no size was read."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,9 +96,12 @@ def follow(spec: CutSpec, events: Iterable[Event], since: Followed | None = None
     """
     where = since or begin(spec)
     for event in events:
-        where = (
-            _done(spec, where, event) if event.kind is EventKind.DONE else _read(spec, where, event)
-        )
+        if event.kind is EventKind.DONE:
+            where = _done(spec, where, event)
+        elif event.kind in TRIED:
+            where = _tried(spec, where, event)
+        else:
+            where = _read(spec, where, event)
     return where
 
 
@@ -113,6 +120,37 @@ def _done(spec: CutSpec, where: Followed, event: Event) -> Followed:
         pending=where.pending + wound,
         made=where.made + 1,
         last_kind=made.kind,
+    )
+
+
+def _tried(spec: CutSpec, where: Followed, event: Event) -> Followed:
+    """A thread tried with its mate, the pass told before it made: no size, but it says enough."""
+    if where.made == 0 and event.wound != 0.0:
+        where = _done(spec, where, replace(event, kind=EventKind.DONE))
+    left = left_tried_mm(spec, where.at.left_mm, event.kind)
+    size, wound_mm = spec.size(left), where.pending * spec.division
+    at = replace(where.at, left_mm=left)
+    outcome = Outcome(
+        event=event.id,
+        kind=where.last_kind if where.made else None,
+        size_mm=size,
+        worst_mm=size,
+        spread_mm=0.0,
+        wound=where.pending,
+        wound_mm=wound_mm,
+        took_mm=where.read.left_mm - left,
+        expected_mm=spec.size(where.at.left_mm),
+        passes=where.made,
+        tried=TRIED[event.kind],
+    )
+    return replace(
+        where,
+        at=at,
+        read=at,
+        pending=0.0,
+        made=0,
+        outcomes=(*where.outcomes, outcome),
+        worst_left_mm=left,
     )
 
 

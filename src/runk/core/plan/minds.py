@@ -7,7 +7,8 @@ from math import asin, degrees, hypot
 from runk.core.figures import Caution, stop
 from runk.core.machines.dials import JUDGED
 from runk.core.plan.follow import Followed
-from runk.core.plan.passes import Pass, PassKind, doubts_mm
+from runk.core.plan.made import Pass, PassKind
+from runk.core.plan.passes import doubts_mm
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE

@@ -2,75 +2,19 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from enum import StrEnum
 from math import ceil, floor, hypot
 
 from runk.core.machines.dials import JUDGED
 from runk.core.plan.laws import comes_off_mm, wind_on_mm, wind_on_sprung_out_mm
+from runk.core.plan.made import Pass, PassKind, Standing, after, made_pass, safe_to_touch
 from runk.core.plan.spec import CutSpec
+from runk.core.plan.thread_passes import next_thread_pass
 
 MOST_PASSES = 400
 _MOST_SPRING_PASSES = 3
 _SLACK = 1e-9
 RATIO_DOUBT = 0.5
 """How far a spring ratio may be out, as a share of itself."""
-
-
-class PassKind(StrEnum):
-    """Which kind of pass it is."""
-
-    FIRST = "first"
-    ROUGH = "rough"
-    MEASURE = "measure"
-    LAST = "last"
-    SPRING = "spring"
-
-
-@dataclass(frozen=True, slots=True)
-class Standing:
-    """Where a cut stands.
-
-    Args:
-        left_mm: Metal left to the size aimed at.
-        load_mm: What the last pass took, a finishing one at its share: what springs.
-        ratio: Spring for each millimetre of a roughing cut, as known by now, at the size aimed at.
-        wound: Divisions wound on in all since the dial stood at nought.
-        spring_passes: Spring passes made since the last real cut.
-        finishing: Whether the last cut was a finishing one.
-    """
-
-    left_mm: float
-    load_mm: float
-    ratio: float
-    wound: float = 0.0
-    spring_passes: int = 0
-    finishing: bool = False
-    softer: float = 1.0
-    """How much more the work bent at the last pass than it does at the size aimed at."""
-
-    @property
-    def lag_mm(self) -> float:
-        """What the last pass left behind, sprung away from."""
-        return self.ratio * self.softer * self.load_mm
-
-    def ratio_now(self, spec: CutSpec) -> float:
-        """The spring ratio of a cut at the size the work has now."""
-        return self.ratio * spec.softer(self.left_mm)
-
-
-@dataclass(frozen=True, slots=True)
-class Pass:
-    """A pass: what is wound on, and what should come of it."""
-
-    kind: PassKind
-    divisions: float
-    wound_mm: float
-    takes_mm: float
-    load_mm: float
-    leaves_mm: float
-    end: int = 1
-    softer: float = 1.0
 
 
 def at_start(spec: CutSpec) -> Standing:
@@ -85,6 +29,8 @@ def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
     Unfolding this pass by pass is the whole plan, so a reading that comes out as predicted
     changes nothing that was to follow.
     """
+    if spec.threaded:
+        return next_thread_pass(spec, at)
     if spec.first_says and at.wound == 0 and not at.finishing:
         return Pass(PassKind.FIRST, 0.0, 0.0, 0.0, 0.0, at.left_mm)
     if at.left_mm <= spec.sure_left + _SLACK:
@@ -95,7 +41,7 @@ def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
     fresh = at.spring_passes < _MOST_SPRING_PASSES
     if at.finishing and fresh and sprung >= max(0.5 * at.left_mm, spec.resolution_mm / 4):
         return made_pass(spec, at, PassKind.SPRING, 0.0, _end(spec, at))
-    if at.left_mm <= spec.most_left + _SLACK and not _safe_to_touch(spec, at):
+    if at.left_mm <= spec.most_left + _SLACK and not safe_to_touch(spec, at):
         return None
     end = _end(spec, at)
     # With both ends to clean up, the first is brought to its own half way.
@@ -145,18 +91,6 @@ def doubts_mm(spec: CutSpec, at: Standing, made: Pass) -> tuple[float, float]:
     return springs, hypot(spec.resolution_mm, spec.division * JUDGED / 2)
 
 
-def _safe_to_touch(spec: CutSpec, at: Standing) -> bool:
-    """Whether the least that can be wound on would stay clear of the other limit.
-
-    A size that reads inside, but not by enough to be sure, is only cut again where that
-    cannot spoil it.
-    """
-    fine = at.ratio_now(spec) * spec.finish_share
-    least = comes_off_mm(spec.division * JUDGED, at.lag_mm, fine)
-    guard = spec.most_left - spec.sure_left
-    return at.left_mm - least - spec.division * JUDGED / 2 >= spec.least_left + guard
-
-
 def _end(spec: CutSpec, at: Standing) -> int:
     half = spec.left(spec.now_mm) / 2
     return 2 if spec.ends == 2 and at.left_mm <= half + spec.division * JUDGED / 2 else 1
@@ -183,30 +117,6 @@ def _last(spec: CutSpec, at: Standing, left: float) -> float:
     more = divisions + JUDGED
     wanted = leaves(divisions) > spec.sure_left and leaves(more) >= spec.least_left + guard
     return more if wanted else divisions
-
-
-def made_pass(spec: CutSpec, at: Standing, kind: PassKind, divisions: float, end: int = 1) -> Pass:
-    """A pass with so many divisions wound on, and what should come of it."""
-    wound = divisions * spec.division
-    share = 1.0 if kind is PassKind.ROUGH else spec.finish_share
-    takes = comes_off_mm(wound, at.lag_mm, at.ratio_now(spec) * share)
-    softer = spec.softer(at.left_mm)
-    return Pass(kind, divisions, wound, takes, share * takes, at.left_mm - takes, end, softer)
-
-
-def after(at: Standing, made: Pass) -> Standing:
-    """Where a cut stands once a pass has come out as predicted."""
-    spring = made.kind is PassKind.SPRING
-    # Built anew rather than replaced: a plan takes this step for every pass, at every reading.
-    return Standing(
-        made.leaves_mm,
-        made.load_mm,
-        at.ratio,
-        at.wound + made.divisions,
-        at.spring_passes + 1 if spring else 0,
-        made.kind is not PassKind.ROUGH,
-        made.softer,
-    )
 
 
 def every_pass(spec: CutSpec, at: Standing) -> tuple[Pass, ...]:

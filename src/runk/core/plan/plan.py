@@ -185,4 +185,5 @@ PLAN = Calculator(
         "open # to #",
     ),
     headline=headline,
+    follow=to_follow,
 )

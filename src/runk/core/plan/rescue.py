@@ -34,6 +34,8 @@ def ways_out(spec: CutSpec, size_mm: float) -> tuple[WayOut, ...]:
         Sizes are of whatever the way makes: the mate, the sleeve's seat, the shim.
     """
     over = abs(spec.left(size_mm))
+    if spec.threaded:
+        return _of_thread(spec)
     if spec.job is Job.OUTSIDE:
         wall = max(LEAST_WALL_MM, spec.aim_mm / 10)
         found = [
@@ -107,3 +109,21 @@ def ways_out(spec: CutSpec, size_mm: float) -> tuple[WayOut, ...]:
             ),
         )
     return tuple(found)
+
+
+def _of_thread(spec: CutSpec) -> tuple[WayOut, ...]:
+    mate = "screw" if spec.job is Job.NUT else "nut"
+    return (
+        WayOut(
+            way="its mate",
+            says=f"Cut the {mate} to it, tried as it is cut; mark the two as a pair.",
+            size_mm=None,
+        ),
+        WayOut(
+            way="the next thread",
+            says="Turn the crests away and cut the next size down, and its mate to that."
+            if spec.job is Job.THREAD
+            else "Bore it to the core of the next size up, and cut that.",
+            size_mm=None,
+        ),
+    )

@@ -64,6 +64,8 @@ def what(spec: CutSpec) -> str:
         Job.FACE: "the length",
         Job.SLOT: "the depth",
         Job.GROOVE: "the groove",
+        Job.THREAD: "the reading over the wires",
+        Job.NUT: "its effective diameter",
     }[spec.job]
 
 
@@ -72,6 +74,9 @@ def dial_says(spec: CutSpec) -> str:
     if not spec.division_mm:
         return "No dial is given for this slide: travel is shown."
     one = spec.division
+    if spec.threaded:
+        deeper = f"{thou_said(one / 2, 4)} deeper on the radius"
+        return f"One division of the {spec.slide} goes {deeper}, from nought."
     return f"One division of the {spec.slide} makes {thou_said(one, 4)} of {what(spec)}."
 
 
@@ -99,21 +104,29 @@ def start_says(spec: CutSpec) -> str:
     """How the dial is set to nought, and from which side it is always approached."""
     if spec.job is Job.GROOVE:
         return nought_of_groove(spec.edge, spec.backlash)
-    touch = "the bore" if spec.job is Job.BORE else "the work"
+    inside = spec.job in (Job.BORE, Job.NUT)
+    touch = "the bore" if inside else "the work"
     nought = (
         f"Touch on a feeler of {mm_said(spec.feeler_mm)} and set the dial to nought."
         if spec.feeler_mm
         else f"Ink {touch}, touch it with the tool turning slowly, and set the dial to nought."
     )
-    if spec.read_out and not spec.feeler_mm:
+    if spec.turned_deg:
+        nought = (
+            f"Ink {touch}, touch it with the tool turning slowly, and set both dials to nought: "
+            "the cross-slide only draws the tool out and comes back to it."
+        )
+    elif spec.read_out and spec.threaded:
+        nought = f"Touch {touch} and set the read-out to nought."
+    elif spec.read_out and not spec.feeler_mm:
         nought = f"Touch {touch} and set the read-out to {shown_size(spec, spec.now_mm)}."
-    way = "outwards" if spec.job is Job.BORE else "inwards"
+    way = "outwards" if inside else "inwards"
     if spec.backlash and not spec.read_out:
         back = divisions_say(max(2 * spec.backlash, 5))
         nought += (
             f" Always come to a mark winding {way}: past it, go back {back} divisions and come up "
             "again."
         )
-    if spec.job is Job.BORE and spec.division_mm and not spec.read_out:
+    if inside and spec.division_mm and not spec.read_out and not spec.turned_deg:
         nought += " Wound outwards, the dial counts down."
     return nought

@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from runk.core.plan.follow import Followed, fits_the_next
-from runk.core.plan.passes import PassKind, after, made_pass, next_pass
+from runk.core.plan.made import PassKind, after, made_pass
+from runk.core.plan.passes import next_pass
 from runk.core.plan.spec import CutSpec
 from runk.core.said import mm_said
 

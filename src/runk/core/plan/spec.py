@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 from functools import cached_property
+from math import cos, radians
 
 
 class Job(StrEnum):
@@ -15,9 +16,11 @@ class Job(StrEnum):
     FACE = "face"
     SLOT = "slot"
     GROOVE = "groove"
+    THREAD = "thread"
+    NUT = "nut"
 
 
-GROWING = (Job.BORE, Job.SLOT, Job.GROOVE)
+GROWING = (Job.BORE, Job.SLOT, Job.GROOVE, Job.NUT)
 """Jobs whose size grows as metal goes."""
 
 
@@ -47,6 +50,10 @@ class CutSpec:
         from_divisions: Where the slide stands before the first pass that is wound on.
         first_says: What is cut before there is a size to measure; ``first_detail`` with it.
         edge: Of a grooving tool, the one that stands at nought.
+        chip_mm: Of a thread, what the first of its passes of equal chip takes off the size.
+        turned_deg: Angle of the slide that feeds a thread's tool in, from the cross-slide.
+        wire_mm: Of a screw's thread, the wires its size is read over.
+        reads_left_mm: With more than this left, such wires touch no flank yet.
     """
 
     job: Job
@@ -80,6 +87,10 @@ class CutSpec:
     most_sprung_mm: float = 0.0
     skin_mm: float = 0.0
     limits_said: bool = True
+    chip_mm: float = 0.0
+    turned_deg: float = 0.0
+    wire_mm: float = 0.0
+    reads_left_mm: float = 0.0
 
     @cached_property
     def growing(self) -> bool:
@@ -89,12 +100,17 @@ class CutSpec:
     @cached_property
     def across(self) -> int:
         """How often travel counts in the size: twice on a diameter."""
-        return 2 if self.job in (Job.OUTSIDE, Job.BORE) else 1
+        return 2 if self.threaded or self.job in (Job.OUTSIDE, Job.BORE) else 1
+
+    @cached_property
+    def threaded(self) -> bool:
+        """Whether it is a thread: a screw's read over wires, a nut's by its effective diameter."""
+        return self.job in (Job.THREAD, Job.NUT)
 
     @cached_property
     def division(self) -> float:
         """What one division makes of the size; a hundredth of a millimetre where there is none."""
-        return self.division_mm * self.across or 0.01
+        return self.division_mm * self.across * cos(radians(self.turned_deg)) or 0.01
 
     @cached_property
     def most_left(self) -> float:

@@ -8,8 +8,9 @@ from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.plan.answer import PlanAnswer, PlannedPass
 from runk.core.plan.follow import Followed
 from runk.core.plan.laws import comes_off_mm
+from runk.core.plan.made import Pass, PassKind, Standing, after
 from runk.core.plan.minds import minds
-from runk.core.plan.passes import Pass, PassKind, Standing, after, every_pass
+from runk.core.plan.passes import every_pass
 from runk.core.plan.rescue import ways_out
 from runk.core.plan.say import (
     both,
@@ -24,6 +25,8 @@ from runk.core.plan.say import (
 )
 from runk.core.plan.settle import Said
 from runk.core.plan.spec import CutSpec, Job
+from runk.core.plan.thread_passes import tells
+from runk.core.plan.threaded import thread_says, thread_stands, thread_tried_say
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 
@@ -77,8 +80,10 @@ def _planned(
     divisions = None
     if spec.division_mm and not spec.read_out:
         divisions = Figure(made.divisions, unit_of("divisions"), tuple(w.steps), 2)
-    stands = "" if spec.read_out else stands_say(spec, at.wound + made.divisions)
+    stands = "" if spec.read_out or spec.threaded else stands_say(spec, at.wound + made.divisions)
     line = dial_line(spec, made.divisions, size, first)
+    if spec.threaded:
+        line = f"to {thread_stands(spec, at.wound + made.divisions)}"
     if made.kind is PassKind.FIRST:
         line = spec.first_says
     return PlannedPass(
@@ -89,6 +94,7 @@ def _planned(
         divisions=divisions,
         stands_at=stands,
         measure=measured_after,
+        reads=tells(spec, made.leaves_mm) and spec.job is not Job.NUT,
         end=made.end,
     )
 
@@ -100,6 +106,8 @@ def passes_of(spec: CutSpec, at: Standing, made: tuple[Pass, ...]) -> tuple[Plan
         following = made[number + 1].kind if number + 1 < len(made) else None
         # The last roughing pass is measured as well: what follows is planned from it.
         measured = one.kind in _MEASURED or following is not PassKind.ROUGH
+        if spec.threaded:
+            measured = tells(spec, one.leaves_mm)
         planned.append(_planned(spec, one, at, measured, first=at.wound == 0))
         at = after(at, one)
     return tuple(planned)
@@ -108,11 +116,20 @@ def passes_of(spec: CutSpec, at: Standing, made: tuple[Pass, ...]) -> tuple[Plan
 def _what_next(
     spec: CutSpec, where: Followed, passes: tuple[PlannedPass, ...], state: str
 ) -> tuple[str, str]:
+    if state == "inside" and spec.threaded and where.made:
+        return thread_tried_say(spec)
+    if state == "inside" and where.outcomes and where.outcomes[-1].tried:
+        return (
+            "Stop: it goes on",
+            "Run it over the whole length; then a die or chaser for its form.",
+        )
     if state == "inside":
         return "Stop: it is to size", f"{what(spec).capitalize()} is inside its limits."
     if state == "over":
         return "Stop: it is past its size", "No cut puts it back. The ways out are below."
     told = passes[0]
+    if spec.threaded:
+        return thread_says(spec, where.at.wound, told)
     takes = f"takes {both(spec, told.take_mm.value)} off {what(spec)}"
     if spec.growing:
         takes = f"adds {both(spec, told.take_mm.value)} to {what(spec)}"

@@ -3,81 +3,29 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from fractions import Fraction
-from math import ceil
 
 from runk.core.calculator import Calculator, Door
-from runk.core.cutting import speed
-from runk.core.cutting.operations import Operation
-from runk.core.cutting.question import SpeedQuestion
-from runk.core.cutting.target import SpeedShop
-from runk.core.figures import Caution, Figure, Link, Working, told
+from runk.core.figures import Link, Working, told
 from runk.core.fits.heat import hole_free_limit_mm
 from runk.core.lengths import Reading
-from runk.core.machines import Machine, MachineKind
+from runk.core.machines import MachineKind
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
 from runk.core.sources import PRACTICE
 from runk.core.threads import screw_laws as laws
-from runk.core.threads.laws import smaller_mm, thread_depth_mm, truncation_mm
+from runk.core.threads.followed import to_follow
+from runk.core.threads.laws import smaller_mm
 from runk.core.threads.screwcut_question import Feed, Pass, ScrewcutAnswer, ScrewcutQuestion, Side
+from runk.core.threads.single_point import CutShop, cautions_of, depth_of, needs, set_over, shares
 from runk.core.units import PageUnit
 from runk.core.wheels.half_nuts import dial_says, half_nuts_say
 from runk.core.workshop import Workshop
 
-INTERNAL_60 = 0.541266
-"""Depth of a nut of 60 degrees as a share of its pitch: five eighths of the sharp triangle."""
-LESS_DEG = 0.5
-"""The top slide stands half a degree short of half the angle, so that both flanks are cut."""
-FIRST_MM = {"hard": 0.08, "usual": 0.15, "soft": 0.25}
-"""The deepest first pass with HSS on the radius, common practice."""
-LAST_MM = (0.05, 0.025)
-"""Last passes: one to two thou, common practice."""
-_HARD = (
-    "stainless-303",
-    "stainless-304",
-    "stainless-316",
-    "silver-steel",
-    "gauge-plate",
-    "42crmo4",
-)
-_SOFT = ("brass", "aluminium", "copper", "bronze")
 _RELIEF_TIMES = 2.5
 _CLEAR_MM = 0.1
 """A nut's groove is so much wider across than its thread: common practice."""
-_DRIVE = Caution(
-    "Mind",
-    "the drive",
-    "Isolate it when the spindle is turned by hand; the chuck key out.",
-    None,
-    PRACTICE,
-)
-
-
-@dataclass(frozen=True, slots=True)
-class CutShop:
-    """The lathe and the metal."""
-
-    lathe: Machine
-    asked: SpeedQuestion
-    speed: SpeedShop
-
-
-def needs(question: ScrewcutQuestion, workshop: Workshop) -> CutShop:
-    """The lathe and the metal."""
-    lathe = workshop.machine(question.machine, (MachineKind.LATHE,))
-    asked = SpeedQuestion(
-        metal=question.metal,
-        diameter=question.thread.major,
-        operation=Operation.SCREW_CUT,
-        pitch=question.thread.pitch * question.starts,
-        relief=question.relief,
-        width=question.tool,
-        machine=lathe.name,
-    )
-    asked = speed.settle(asked, workshop, {})
-    return CutShop(lathe, asked, speed.needs(asked, workshop))
 
 
 def settle(
@@ -116,18 +64,15 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
     """
     w, thread = Working(), question.thread
     form, pitch = thread.form, thread.pitch_mm
-    depth = _depth(w, question)
+    depth = depth_of(w, question)
     angle = travel = None
     if question.feed is Feed.SLIDE:
-        angle = replace(
-            w.of(laws.set_over_deg, "angle_deg", angle_deg=form.angle_deg, less_deg=LESS_DEG),
-            places=1,
-        )
+        angle = set_over(w, question)
         travel = w.of(laws.slide_mm, "travel_mm", depth_mm=depth.value, angle_deg=angle.value)
     passes = _passes(w, question, shop, (travel or depth).value)
     lead = pitch * question.starts
     # One law and one choice of belt for it, whoever asks.
-    belt = speed.speed(shop.asked, shop.speed)
+    belt = shop.belt()
     groove = w.of(laws.relief_mm, times=_RELIEF_TIMES, pitch_mm=pitch)
     inside = question.side is Side.INSIDE
     core = w.of(
@@ -160,71 +105,22 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         dial="" if screw is None else dial_says(screw, lead_exact, shop.lathe.dial_teeth),
         pitch_mm=told(pitch, "pitch_mm", 4),
         angle_of_thread_deg=told(form.angle_deg, "angle_of_thread_deg", 1),
-        cautions=(*(c for c in belt.cautions if c.figure == "set_rpm"), _DRIVE),
+        cautions=cautions_of(belt),
         links=_links(question, lead),
     )
-
-
-def _depth(w: Working, question: ScrewcutQuestion) -> Figure:
-    """How deep the tool goes for its tip and the thread's form."""
-    thread = question.thread
-    form, pitch = thread.form, thread.pitch_mm
-    whole = form.key in ("whitworth", "ba")
-    if question.flat is None and question.radius is None and whole:
-        # Tools of these are ground to the form, root and all.
-        return w.of(
-            thread_depth_mm, "depth_mm", times=form.depth, pitch_mm=pitch, source=form.source
-        )
-    if question.side is Side.INSIDE and question.flat is None and question.radius is None:
-        return w.of(
-            thread_depth_mm, "depth_mm", times=INTERNAL_60, pitch_mm=pitch, source=form.source
-        )
-    since = len(w.steps)
-    crest = w(truncation_mm, crest_mm=form.crest * pitch, angle_deg=form.angle_deg)
-    sharp = w(laws.sharp_mm, pitch_mm=pitch, angle_deg=form.angle_deg, truncation_mm=crest)
-    if question.radius is not None:
-        off = w(laws.round_mm, radius_mm=float(question.radius), angle_deg=form.angle_deg)
-    else:
-        flat = pitch / 8 if question.flat is None else float(question.flat)
-        off = w(laws.flat_mm, flat_mm=flat, angle_deg=form.angle_deg)
-    if off >= sharp * 0.75:
-        raise Refused(
-            "That tip is wider than the root of this thread.",
-            field="flat" if question.radius is None else "radius",
-            suggest=f"{pitch / 8:.3f} mm",
-        )
-    return w.of(laws.depth_mm, since=since, sharp_mm=sharp, off_mm=off)
-
-
-def _count(travel: float, first: float) -> int:
-    """Passes of one chip area: no first one deeper than it may be, no last one that only rubs."""
-    count = max(ceil((travel / first) ** 2 - 1e-9), 1)
-    while count > 1 and travel * (1 - ((count - 1) / count) ** 0.5) < LAST_MM[-1]:
-        count -= 1
-    return count
 
 
 def _passes(
     w: Working, question: ScrewcutQuestion, shop: CutShop, travel: float
 ) -> tuple[Pass, ...]:
     """Passes of one chip area; two light ones behind them where they end thicker than two thou."""
-    key = question.metal
-    kind = "hard" if key in _HARD else "soft" if any(s in key for s in _SOFT) else "usual"
-    first = min(FIRST_MM[kind], travel / 2)
-    light = list(LAST_MM)
-    count = _count(travel, first)
-    if travel * (1 - ((count - 1) / count) ** 0.5) <= LAST_MM[0]:
-        # Equal chips end as thin as the last passes are meant to be.
-        light = []
-    rough = travel - sum(light)
-    if light:
-        count = _count(rough, first)
+    cut = shares(question.metal, travel)
     stands = [
-        w.of(laws.stands_mm, travel_mm=rough, pass_number=float(n), passes=float(count))
-        for n in range(1, count + 1)
+        w.of(laws.stands_mm, travel_mm=cut.rough_mm, pass_number=float(n), passes=float(cut.count))
+        for n in range(1, cut.count + 1)
     ]
-    at = rough
-    for mm in light:
+    at = cut.rough_mm
+    for mm in cut.light_mm:
         at += mm
         stands.append(told(at, "stands_mm", None))
     dial = shop.lathe.dial("top-slide" if question.feed is Feed.SLIDE else "cross-slide")
@@ -327,4 +223,5 @@ SCREWCUT = Calculator(
         "single point thread",
     ),
     headline=headline,
+    follow=to_follow,
 )

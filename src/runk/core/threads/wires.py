@@ -155,7 +155,7 @@ def compute(question: WiresQuestion, drills: tuple[ShopTool, ...]) -> WiresAnswe
     best = w.of(best_wire_mm, pitch_mm=pitch, angle_deg=form.angle_deg)
     thin, thick = bounds_mm(w, thread, basic.value)
     room = room_for(w, thread, basic.value, question.grade)
-    wire, named = _taken(question, drills, best.value, thin.value, thick.value)
+    wire, named = wire_taken(question.wire, drills, best.value, thin.value, thick.value)
 
     def over(effective: float, of_wire: float, key: str) -> Figure:
         figure = w.of(
@@ -217,14 +217,22 @@ def _owned(drills: tuple[ShopTool, ...], best: float, thin: float, thick: float)
     return sorted(near, key=lambda t: t.mm)
 
 
-def _taken(
-    question: WiresQuestion, drills: tuple[ShopTool, ...], best: float, thin: float, thick: float
+def wire_taken(
+    asked: Fraction | None, drills: tuple[ShopTool, ...], best: float, thin: float, thick: float
 ) -> tuple[float, str]:
-    """The wire that is used, and the drill it is, where it is one."""
-    if question.wire is None:
+    """The wire that is used, and the drill it is, where it is one.
+
+    Args:
+        asked: As somebody has it; the drill nearest to the best, or the best itself, where not.
+        best: Millimetres, as ``thin`` and ``thick``, between which it must lie.
+
+    Raises:
+        Refused: One that sits too low or too high to touch the flanks.
+    """
+    if asked is None:
         near = min(_owned(drills, best, thin, thick), key=lambda t: abs(t.mm - best), default=None)
         return (best, "") if near is None else (near.mm, near.name)
-    wire = float(question.wire)
+    wire = float(asked)
     if wire <= thin:
         raise Refused(
             f"Wires of {mm_said(wire, 3)} sink below the crests: {mm_said(thin, 3)} at the least.",

@@ -7,6 +7,7 @@ import { split } from './NextPlate';
 import { touched } from '../../parts/usePad';
 import { useKey } from '../../state/keys';
 import { ReadingField } from './ReadingField';
+import { Tries } from './Tries';
 
 interface Props {
   cut: Cut;
@@ -14,13 +15,14 @@ interface Props {
   unit: string;
   gauge: () => void;
   undo: () => void;
+  done: () => void;
   close: () => void;
 }
 
 const DARK = 'border-plate-line bg-plate! px-5 py-3 text-2xl text-plate-ink!';
 
 /** The next thing alone on the screen, read from two metres, with one field and one undo. */
-export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) {
+export default function BenchCut({ cut, act, unit, gauge, undo, done, close }: Props) {
   const field = useRef<HTMLInputElement>(null);
   useKey('g', gauge, 'bench');
   const [stop] = stopsAmong(cut.cautions);
@@ -55,7 +57,10 @@ export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) 
             {stop && <p className="mt-4 text-xl text-plate-soft">Not to be set: {cut.answer.next_says}</p>}
           </div>
           <div className="rounded-lg bg-paper p-3 text-ink">
-            <ReadingField cut={cut} act={act} unit={unit} field={field} gauge={cut.simulated ? gauge : undefined} />
+            {cut.reads && (
+              <ReadingField cut={cut} act={act} unit={unit} field={field} gauge={cut.simulated ? gauge : undefined} />
+            )}
+            <Tries cut={cut} act={act} />
           </div>
           <div className="mt-3 flex flex-wrap justify-between gap-3">
             <Button className={DARK} onClick={close}>
@@ -64,6 +69,11 @@ export default function BenchCut({ cut, act, unit, gauge, undo, close }: Props) 
             {cut.simulated && (
               <Button className={DARK} onClick={gauge}>
                 Read the gauge <kbd className="text-base text-plate-soft">G</kbd>
+              </Button>
+            )}
+            {cut.answer.state === 'cut' && cut.tries.length > 0 && (
+              <Button className={DARK} onClick={done}>
+                Made it, not measured
               </Button>
             )}
             <Button className={DARK} onClick={undo} disabled={cut.undoes === null}>

@@ -16,6 +16,7 @@ import { usePrefs } from '../../state/prefs';
 import { NextPlate } from './NextPlate';
 import { Readings } from './Readings';
 import { ReadingField } from './ReadingField';
+import { Tries } from './Tries';
 import { WaysOut } from './WaysOut';
 import { later } from '../../parts/later';
 
@@ -78,10 +79,14 @@ export default function CutRoom() {
         </div>
         <StopPlate stops={stops} />
         <HeldBack stopped={stops.length > 0}>
-          <NextPlate plan={answer} first={cut.last_event === 0} />
+          <NextPlate plan={answer} first={cut.last_event === 0} thread={cut.tries.length > 0} />
         </HeldBack>
         {answer.ways_out.length > 0 && <WaysOut plan={answer} />}
-        <ReadingField cut={cut} act={act} unit={unit} field={field} gauge={cut.simulated ? gauge : undefined} />
+        {cut.reads && (
+          <ReadingField cut={cut} act={act} unit={unit} field={field} gauge={cut.simulated ? gauge : undefined} />
+        )}
+        <Tries cut={cut} act={act} />
+        {!cut.reads && act.error && <Said problem={refusalOf(act.error)!} />}
         <div className="flex flex-wrap gap-2">
           {cut.simulated && (
             <Button onClick={gauge} disabled={act.isPending}>
@@ -115,7 +120,7 @@ export default function CutRoom() {
         <Readings cut={cut} />
       </div>
       <Suspense>
-        {bench && <BenchCut cut={cut} act={act} unit={unit} gauge={gauge} close={closeOver} undo={undo} />}
+        {bench && <BenchCut cut={cut} act={act} unit={unit} gauge={gauge} close={closeOver} undo={undo} done={done} />}
       </Suspense>
     </div>
   );

@@ -2,7 +2,7 @@ import type { Plan } from '../../api/cuts';
 import type { Figure } from '../../api/queries';
 
 /** The one thing to do next, the largest on the page. */
-export function NextPlate({ plan, first }: { plan: Plan; first: boolean }) {
+export function NextPlate({ plan, first, thread = false }: { plan: Plan; first: boolean; thread?: boolean }) {
   const told = plan.passes[0];
   const [verb, big] = split(plan.next_says);
   const rough = told?.kind === 'rough' || told?.kind === 'plunge';
@@ -22,10 +22,12 @@ export function NextPlate({ plan, first }: { plan: Plan; first: boolean }) {
           </div>
           {told && (
             <dl className="flex flex-wrap gap-x-8 gap-y-2">
-              {told.kind !== 'first' && (
+              {told.kind !== 'first' && !thread && (
                 <Beside name={told.kind === 'plunge' ? 'Width it takes' : 'Takes'} figure={told.take_mm} />
               )}
-              {told.kind !== 'plunge' && <Beside name="Then measures" figure={told.to_mm} />}
+              {told.kind !== 'plunge' && told.reads && (
+                <Beside name={thread ? 'Then over the wires' : 'Then measures'} figure={told.to_mm} />
+              )}
             </dl>
           )}
         </div>

@@ -31,7 +31,7 @@ export function ReadingField({ cut, act, unit, field, gauge }: Props) {
       }}>
       <div className="flex flex-wrap items-end gap-2">
         <ReadingInput
-          label="What does it measure now?"
+          label={cut.tries.length > 0 ? 'What is it over the wires?' : 'What does it measure now?'}
           text={text}
           setText={setText}
           field={field}

@@ -39,9 +39,17 @@ export function Readings({ cut }: { cut: Cut }) {
             <th scope="row" className="py-1.5 text-left font-normal">
               {one.kind}
             </th>
-            <td className="figures font-bold">{one.size_mm.toFixed(3)}</td>
-            <td className="figures">{one.took_mm.toFixed(3)}</td>
-            <td className="figures">{signed(one.off_mm)}</td>
+            {one.tried ? (
+              <td colSpan={3} className="font-semibold">
+                {one.tried}
+              </td>
+            ) : (
+              <>
+                <td className="figures font-bold">{one.size_mm.toFixed(3)}</td>
+                <td className="figures">{one.took_mm.toFixed(3)}</td>
+                <td className="figures">{signed(one.off_mm)}</td>
+              </>
+            )}
           </tr>
         ))}
       </tbody>
