@@ -201,3 +201,46 @@ def test_pieces_of_one_kind_are_counted_each() -> None:
     got = answer("endfloat", room="30", stack="2 x 8 ±0.01")
     assert total([one])[2] == pytest.approx(16.02)
     assert got.usual_high_mm.value - got.float_mm.value == pytest.approx((2 * 0.01**2) ** 0.5)
+
+
+@pytest.mark.parametrize(
+    ("room", "stack", "stop", "says"),
+    [
+        ("25 ±0.1", "24.8 ±0.2", "measure before it is fixed", "It may bind, and it may be loose"),
+        ("25", "24.95", "", "It is tight: face 0.052 mm"),
+        ("25", "25.02", "face 0.122 mm off", "It does not go in"),
+        ("25 +0 -0.1", "24.98", "face 0.132 mm off", "It may bind: face"),
+        ("25", "24.9", "", "It is right as it stands"),
+    ],
+)
+def test_what_closes_a_float_is_said_as_it_stands(
+    room: str, stack: str, stop: str, says: str
+) -> None:
+    got = answer("endfloat", room=room, stack=stack)
+    assert worded(instead_of(got.cautions) or "", PageUnit.MM) == stop
+    assert says in worded(got.says, PageUnit.MM)
+
+
+@settings(max_examples=60, deadline=None)
+@given(st.integers(0, 400), st.integers(2300, 2600), st.integers(0, 400))
+def test_nothing_negative_ever_comes_off(half: int, stack: int, other: int) -> None:
+    got = answer("endfloat", room=f"25 ±{half / 1000}", stack=f"{stack / 100} ±{other / 1000}")
+    text = worded(got.says, PageUnit.MM) + worded(instead_of(got.cautions) or "", PageUnit.MM)
+    assert " -" not in text.replace(" - ", "")
+    assert "-0." not in text
+
+
+def test_what_lies_too_far_right_is_thinned_and_not_packed() -> None:
+    typed = {"room": "60", "along": "bearing 8; collar 3; web 5", "on": "web"}
+    right = worded(answer("shaft-budget", **typed, line="12").says, PageUnit.MM)
+    assert "1.500 mm too far right" in right
+    assert "take that off the bearing" in right
+    left = worded(answer("shaft-budget", **typed, line="15").says, PageUnit.MM)
+    assert left == "A washer of 1.500 mm on the left of the web puts it on its line."
+    # What comes off, taken off, puts it there.
+    thinner = typed | {"along": "bearing 6.5; collar 3; web 5"}
+    assert "lies on its line" in worded(
+        answer("shaft-budget", **thinner, line="12").says, PageUnit.MM
+    )
+    first = answer("shaft-budget", room="60", along="web 5", on="web", line="2").says
+    assert "the inside of the left frame" in worded(first, PageUnit.MM)

@@ -221,3 +221,23 @@ def test_the_reading_over_wires_goes_with_the_dial_as_the_groove_has_it(
     assert 2 * centre + spec.wire_mm == pytest.approx(predicted, abs=1e-6)
     # The wire touches a flank that is there just where Runk says it can be read.
     assert (touches <= thread.major_mm / 2 + 1e-9) == readable(spec, spec.left(predicted))
+
+
+def test_a_left_hand_thread_runs_off_its_end_and_no_groove_limits_it() -> None:
+    right, left = ask(thread="M12", relief="3"), ask(thread="M12", relief="3", hand="left")
+    assert left.set_rpm.value > right.set_rpm.value
+    assert left.depth_mm == right.depth_mm
+    assert "begin in the groove by the chuck" in left.says
+    carried = {one.calculator: dict(one.question) for one in left.links}
+    # Its nut is no right-hand tap's; its wheels are told which way they turn.
+    assert "tap" not in carried
+    assert carried["wheels"]["hand"] == "left"
+    assert (
+        "left hand"
+        in CATALOGUE["wheels"]
+        .ask(
+            read_question(CATALOGUE["wheels"], carried["wheels"], PageUnit.MM, WORKSHOP).question,
+            WORKSHOP,
+        )
+        .says
+    )

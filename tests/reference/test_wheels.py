@@ -21,7 +21,7 @@ from runk.core.catalogue import CATALOGUE
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
-from runk.core.wheels.train import CLEAR
+from runk.core.wheels.train import CLEAR, Train
 from runk.core.wheels.trains import bought, compound, trains
 from runk.demo.back_shed import WORKSHOP
 
@@ -72,7 +72,8 @@ def test_trains_shown_can_be_set_up(hundredths: int) -> None:
     ratio = hundredths / 254
     for train in trains(OWNED, ratio):
         assert not Counter(train.drivers + train.driven) - Counter(OWNED)
-        if len(train.drivers) == 2 and train.clears:
+        assert train.clears
+        if len(train.drivers) == 2:
             (a, c), (b, d) = train.drivers, train.driven
             # The stud's driver passes the spindle's shaft, its driven wheel the leadscrew's.
             assert a + b >= c + CLEAR
@@ -138,8 +139,8 @@ def test_half_nuts_open_where_both_pitches_meet(pitch: str, screw: str, says: st
 @given(st.integers(20, 300))
 def test_the_wheel_to_buy_is_better_than_all_that_is_owned(hundredths: int) -> None:
     ratio = hundredths / 317.5
-    found = bought(OWNED, ratio)
     best = trains(OWNED, ratio, 1)[0]
+    found = bought(OWNED, ratio, abs(best.error))
     if found is None:
         return
     teeth, train = found
@@ -148,6 +149,22 @@ def test_the_wheel_to_buy_is_better_than_all_that_is_owned(hundredths: int) -> N
     assert abs(train.error) < abs(best.error)
     # With it in the set no worse train is found.
     assert abs(trains((*OWNED, teeth), ratio, 1)[0].error) <= abs(train.error) + 2e-7
+
+
+@settings(max_examples=20, deadline=None)
+@given(st.integers(15, 400), st.sampled_from(OWNED))
+def test_what_cannot_be_set_up_leaves_room_for_what_can(hundredths: int, without: int) -> None:
+    """However many of the nearest a lathe forbids, the nearest of the rest are found."""
+    ratio, most = hundredths / 254, 5
+
+    def may(train: Train) -> bool:
+        return without not in train.drivers + train.driven
+
+    rest = tuple(w for w in OWNED if w != without)
+    found = [round(abs(one.error), 9) for one in trains(OWNED, ratio, most, may)]
+    alone = [round(abs(one.error), 9) for one in trains(rest, ratio, most)]
+    assert found[: len(alone)] == alone[: len(found)]
+    assert len(found) >= min(1, len(alone))
 
 
 def test_limits_of_the_banjo_and_a_gearbox_are_kept_to() -> None:

@@ -24,9 +24,11 @@ class Count(Kind):
 
     Args:
         spoken: Words that say one of them, and which: no rings.
+        silent: The usual count, left unsaid when the question is said back.
     """
 
     spoken: tuple[tuple[str, str], ...] = ()
+    silent: int | None = None
 
     name: ClassVar[str] = "count"
     wire: ClassVar[Any] = _WIRE
@@ -43,6 +45,9 @@ class Count(Kind):
 
     def phrases(self, told: Told) -> Iterable[tuple[str, str]]:
         return self.spoken
+
+    def say(self, value: Any, reading: Reading | None, told: Told, every: bool = False) -> str:
+        return "" if value == self.silent and not every else str(value)
 
 
 @dataclass(frozen=True)

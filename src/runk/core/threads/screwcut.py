@@ -16,6 +16,7 @@ from runk.core.said import mm_said, thou_said
 from runk.core.sources import PRACTICE
 from runk.core.threads import screw_laws as laws
 from runk.core.threads.followed import to_follow
+from runk.core.threads.hands import Hand
 from runk.core.threads.laws import smaller_mm
 from runk.core.threads.screwcut_question import Feed, Pass, ScrewcutAnswer, ScrewcutQuestion, Side
 from runk.core.threads.single_point import CutShop, cautions_of, depth_of, needs, set_over, shares
@@ -153,6 +154,11 @@ def _says(question: ScrewcutQuestion, passes: tuple[Pass, ...]) -> str:
         if question.starts > 1
         else ""
     )
+    if question.hand is Hand.LEFT:
+        begun += (
+            "Left hand: an idler more turns the leadscrew the other way; begin in the groove by "
+            "the chuck and cut outwards, off the end. "
+        )
     return (
         f"{way} {begun}{_counted(passes)}; a pass at nothing to end, a die or chaser for its "
         "form, and the nut made first to try it."
@@ -183,12 +189,18 @@ def _links(question: ScrewcutQuestion, lead: float) -> tuple[Link, ...]:
         ("deep", f"{thread.form.depth * thread.pitch_mm:.4f} mm"),
     )
     found = [
-        Link("wheels", (("pitch", f"{lead:.6f} mm"),), "The change wheels for it"),
-        Link("wires", (("thread", name),), "Measure it over wires"),
-        Link("tap", (("thread", name), ("metal", question.metal)), "The nut to try it by"),
+        Link(
+            "wheels",
+            (("pitch", f"{lead:.6f} mm"), ("hand", str(question.hand))),
+            "The change wheels for it",
+        )
     ]
     if question.side is Side.OUTSIDE:
-        found.insert(1, Link("plan", groove, "Cut the relief groove"))
+        found.append(Link("plan", groove, "Cut the relief groove"))
+        found.append(Link("wires", (("thread", name),), "Measure it over wires"))
+        if question.hand is Hand.RIGHT:
+            nut = (("thread", name), ("metal", question.metal))
+            found.append(Link("tap", nut, "The nut to try it by"))
     return tuple(found)
 
 
@@ -209,7 +221,7 @@ SCREWCUT = Calculator(
     settle=settle,
     sentences={
         "": "Screw-cut {thread} in {metal}[, {side}][, {feed}][, flat {flat}][, radius {radius}]"
-        "[, relief {relief}][, tool {tool} wide][, starts {starts}][, on {machine}]"
+        "[, relief {relief}][, tool {tool} wide][, starts {starts}][, {hand}][, on {machine}]"
     },
     calls=(
         "screw-cut @",

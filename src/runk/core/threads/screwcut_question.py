@@ -10,6 +10,7 @@ from typing import Annotated
 from runk.core.figures import Caution, Figure, Link
 from runk.core.kinds import Choice, Count, Length, OfMachine, OfMetal, OneOf
 from runk.core.shown import Rank, Show, Table
+from runk.core.threads.hands import HAND_FIELD, Hand
 from runk.core.threads.series import Thread
 from runk.core.threads.thread import THREAD_FIELD
 
@@ -54,6 +55,7 @@ class ScrewcutQuestion:
         relief: Width of the groove it runs out into.
         tool: Width of the tool there.
         starts: Of the thread.
+        hand: Which way it winds.
     """
 
     thread: Annotated[Thread, THREAD_FIELD]
@@ -84,8 +86,18 @@ class ScrewcutQuestion:
         Length("tool, wide", ("tool", "wide"), low=0.1, high=30.0, placeholder="a point"),
     ] = None
     starts: Annotated[
-        int, Count("starts", ("starts", "start"), low=1, high=12, placeholder="1")
+        int,
+        Count(
+            "starts",
+            ("starts", "start"),
+            low=1,
+            high=12,
+            placeholder="1",
+            silent=1,
+            spoken=(("two start", "2"), ("double start", "2"), ("three start", "3")),
+        ),
     ] = 1
+    hand: Annotated[Hand, HAND_FIELD] = Hand.RIGHT
     machine: Annotated[str, OfMachine("lathe", placeholder="the lathe")] = ""
 
 
@@ -116,7 +128,7 @@ class ScrewcutAnswer:
     relief_mm: Annotated[Figure, Show("Relief groove, wide")]
     core_mm: Annotated[Figure, Show("Groove down to, across")]
     blank_mm: Annotated[Figure, Show("Blank, across")]
-    target_rpm: Annotated[Figure, Show("A hand can stop it from, at most")]
+    target_rpm: Annotated[Figure, Show("Never faster than")]
     dial: Annotated[str, Show("Thread dial")]
     pitch_mm: Annotated[Figure, Show("Pitch", Rank.FOLDED)]
     angle_of_thread_deg: Annotated[Figure, Show("Between its flanks", Rank.FOLDED)]

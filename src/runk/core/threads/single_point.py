@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from fractions import Fraction
 from math import ceil
 
 from runk.core.cutting import speed
@@ -16,6 +17,7 @@ from runk.core.plan.settle import USUAL_READS_TO_MM
 from runk.core.refusals import Refused
 from runk.core.sources import PRACTICE
 from runk.core.threads import screw_laws as laws
+from runk.core.threads.hands import Hand
 from runk.core.threads.laws import thread_depth_mm, truncation_mm
 from runk.core.threads.screwcut_question import ScrewcutQuestion, Side
 from runk.core.tools import ShopTool
@@ -30,6 +32,8 @@ FIRST_MM = {"hard": 0.08, "usual": 0.15, "soft": 0.25}
 """The deepest first pass with HSS on the radius, common practice."""
 LAST_MM = (0.05, 0.025)
 """Last passes: one to two thou, common practice."""
+RUNS_OFF = Fraction(100)
+"""Room enough, in millimetres, that no hand has to be quick."""
 _HARD = (
     "stainless-303",
     "stainless-304",
@@ -71,7 +75,8 @@ def needs(question: ScrewcutQuestion, workshop: Workshop) -> CutShop:
         diameter=question.thread.major,
         operation=Operation.SCREW_CUT,
         pitch=question.thread.pitch * question.starts,
-        relief=question.relief,
+        # A left-hand thread begins in its groove and runs off the end: nothing has to be stopped.
+        relief=RUNS_OFF if question.hand is Hand.LEFT else question.relief,
         width=question.tool,
         machine=lathe.name,
     )

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Iterator
 from functools import lru_cache
+from heapq import merge
 from typing import TYPE_CHECKING
 
 import numpy as np
@@ -52,41 +54,78 @@ def compound(wheels: tuple[int, ...], ratio: float) -> tuple[NDArray[np.int64], 
     return rows, drives[i] / (drives[j] * ratio) - 1.0
 
 
-def trains(wheels: tuple[int, ...], ratio: float, most: int = 8) -> list[Train]:
-    """The trains nearest to a ratio, those that clear first where they are as near.
+def _anything(_: Train) -> bool:
+    return True
+
+
+def trains(
+    wheels: tuple[int, ...], ratio: float, most: int = 8, may: Callable[[Train], bool] = _anything
+) -> list[Train]:
+    """The trains nearest to a ratio whose wheels clear each other's shafts.
 
     Args:
         wheels: Teeth of every wheel owned.
         ratio: Turns of the leadscrew for one of the spindle.
         most: How many.
+        may: Whether a train can be set up on this lathe.
 
     >>> trains((20, 25, 40, 50), 0.5, 1)
     [Train(drivers=(20,), driven=(40,), error=0.0, clears=True, steep=2.0)]
     """
-    found = [
-        Train((a,), (b,), a / b / ratio - 1.0, True, max(a / b, b / a))
-        for a in sorted(set(wheels))
-        for b in sorted(set(wheels))
-        if a != b
-    ]
-    if len(wheels) > 3:
-        rows, errors = compound(wheels, ratio)
-        for (a, c, b, d), error in zip(rows.tolist(), errors.tolist(), strict=True):
-            (one, to, other, last), clears, steep = arranged(a, c, b, d)
-            found.append(Train((one, other), (to, last), error, clears, steep))
+    found: list[Train] = []
+    for train in merge(_simple(wheels, ratio), _compound(wheels, ratio), key=_off):
+        # They come by how near they are, so what stands there is only outdone as near as it is.
+        if len(found) >= most and _near(train) > _near(found[most - 1]):
+            break
+        if len(train.drivers) > 1:
+            (one, to, other, last), clears, steep = arranged(*train.drivers, *train.driven)
+            train = Train((one, other), (to, last), train.error, clears, steep)
+        if train.clears and may(train):
+            found.append(train)
     found.sort(key=worth)
     return found[:most]
 
 
-def bought(wheels: tuple[int, ...], ratio: float) -> tuple[int, Train] | None:
+def _off(train: Train) -> float:
+    return abs(train.error)
+
+
+def _near(train: Train) -> int:
+    return round(abs(train.error) * 1e7)
+
+
+def _simple(wheels: tuple[int, ...], ratio: float) -> list[Train]:
+    sizes = sorted(set(wheels))
+    found = [
+        Train((a,), (b,), a / b / ratio - 1.0, True, max(a / b, b / a))
+        for a in sizes
+        for b in sizes
+        if a != b
+    ]
+    return sorted(found, key=_off)
+
+
+def _compound(wheels: tuple[int, ...], ratio: float) -> Iterator[Train]:
+    """Not arranged yet: most of them are never looked at."""
+    if len(wheels) < 4:
+        return
+    rows, errors = compound(wheels, ratio)
+    for (a, c, b, d), error in zip(rows.tolist(), errors.tolist(), strict=True):
+        yield Train((a, c), (b, d), error, False, 0.0)
+
+
+def bought(
+    wheels: tuple[int, ...], ratio: float, owned: float, may: Callable[[Train], bool] = _anything
+) -> tuple[int, Train] | None:
     """The one wheel, 20 to 127, that brings a train nearest; None where none beats what is owned.
 
     Args:
         wheels: Teeth of every wheel owned.
         ratio: Turns of the leadscrew for one of the spindle.
+        owned: What the best train of those is off, as a share.
+        may: Whether a train can be set up on this lathe.
     """
-    owned = trains(wheels, ratio, 1)
-    best = abs(owned[0].error) if owned else np.inf
+    best = owned
     sizes = np.unique(np.array(wheels)).astype(float)
     if sizes.size < 3 or best < 1e-9:
         return None
@@ -98,7 +137,10 @@ def bought(wheels: tuple[int, ...], ratio: float) -> tuple[int, Train] | None:
     for side, exact in wanted.items():
         teeth = np.rint(exact)
         off = np.where((teeth >= 20) & (teeth <= 127), np.abs(teeth / exact - 1.0), np.inf)
-        for at in np.argsort(off, axis=None)[:200]:
+        # Only the nearest are sorted: sorting them all would be most of the work.
+        flat = off.ravel()
+        nearest = np.argpartition(flat, min(200, flat.size - 1))[:200]
+        for at in nearest[np.argsort(flat[nearest], kind="stable")]:
             i, j, k = np.unravel_index(at, off.shape)
             if off[i, j, k] >= best - 1e-9:
                 break
@@ -110,7 +152,8 @@ def bought(wheels: tuple[int, ...], ratio: float) -> tuple[int, Train] | None:
             (p, q, r, s), clears, steep = arranged(*drive, *follow)
             error = p * r / (q * s) / ratio - 1.0
             # Nothing is bought for what is there already, by another way round.
-            if clears and abs(error) < best - 1e-8:
-                found, best = (new, Train((p, r), (q, s), error, True, steep)), abs(error)
+            train = Train((p, r), (q, s), error, clears, steep)
+            if clears and may(train) and abs(error) < best - 1e-8:
+                found, best = (new, train), abs(error)
                 break
     return found

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from fractions import Fraction
+from functools import partial
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
@@ -17,6 +18,7 @@ from runk.core.machines.change_wheels import ratios_of, teeth_of
 from runk.core.refusals import Refused
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS, PRACTICE
+from runk.core.threads.hands import HAND_FIELD, Hand
 from runk.core.units import PageUnit
 from runk.core.wheels.half_nuts import half_nuts_say
 from runk.core.wheels.train import STEEP, Train, worth
@@ -38,6 +40,7 @@ class WheelsQuestion:
         screw: Pitch of the leadscrew; the lathe's own where left out.
         wheels: Teeth owned; the lathe's own where left out.
         long: Over which the error is told: the nut, or the whole thread.
+        hand: Which way the thread winds.
         machine: The lathe.
     """
 
@@ -63,6 +66,7 @@ class WheelsQuestion:
         Fraction,
         Length("thread, long", ("long", "over"), low=0.5, high=1000.0, placeholder="10 mm"),
     ] = NUT_MM
+    hand: Annotated[Hand, HAND_FIELD] = Hand.RIGHT
     machine: Annotated[str, OfMachine("lathe", placeholder="the lathe")] = ""
 
 
@@ -202,11 +206,13 @@ def compute(question: WheelsQuestion, machine: Machine) -> WheelsAnswer:
     long = float(question.long)
     ratio = w(turns_ratio, pitch_mm=pitch, screw_mm=screw)
     gears = ratios_of(machine.gearbox) or (Fraction(1),)
+    reaches = partial(_reaches, machine)
     every = [
-        (train, gear) for gear in gears for train in trains(question.wheels, ratio / float(gear))
+        (train, gear)
+        for gear in gears
+        for train in trains(question.wheels, ratio / float(gear), _SHOWN, reaches)
     ]
-    every.sort(key=lambda one: worth(one[0]))
-    able = [one for one in every if one[0].clears and _reaches(one[0], machine)][:_SHOWN]
+    able = sorted(every, key=lambda one: worth(one[0]))[:_SHOWN]
     if not able or abs(able[0][0].error) > 0.05:
         raise Refused(
             f"No train of these wheels comes within a twentieth of {question.pitch.said}: "
@@ -219,9 +225,9 @@ def compute(question: WheelsQuestion, machine: Machine) -> WheelsAnswer:
     return WheelsAnswer(
         set_up=_set_up(best),
         error_ppm=first.error_ppm,
-        says=_says(best, ppm),
+        says=_says(best, ppm, question.hand),
         half_nuts=half_nuts_say(question.screw.mm, question.pitch.mm) if question.screw else "",
-        buy=_buy(question, ratio / float(able[0][1]), ppm),
+        buy=_buy(question, ratio / float(able[0][1]), ppm, reaches),
         cuts_mm=first.pitch_mm,
         off_um=first.off_um,
         ratio=_as_ratio(question),
@@ -234,7 +240,7 @@ def compute(question: WheelsQuestion, machine: Machine) -> WheelsAnswer:
     )
 
 
-def _reaches(train: Train, machine: Machine) -> bool:
+def _reaches(machine: Machine, train: Train) -> bool:
     """Whether the banjo lets the stud stand there; unknown limits forbid nothing."""
     if len(train.drivers) < 2 or not machine.wheel_module:
         return True
@@ -278,17 +284,25 @@ def _set_up(train: Train) -> str:
     return ", ".join(f"{a} on {b}" for a, b in zip(train.drivers, train.driven, strict=True))
 
 
-def _says(train: Train, ppm: float) -> str:
+def _says(train: Train, ppm: float, hand: Hand) -> str:
     exact = "Exact. " if ppm < EXACT_PPM else ""
+    left = hand is Hand.LEFT
     if len(train.drivers) == 1:
+        idlers = "two idlers" if left else "any idler"
+        turns = (
+            "for a left hand; one turns it right-handed"
+            if left
+            else "; a second turns it left-handed"
+        )
         return (
-            f"{exact}{train.drivers[0]} on the spindle, {train.driven[0]} on the leadscrew, any "
-            "idler between; a second idler turns it left-handed."
+            f"{exact}{train.drivers[0]} on the spindle, {train.driven[0]} on the leadscrew, "
+            f"{idlers} between{turns}."
         )
     (a, c), (b, d) = train.drivers, train.driven
+    idler = "An idler between for the left hand." if left else "An idler more turns it left-handed."
     return (
         f"{exact}{a} on the spindle drives {b} on the stud; with it {c} drives {d} on the "
-        "leadscrew. An idler more turns it left-handed. Paper between the teeth sets their play."
+        f"leadscrew. {idler} Paper between the teeth sets their play."
     )
 
 
@@ -298,16 +312,20 @@ def _as_ratio(question: WheelsQuestion) -> str:
     return f"{ratio.numerator} to {ratio.denominator}"
 
 
-def _buy(question: WheelsQuestion, ratio: float, ppm: float) -> str:
+def _buy(
+    question: WheelsQuestion, ratio: float, ppm: float, reaches: Callable[[Train], bool]
+) -> str:
     if ppm < EXACT_PPM:
         return ""
     from runk.core.wheels.trains import bought
 
-    found = bought(question.wheels, ratio)
+    found = bought(question.wheels, ratio, ppm * 1e-6, reaches)
     if found is None:
         return "No one wheel of 20 to 127 teeth comes nearer."
     teeth, train = found
     left = abs(train.error) * 1e6
+    if left > _WORTH * ppm:
+        return f"No one wheel of 20 to 127 teeth is worth buying: {left:.0f} in a million at best."
     comes = "exact" if left < EXACT_PPM else f"{left:.0f} in a million"
     return f"With one of {teeth} teeth: {_set_up(train)}, {comes}."
 
@@ -331,7 +349,9 @@ def headline(answer: WheelsAnswer, page: PageUnit) -> str:
     return f"{answer.set_up} · {said}"
 
 
-_TAIL = "[, wheels {wheels}][, over {long}][, on {machine}]"
+_WORTH = 0.5
+"""A wheel is worth its price where it halves what is off: common practice."""
+_TAIL = "[, wheels {wheels}][, over {long}][, {hand}][, on {machine}]"
 WHEELS = Calculator(
     name="wheels",
     title="Change wheels for a pitch",
