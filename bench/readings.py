@@ -17,7 +17,8 @@ from http_pair import Pair, packed
 from measure import Ratio, side_by_side
 from rows import Row, met
 from runk.demo.back_shed import WORKSHOP
-from runk.gauges.practice import EXERCISES, advised_run, cut_of, halving_run, inside
+from runk.gauges.exercises import EXERCISES, cut_of
+from runk.gauges.practice import advised_run, halving_run, inside
 
 sys.path.insert(0, str(Path(__file__).parents[1]))
 

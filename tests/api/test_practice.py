@@ -14,7 +14,7 @@ def play(client: TestClient, **body: Any) -> Any:
 
 def test_the_exercises_are_listed_with_what_they_teach(client: TestClient) -> None:
     found = client.get("/api/practice").json()
-    assert [one["key"] for one in found] == ["stub", "bar", "bore"]
+    assert [one["key"] for one in found] == ["stub", "bar", "bore", "thread", "groove"]
     assert all(one["name"] and one["lesson"] for one in found)
 
 
@@ -80,3 +80,21 @@ def test_infinity_is_no_number_of_divisions(client: TestClient) -> None:
         "/api/practice", content=body, headers={"content-type": "application/json"}
     )
     assert refused.status_code == 422
+
+
+def test_stopping_is_played_over_http_and_keeps_nothing(client: TestClient) -> None:
+    def stop(**body: Any) -> Any:
+        return client.post("/api/practice/groove", json={"seed": 5, **body})
+
+    fresh = stop().json()
+    belt = next(one for one in fresh["belts"] if one["advised"])
+    assert fresh["tries"] == []
+    middle = fresh["run_in_mm"] + fresh["long_mm"] + (fresh["groove_mm"] + fresh["tool_mm"]) / 2
+    tries = [{"rpm": belt["rpm"], "pressed_s": middle / belt["mm_per_s"] - 0.09}]
+    assert [one["verdict"] for one in stop(tries=tries).json()["tries"]] == ["in the groove"]
+    tries.append({"rpm": belt["rpm"], "pressed_s": None})
+    assert stop(tries=tries).json()["tries"][1]["verdict"] == "into the shoulder"
+    refused = stop(tries=[{"rpm": 999}])
+    assert (refused.status_code, refused.json()["field"]) == (422, "rpm")
+    assert stop(tries=[{"rpm": -1}]).status_code == 422
+    assert stop(tries=tries * 21).status_code == 422

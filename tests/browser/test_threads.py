@@ -117,3 +117,51 @@ def test_ask_opens_the_job(page: Page) -> None:
         expect(page).to_have_url(re.compile(url))
         room(page, says)
         expect(page.get_by_role("dialog")).to_have_count(0)
+
+
+def test_a_thread_is_followed_by_dial_and_nut_and_taken_back(page: Page) -> None:
+    page.goto("/threads/screwcut")
+    page.get_by_role("button", name="Start this thread").click()
+    room(page, "A scratch first")
+    made = page.get_by_role("button", name="Made it: the next")
+    made.click()
+    room(page, re.compile(r"Wind to\s*8 3/4"))
+    # Too shallow for wires: there is nothing to type, and the nut may be tried all the same.
+    expect(page.get_by_label("over the wires")).to_have_count(0)
+    made.click()
+    room(page, re.compile(r"Wind to\s*12 1/4"))
+    page.get_by_role("button", name="Undo the last").click()
+    room(page, re.compile(r"Wind to\s*8 3/4"))
+    page.get_by_role("button", name="goes on tight").click()
+    expect(page.get_by_role("table")).to_contain_text("goes on tight")
+    page.keyboard.press("b")
+    bench = page.get_by_role("dialog")
+    field = bench.get_by_label("What is it over the wires?")
+    field.fill("10.9")
+    field.press("Enter")
+    expect(bench.get_by_role("alert")).to_contain_text("metal does not grow back")
+    expect(field).to_have_value("10.9")
+    field.fill("10.01")
+    field.press("Enter")
+    expect(bench).to_contain_text("it is to size")
+    bench.get_by_role("button", name="Close").click()
+    page.goto("/to-size")
+    expect(page.get_by_label("Cuts under way")).to_contain_text("Screw-cut M10")
+
+
+def test_the_lever_is_practised_against_the_groove(page: Page) -> None:
+    page.clock.install()
+    page.goto("/practice")
+    page.get_by_role("button", name="Stop in the groove").click()
+    lever = page.get_by_role("button", name="the half-nuts")
+    status = page.get_by_role("status")
+    # 142 rev/min of a pitch of 25.4 / 16: the whole tool is in the groove from 4.2 to 5.3 s.
+    for ran, verdict in ((2000, "Short"), (4650, "In the groove"), (9000, "Into the shoulder")):
+        expect(lever).to_have_text("Close the half-nuts")
+        lever.press(" ")
+        expect(lever).to_have_text("Open the half-nuts")
+        page.clock.run_for(ran)
+        if verdict != "Into the shoulder":
+            lever.press("Enter")
+        expect(status).to_contain_text(re.compile(verdict, re.IGNORECASE))
+    expect(status).to_contain_text("1 of 3 in the groove")

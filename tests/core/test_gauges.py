@@ -7,6 +7,8 @@ from dataclasses import replace
 from statistics import mean
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from runk.core.plan.events import Event, EventKind
 from runk.core.plan.follow import follow
@@ -14,19 +16,14 @@ from runk.core.plan.passes import next_pass
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.refusals import Refused
 from runk.core.workshop import Workshop
+from runk.demo.back_shed import WORKSHOP
 from runk.gauges import GaugeReading, Identity, Silent, read_within
+from runk.gauges.exercises import EXERCISES, cut_of, exercise_named
 from runk.gauges.lathe import SimulatedLathe
 from runk.gauges.played import PlayedMicrometer, played
-from runk.gauges.practice import (
-    EXERCISES,
-    Move,
-    advised_run,
-    cut_of,
-    exercise_named,
-    halving_run,
-    practise,
-)
+from runk.gauges.practice import Move, advised_run, halving_run, practise
 from runk.gauges.simulated import Caliper, Indicator, Micrometer, ReadOut, Tachometer
+from runk.gauges.stopping import Try, stopping
 from tests.core.test_plan import PLAIN
 
 SLENDER = replace(PLAIN, spring_ratio=0.25)
@@ -194,3 +191,50 @@ def test_practice_refuses_what_no_lathe_does(workshop: Workshop) -> None:
         practise(stub, workshop, 1, [Move(1.0)] * 61)
     with pytest.raises(Refused, match="no exercise"):
         exercise_named("anvil")
+
+
+@given(st.integers(0, 99), st.integers(0, 5), st.floats(0, 20))
+def test_a_lever_pulled_stops_where_speed_and_time_have_it(
+    seed: int, which: int, pressed_s: float
+) -> None:
+    belt = stopping(WORKSHOP, seed, []).belts[which]
+    game = stopping(WORKSHOP, seed, [Try(belt.rpm, pressed_s)])
+    (made,) = game.tries
+    # 3/8 BSW is 16 to the inch; the lever takes 0.03 to 0.15 s.
+    speed = 25.4 / 16 * belt.rpm / 60
+    soon, late = (speed * (pressed_s + lag) - game.run_in_mm for lag in (0.03, 0.15))
+    shoulder = game.long_mm + game.groove_mm
+    assert min(soon, shoulder) - 1e-9 <= made.at_mm <= min(late, shoulder) + 1e-9
+    if made.at_mm >= shoulder:
+        assert made.verdict == "into the shoulder"
+    else:
+        whole = made.at_mm >= game.long_mm + game.tool_mm
+        assert made.verdict == ("in the groove" if whole else "short")
+
+
+def test_the_belt_advised_leaves_a_hand_its_second_and_the_next_does_not() -> None:
+    belts = stopping(WORKSHOP, 1, []).belts
+    at = next(n for n, one in enumerate(belts) if one.advised)
+    assert belts[at].left_s >= 1.0 > belts[at + 1].left_s
+    with pytest.raises(Refused, match="no 999"):
+        stopping(WORKSHOP, 1, [Try(999.0, 1.0)])
+    # Half-nuts are opened only where the pitch goes into the leadscrew's.
+    metric = replace(WORKSHOP.machines[0], leadscrew_mm=3.0)
+    assert stopping(replace(WORKSHOP, machines=(metric,)), 1, []).name == "Stop M10 in its groove"
+
+
+def test_a_practised_thread_is_wound_to_marks_and_read_only_at_its_end() -> None:
+    thread = exercise_named("thread")
+    made = practise(thread, WORKSHOP, 3, [Move(0.0), Move(None, to=8.0), Move(None, to=12.5)])
+    assert [one.stands for one in made.moves] == [0.0, 8.0, 12.5]
+    assert [one.wind for one in made.moves] == [0.0, 8.0, 4.5]
+    assert all(one.read_mm is None for one in made.moves)
+    told, moves = made, [Move(None, to=mark) for mark in (0.0, 8.0, 12.5)]
+    while told.score is None:
+        told = practise(thread, WORKSHOP, 3, moves, advised=True)
+        if told.advice_divisions is None:
+            told = practise(thread, WORKSHOP, 3, moves, finished=True)
+        else:
+            moves.append(Move(None, to=told.wound + told.advice_divisions))
+    assert told.score.inside
+    assert told.moves[-1].read_mm is not None

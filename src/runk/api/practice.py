@@ -11,7 +11,9 @@ from runk.api.calculators import Here, written
 from runk.api.problems import PROBLEMS
 from runk.core.plain import plain
 from runk.core.units import PageUnit
-from runk.gauges.practice import EXERCISES, MOST_MOVES, Move, Practice, exercise_named, practise
+from runk.gauges.exercises import EXERCISES, exercise_named
+from runk.gauges.practice import MOST_MOVES, Move, Practice, practise
+from runk.gauges.stopping import LESSON, MOST_TRIES, Stopping, Try, stopping
 
 
 class MoveIn(BaseModel):
@@ -20,6 +22,7 @@ class MoveIn(BaseModel):
     wind: float | None = Field(default=None, allow_inf_nan=False)
     fine: bool = False
     measure: bool = True
+    to: float | None = Field(default=None, allow_inf_nan=False)
 
 
 class PracticeIn(BaseModel):
@@ -30,6 +33,21 @@ class PracticeIn(BaseModel):
     moves: list[MoveIn] = Field(default=[], max_length=MOST_MOVES)
     advised: bool = False
     finished: bool = False
+    unit: PageUnit = PageUnit.MM
+
+
+class TryIn(BaseModel):
+    """A lever pulled: so long after the half-nuts were closed; none where it was not."""
+
+    rpm: float = Field(gt=0, allow_inf_nan=False)
+    pressed_s: float | None = Field(default=None, ge=0, le=600, allow_inf_nan=False)
+
+
+class StoppingIn(BaseModel):
+    """Every try so far at stopping in the groove."""
+
+    seed: int = Field(ge=0, lt=2**31)
+    tries: list[TryIn] = Field(default=[], max_length=MOST_TRIES)
     unit: PageUnit = PageUnit.MM
 
 
@@ -52,11 +70,17 @@ def router(here: Here) -> APIRouter:
 
     @routes.get("")
     def exercises() -> list[ExerciseOut]:
-        return [ExerciseOut(e.key, e.name, e.lesson) for e in EXERCISES]
+        pieces = [ExerciseOut(e.key, e.name, e.lesson) for e in EXERCISES]
+        return [*pieces, ExerciseOut("groove", "Stop in the groove", LESSON)]
+
+    @routes.post("/groove", response_model=Stopping)
+    def stop(body: StoppingIn) -> Response:
+        tries = [Try(one.rpm, one.pressed_s) for one in body.tries]
+        return written(plain(stopping(here(), body.seed, tries), body.unit))
 
     @routes.post("", response_model=Practice)
     def play(body: PracticeIn) -> Response:
-        moves = [Move(m.wind, m.fine, m.measure) for m in body.moves]
+        moves = [Move(m.wind, m.fine, m.measure, m.to) for m in body.moves]
         played = practise(
             exercise_named(body.exercise),
             here(),

@@ -9,15 +9,15 @@ from runk.core.plan.events import Event, EventKind
 from runk.core.plan.follow import begin, follow
 from runk.core.plan.made import PassKind
 from runk.core.plan.passes import next_pass
-from runk.core.plan.plan import PLAN
 from runk.core.plan.say import both, dial_says
-from runk.core.plan.settle import Said, Settled, settled
+from runk.core.plan.settle import Said
 from runk.core.plan.spec import CutSpec
+from runk.core.plan.thread_passes import readable
 from runk.core.plan.view import view
-from runk.core.questions import read_question
 from runk.core.refusals import Refused
-from runk.core.units import PageUnit
+from runk.core.said import mm_said, number_said
 from runk.core.workshop import Workshop
+from runk.gauges.exercises import Exercise, cut_of
 from runk.gauges.lathe import SimulatedLathe
 from runk.gauges.simulated import Micrometer
 
@@ -28,72 +28,13 @@ _MOST_PASSES = 40
 
 
 @dataclass(frozen=True, slots=True)
-class Exercise:
-    """A piece to practise on: its name, what makes it hard, its cut."""
-
-    key: str
-    name: str
-    lesson: str
-    question: tuple[tuple[str, str], ...]
-
-
-EXERCISES = (
-    Exercise(
-        "stub",
-        "A stiff stub",
-        "It hardly springs: what you wind on is what comes off.",
-        (
-            ("job", "outside"),
-            ("metal", "free-cutting-steel"),
-            ("now", "20"),
-            ("wanted", "18"),
-            ("smallest", "17.97"),
-            ("largest", "18"),
-            ("held", "three-jaw"),
-        ),
-    ),
-    Exercise(
-        "bar",
-        "A slender bar",
-        "It leans away from the tool, and comes back when the cut gets lighter.",
-        (
-            ("job", "outside"),
-            ("metal", "mild-steel"),
-            ("now", "10"),
-            ("wanted", "9"),
-            ("smallest", "8.97"),
-            ("largest", "9"),
-            ("held", "three-jaw"),
-            ("overhang", "45"),
-        ),
-    ),
-    Exercise(
-        "bore",
-        "A bore on a long bar",
-        "The bar leans, and the last cut must not take what the one before left behind.",
-        (
-            ("job", "bore"),
-            ("metal", "grey-iron"),
-            ("now", "20.8"),
-            ("wanted", "22"),
-            ("smallest", "22"),
-            ("largest", "22.03"),
-            ("held", "four-jaw"),
-            ("bar", "10"),
-            ("overhang", "50"),
-            ("length", "45"),
-        ),
-    ),
-)
-
-
-@dataclass(frozen=True, slots=True)
 class Move:
     """What somebody did at the simulated lathe.
 
     Args:
         wind: Divisions wound on for a pass, less than 0 to wind back, 0 for a spring pass;
             None where no pass was made.
+        to: Instead of it, where the dial is wound to from nought, in divisions: of a thread.
         fine: Whether at the finishing feed.
         measure: Whether the micrometer was put on afterwards.
     """
@@ -101,6 +42,7 @@ class Move:
     wind: float | None
     fine: bool = False
     measure: bool = True
+    to: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -110,6 +52,8 @@ class MoveMade:
     wind: float | None
     fine: bool
     read_mm: float | None
+    stands: float
+    """Where the dial stands after it, in divisions from nought."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -136,7 +80,10 @@ class Score:
 
 @dataclass(frozen=True, slots=True)
 class Practice:
-    """Where a practice piece stands. ``advice`` is empty where none was asked for."""
+    """Where a practice piece stands. ``advice`` is empty where none was asked for.
+
+    ``wound_to`` says that the dial is wound to a mark each time; ``wound`` where it stands.
+    """
 
     exercise: str
     name: str
@@ -149,34 +96,13 @@ class Practice:
     growing: bool
     moves: tuple[MoveMade, ...]
     passes: int
+    wound_to: bool
+    wound: float
     advice: str
     advice_detail: str
     advice_divisions: float | None
     advice_fine: bool
     score: Score | None
-
-
-def exercise_named(key: str) -> Exercise:
-    """An exercise.
-
-    Raises:
-        Refused: There is none of that name.
-    """
-    for one in EXERCISES:
-        if one.key == key:
-            return one
-    raise Refused(
-        f"There is no exercise called `{key[:20]}`.",
-        field="exercise",
-        suggest=" or ".join(e.key for e in EXERCISES),
-    )
-
-
-def cut_of(exercise: Exercise, workshop: Workshop) -> Settled:
-    """The exercise's cut on this workshop's own lathe and dial."""
-    read = read_question(PLAN, dict(exercise.question), PageUnit.MM, workshop)
-    shop = PLAN.needs(read.question, workshop)
-    return settled(read.question, shop.machine, shop.metal, shop.reads_to_mm)
 
 
 def practise(
@@ -202,6 +128,7 @@ def practise(
         Refused: More moves than that, or a dial wound right off.
 
     >>> from runk.demo.back_shed import WORKSHOP
+    >>> from runk.gauges.exercises import exercise_named
     >>> done = practise(exercise_named("stub"), WORKSHOP, 1, [Move(10.0)])
     >>> done.passes, 19 < done.moves[0].read_mm < 20
     (1, True)
@@ -214,26 +141,28 @@ def practise(
     gauge = Micrometer(lathe)
     events: list[Event] = []
     made = []
+    wound = 0.0
     for number, move in enumerate(moves, 1):
-        if move.wind is not None:
-            if abs(move.wind) > MOST_WOUND:
+        wind = move.wind if move.to is None else move.to - wound
+        if wind is not None:
+            if abs(wind) > MOST_WOUND:
                 raise Refused("That is more than the slide can travel.", field="wind")
-            lathe.wind(move.wind)
+            lathe.wind(wind)
             lathe.cut(fine=move.fine)
-            events.append(Event(2 * number, EventKind.DONE, wound=move.wind))
-        read = gauge.read().value if move.measure else None
+            wound += wind
+            events.append(Event(2 * number, EventKind.DONE, wound=wind))
+        read = _read(gauge, spec) if move.measure else None
         if read is not None:
             events.append(Event(2 * number + 1, EventKind.READING, (read,), 0.0))
-        made.append(MoveMade(move.wind, move.fine, read))
+        made.append(MoveMade(wind, move.fine, read, wound))
     told, detail, divisions, fine = (
         _advice(spec, cut.said, events) if advised else ("", "", None, False)
     )
-    apart = f"{spec.low_mm:g} and {spec.high_mm:g} mm"
     return Practice(
         exercise.key,
         exercise.name,
         exercise.lesson,
-        f"From {spec.now_mm:g} mm to between {apart}.",
+        _task(spec),
         dial_says(spec),
         spec.now_mm,
         spec.low_mm,
@@ -241,12 +170,28 @@ def practise(
         spec.growing,
         tuple(made),
         lathe.passes,
+        spec.threaded,
+        wound,
         told,
         detail,
         divisions,
         fine,
         _score(spec, seed, lathe) if finished else None,
     )
+
+
+def _task(spec: CutSpec) -> str:
+    low, high = number_said(spec.low_mm, 3), mm_said(spec.high_mm, 3)
+    if spec.threaded:
+        return f"Over wires of {mm_said(spec.wire_mm, 3)}: between {low} and {high}."
+    apart = f"{number_said(spec.low_mm)} and {mm_said(spec.high_mm)}"
+    return f"From {mm_said(spec.now_mm)} to between {apart}."
+
+
+def _read(gauge: Micrometer, spec: CutSpec) -> float | None:
+    """What it shows; nothing over wires that touch no flank yet."""
+    shown = gauge.read().value
+    return shown if not spec.threaded or readable(spec, spec.left(shown)) else None
 
 
 def _advice(
@@ -274,8 +219,9 @@ def advised_run(spec: CutSpec, seed: int) -> SimulatedLathe:
     while lathe.passes < _MOST_PASSES and (told := next_pass(spec, where.at)) is not None:
         lathe.wind(told.divisions)
         lathe.cut(fine=told.kind is not PassKind.ROUGH)
-        read = Event(lathe.passes, EventKind.READING, (gauge.read().value,))
-        where = follow(spec, [read], where)
+        where = follow(spec, [Event(lathe.passes, EventKind.DONE)], where)
+        if (read := _read(gauge, spec)) is not None:
+            where = follow(spec, [Event(lathe.passes, EventKind.READING, (read,), 0.0)], where)
     return lathe
 
 

@@ -112,6 +112,13 @@ export interface components {
                 [key: string]: string;
             };
         };
+        Belt: {
+            advised: boolean;
+            left_s: number;
+            mm_per_s: number;
+            position: string;
+            rpm: number;
+        };
         BondAnswerWire: {
             aim_high_mm: components["schemas"]["FigureWire"];
             aim_low_mm: components["schemas"]["FigureWire"];
@@ -1133,11 +1140,13 @@ export interface components {
             fine: boolean;
             /** @default true */
             measure: boolean;
+            to?: number | null;
             wind?: number | null;
         };
         MoveMade: {
             fine: boolean;
             read_mm: number | null;
+            stands: number;
             wind: number | null;
         };
         NameIn: {
@@ -1500,6 +1509,8 @@ export interface components {
             score: components["schemas"]["Score"] | null;
             start_mm: number;
             task: string;
+            wound: number;
+            wound_to: boolean;
         };
         PracticeIn: {
             /** @default false */
@@ -2001,6 +2012,30 @@ export interface components {
             why: string;
             words: string;
         };
+        Stopped: {
+            at_mm: number;
+            rpm: number;
+            says: string;
+            verdict: string;
+        };
+        Stopping: {
+            belts: components["schemas"]["Belt"][];
+            groove_mm: number;
+            lesson: string;
+            long_mm: number;
+            name: string;
+            run_in_mm: number;
+            says: string;
+            tool_mm: number;
+            tries: components["schemas"]["Stopped"][];
+        };
+        StoppingIn: {
+            seed: number;
+            /** @default [] */
+            tries: components["schemas"]["TryIn"][];
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+        };
         StudAnswerWire: {
             breaks_n: components["schemas"]["FigureWire"];
             count: number;
@@ -2294,6 +2329,10 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        TryIn: {
+            pressed_s?: number | null;
+            rpm: number;
         };
         UndoIn: {
             event_key: string;

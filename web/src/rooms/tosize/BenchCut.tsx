@@ -13,6 +13,8 @@ interface Props {
   cut: Cut;
   act: ReturnType<typeof useCutAct>;
   unit: string;
+  /** Whether there is a size to type now. */
+  reads: boolean;
   gauge: () => void;
   undo: () => void;
   done: () => void;
@@ -22,7 +24,7 @@ interface Props {
 const DARK = 'border-plate-line bg-plate! px-5 py-3 text-2xl text-plate-ink!';
 
 /** The next thing alone on the screen, read from two metres, with one field and one undo. */
-export default function BenchCut({ cut, act, unit, gauge, undo, done, close }: Props) {
+export default function BenchCut({ cut, act, unit, reads, gauge, undo, done, close }: Props) {
   const field = useRef<HTMLInputElement>(null);
   useKey('g', gauge, 'bench');
   const [stop] = stopsAmong(cut.cautions);
@@ -57,7 +59,7 @@ export default function BenchCut({ cut, act, unit, gauge, undo, done, close }: P
             {stop && <p className="mt-4 text-xl text-plate-soft">Not to be set: {cut.answer.next_says}</p>}
           </div>
           <div className="rounded-lg bg-paper p-3 text-ink">
-            {cut.reads && (
+            {reads && (
               <ReadingField cut={cut} act={act} unit={unit} field={field} gauge={cut.simulated ? gauge : undefined} />
             )}
             <Tries cut={cut} act={act} />
@@ -73,7 +75,7 @@ export default function BenchCut({ cut, act, unit, gauge, undo, done, close }: P
             )}
             {cut.answer.state === 'cut' && cut.tries.length > 0 && (
               <Button className={DARK} onClick={done}>
-                Made it, not measured
+                {reads ? 'Made it, not measured' : 'Made it: the next'}
               </Button>
             )}
             <Button className={DARK} onClick={undo} disabled={cut.undoes === null}>
@@ -87,6 +89,6 @@ export default function BenchCut({ cut, act, unit, gauge, undo, done, close }: P
 }
 
 function sizeOf(big: string): string {
-  if (big.length <= 6) return 'text-[min(30vw,16rem)]';
+  if (big.length <= 6) return 'whitespace-nowrap text-[min(21vw,13rem)]';
   return big.length <= 16 ? 'text-[min(12vw,7rem)]' : 'text-[min(9vw,5rem)]';
 }

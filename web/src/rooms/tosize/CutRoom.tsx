@@ -58,6 +58,8 @@ export default function CutRoom() {
   if (!cut) return <p className="py-10 text-soft">Fetching the cut …</p>;
   const { answer } = cut;
   const undo = () => act.mutate({ what: 'undo', body: { event_key: onceKey(), undoes: cut.undoes } });
+  // A thread too shallow for wires is cut on: there is nothing to type yet.
+  const reads = cut.reads && (answer.passes[0]?.reads ?? true);
   const done = () => act.mutate({ what: 'done', body: { event_key: onceKey(), after: cut.last_event } });
 
   const stops = stopsAmong(cut.cautions);
@@ -82,11 +84,10 @@ export default function CutRoom() {
           <NextPlate plan={answer} first={cut.last_event === 0} thread={cut.tries.length > 0} />
         </HeldBack>
         {answer.ways_out.length > 0 && <WaysOut plan={answer} />}
-        {cut.reads && (
+        {reads && (
           <ReadingField cut={cut} act={act} unit={unit} field={field} gauge={cut.simulated ? gauge : undefined} />
         )}
-        <Tries cut={cut} act={act} />
-        {!cut.reads && act.error && <Said problem={refusalOf(act.error)!} />}
+        {!reads && act.error && <Said problem={refusalOf(act.error)!} />}
         <div className="flex flex-wrap gap-2">
           {cut.simulated && (
             <Button onClick={gauge} disabled={act.isPending}>
@@ -94,7 +95,15 @@ export default function CutRoom() {
               {keys && <kbd className="text-base text-soft">G</kbd>}
             </Button>
           )}
-          {answer.state === 'cut' && <Button onClick={done}>Made it, not measured</Button>}
+          {answer.state === 'cut' && (
+            <Button
+              look={reads ? 'plain' : 'main'}
+              className={reads ? '' : 'min-h-14 px-6 text-xl'}
+              disabled={act.isPending}
+              onClick={done}>
+              {reads ? 'Made it, not measured' : 'Made it: the next'}
+            </Button>
+          )}
           <Button onClick={undo} disabled={cut.undoes === null || act.isPending}>
             Undo the last
           </Button>
@@ -102,6 +111,7 @@ export default function CutRoom() {
             Bench view {keys && <kbd className="text-base text-soft">B</kbd>}
           </Button>
         </div>
+        <Tries cut={cut} act={act} />
         <Cautions cautions={cut.cautions} />
         <Links links={cut.links} />
         <Working
@@ -120,7 +130,18 @@ export default function CutRoom() {
         <Readings cut={cut} />
       </div>
       <Suspense>
-        {bench && <BenchCut cut={cut} act={act} unit={unit} gauge={gauge} close={closeOver} undo={undo} done={done} />}
+        {bench && (
+          <BenchCut
+            cut={cut}
+            act={act}
+            unit={unit}
+            reads={reads}
+            gauge={gauge}
+            close={closeOver}
+            undo={undo}
+            done={done}
+          />
+        )}
       </Suspense>
     </div>
   );

@@ -5,11 +5,13 @@ import { refusalOf } from '../../api/queries';
 import { usePrefs } from '../../state/prefs';
 import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
+import { StopInGroove } from './StopInGroove';
 
 type Practice = Schemas['Practice'];
 type Move = Schemas['MoveIn'];
 type Exercise = Schemas['ExerciseOut'];
 
+const GROOVE = 'groove';
 const anySeed = () => Math.floor(Math.random() * 2 ** 31);
 
 /** Get a piece within its limits on a lathe that is not there: nothing but pride is spoilt. */
@@ -26,6 +28,7 @@ export default function PracticeRoom() {
     queryFn: ({ signal }) =>
       call<Practice>('POST', '/practice', { exercise, seed, moves, advised, finished, unit }, signal),
     placeholderData: keepPreviousData,
+    enabled: exercise !== GROOVE,
   });
   const afresh = (key: string) => {
     setExercise(key);
@@ -48,18 +51,21 @@ export default function PracticeRoom() {
             {one.name}
           </Button>
         ))}
-        <label className="ml-auto flex min-h-11 items-center gap-2 text-lg">
-          <input
-            type="checkbox"
-            checked={advised}
-            onChange={(e) => setAdvised(e.target.checked)}
-            className="size-6 accent-mark"
-          />
-          With Runk’s advice
-        </label>
+        {exercise !== GROOVE && (
+          <label className="ml-auto flex min-h-11 items-center gap-2 text-lg">
+            <input
+              type="checkbox"
+              checked={advised}
+              onChange={(e) => setAdvised(e.target.checked)}
+              className="size-6 accent-mark"
+            />
+            With Runk’s advice
+          </label>
+        )}
       </div>
       {problem && <Said problem={problem} />}
-      {piece && (
+      {exercise === GROOVE && <StopInGroove key={seed} seed={seed} unit={unit} />}
+      {piece && exercise !== GROOVE && (
         <>
           <p className="text-2xl">
             <b className="font-semibold">{piece.task}</b>{' '}
@@ -100,8 +106,12 @@ function Controls({ piece, ready, move, back, finish }: ControlProps) {
   const field = useRef<HTMLInputElement>(null);
   const number = Number(wind.replace(',', '.'));
   const wrong = wind.trim() !== '' && !Number.isFinite(number);
-  const make = (divisions: number, atFine: boolean, measure: boolean) => {
-    move({ wind: divisions, fine: atFine, measure });
+  const make = (divisions: number, atFine: boolean, measure: boolean, typed = true) => {
+    move(
+      piece.wound_to && typed
+        ? { wind: null, to: divisions, fine: atFine, measure }
+        : { wind: divisions, fine: atFine, measure },
+    );
     setWind('');
     field.current?.focus();
   };
@@ -115,7 +125,7 @@ function Controls({ piece, ready, move, back, finish }: ControlProps) {
             <Button
               className="mt-3"
               disabled={!ready}
-              onClick={() => make(piece.advice_divisions!, piece.advice_fine, true)}>
+              onClick={() => make(piece.advice_divisions!, piece.advice_fine, true, false)}>
               Do just that, and measure
             </Button>
           )}
@@ -128,7 +138,11 @@ function Controls({ piece, ready, move, back, finish }: ControlProps) {
           if (ready && wind.trim() && !wrong) make(number, fine, true);
         }}>
         <label>
-          <span className="mb-1 block text-soft">Wind on, divisions (0 for a spring pass, −5 to wind back)</span>
+          <span className="mb-1 block text-soft">
+            {piece.wound_to
+              ? `Wind to, divisions from nought (it stands at ${piece.wound})`
+              : 'Wind on, divisions (0 for a spring pass, −5 to wind back)'}
+          </span>
           <input
             ref={field}
             value={wind}
@@ -140,15 +154,17 @@ function Controls({ piece, ready, move, back, finish }: ControlProps) {
             className={`figures block min-h-14 w-full rounded-md border-2 bg-card px-3 text-3xl ${wrong ? 'border-stop-edge' : 'border-mark'}`}
           />
         </label>
-        <label className="flex min-h-14 items-center gap-2">
-          <input
-            type="checkbox"
-            checked={fine}
-            onChange={(e) => setFine(e.target.checked)}
-            className="size-6 accent-mark"
-          />
-          at the finishing feed
-        </label>
+        {!piece.wound_to && (
+          <label className="flex min-h-14 items-center gap-2">
+            <input
+              type="checkbox"
+              checked={fine}
+              onChange={(e) => setFine(e.target.checked)}
+              className="size-6 accent-mark"
+            />
+            at the finishing feed
+          </label>
+        )}
         <Button look="main" type="submit" className="min-h-14">
           Cut and measure
         </Button>
@@ -215,7 +231,7 @@ function Done({ piece }: { piece: Practice }) {
             Move
           </th>
           <th scope="col" className="font-normal">
-            Wound on
+            {piece.wound_to ? 'Wound to' : 'Wound on'}
           </th>
           <th scope="col" className="font-normal">
             Micrometer
@@ -226,9 +242,18 @@ function Done({ piece }: { piece: Practice }) {
         {piece.moves.map((one, n) => (
           <tr key={n} className="border-b border-line text-right">
             <th scope="row" className="py-1 text-left font-normal">
-              {n + 1} {one.wind === null ? 'measured' : one.wind === 0 ? 'spring pass' : one.fine ? 'fine cut' : 'cut'}
+              {n + 1}{' '}
+              {piece.wound_to && n === 0
+                ? 'scratch'
+                : one.wind === null
+                  ? 'measured'
+                  : one.wind === 0
+                    ? 'spring pass'
+                    : one.fine
+                      ? 'fine cut'
+                      : 'cut'}
             </th>
-            <td className="figures">{one.wind ?? ''}</td>
+            <td className="figures">{piece.wound_to ? one.stands : (one.wind ?? '')}</td>
             <td className="figures font-bold">{one.read_mm === null ? '—' : one.read_mm.toFixed(2)}</td>
           </tr>
         ))}

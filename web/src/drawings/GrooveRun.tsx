@@ -1,0 +1,67 @@
+interface Props {
+  label: string;
+  /** Where the leading edge of the tool is, from the beginning of the thread. */
+  at: number;
+  long: number;
+  groove: number;
+  tool: number;
+  runIn: number;
+  pitch: number;
+}
+
+const WIDE = 640;
+const TALL = 150;
+const AXIS = 66;
+const OUTSIDE = 46;
+const ROOT = 34;
+
+/** The work with its thread, its groove and its shoulder, the tool somewhere along it: to scale along. */
+export function GrooveRun({ label, at, long, groove, tool, runIn, pitch }: Props) {
+  const whole = runIn + long + groove + 8;
+  const scale = WIDE / whole;
+  // The chuck is on the left, as one stands before it: the tool goes towards it.
+  const x = (mm: number) => WIDE - (runIn + mm) * scale;
+  const turns = Array.from({ length: Math.floor(long / pitch) }, (_, n) => x(n * pitch));
+  return (
+    <svg viewBox={`0 0 ${WIDE} ${TALL}`} role="img" aria-label={label} className="max-h-64 w-full">
+      <rect
+        x={0}
+        y={AXIS - OUTSIDE - 14}
+        width={x(long + groove)}
+        height={2 * (OUTSIDE + 14)}
+        className="fill-mark-wash stroke-mark"
+        strokeWidth={2}
+      />
+      <rect
+        x={x(long + groove)}
+        y={AXIS - ROOT}
+        width={groove * scale}
+        height={2 * ROOT}
+        className="fill-card stroke-mark"
+        strokeWidth={2}
+      />
+      <rect
+        x={x(long)}
+        y={AXIS - OUTSIDE}
+        width={long * scale}
+        height={2 * OUTSIDE}
+        className="fill-mark-wash stroke-mark"
+        strokeWidth={2}
+      />
+      {turns.map((to) => (
+        <path
+          key={to}
+          d={`M${to} ${AXIS - OUTSIDE}L${to - (pitch * scale) / 2} ${AXIS + OUTSIDE}`}
+          className="stroke-mark"
+          strokeWidth={1.5}
+        />
+      ))}
+      <path d={`M0 ${AXIS}H${WIDE}`} className="stroke-ink" strokeWidth={1} strokeDasharray="10 3 2 3" />
+      <path
+        data-part="tool"
+        d={`M${x(at)} ${AXIS + ROOT + 4}h${tool * scale}V${TALL}h${-tool * scale}Z`}
+        className="fill-ink"
+      />
+    </svg>
+  );
+}
