@@ -10,6 +10,7 @@ from runk.ask.asked import Asked, Other, read_as
 from runk.ask.candidate import Candidate
 from runk.ask.heed import heeded
 from runk.ask.lexicon import Names, lexicon_of, names_of
+from runk.ask.phrases import Known
 from runk.ask.reading import read_line
 from runk.ask.shaped import Unanswered, shaped
 from runk.ask.sizes import Cutting, cuttings
@@ -127,13 +128,13 @@ def _by_numbers(
     names = names_of(workshop)
     ways = cuttings(words, page, names.numbers)
     lower = {w.lower() for w in words}
-    found = [
-        candidate
-        for calculator in catalogue.values()
-        if calculator.alone or lexicon_of(calculator).callers & lower
-        for cutting in ways
-        for candidate in read_line(calculator, cutting, names, workshop, page)
-    ]
+    found: list[Candidate] = []
+    for calculator in catalogue.values():
+        if not calculator.alone and not lexicon_of(calculator).callers & lower:
+            continue
+        known: dict[tuple[str, ...], Known] = {}
+        for cutting in ways:
+            found += read_line(calculator, cutting, names, workshop, page, known)
     if not found:
         raise _not_called(words, ways, names)
     insisted = {

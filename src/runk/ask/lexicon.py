@@ -41,18 +41,24 @@ class Lexicon:
         phrases: By their words.
         hints: Fields that a word beside a number claims it for.
         before: The same for words that claim only the number after them.
-        patterns: Calls with places for sizes, threads or metals in them.
+        patterns: Calls with places for sizes, threads or metals in them, each with its plain words.
         callers: Every plain word that stands in a call: a line without any is not for it.
     """
 
     phrases: Phrases = field(default_factory=dict)
     hints: dict[tuple[str, ...], list[str]] = field(default_factory=dict)
     before: dict[tuple[str, ...], list[str]] = field(default_factory=dict)
-    patterns: list[tuple[str, ...]] = field(default_factory=list)
+    patterns: list[tuple[tuple[str, ...], frozenset[str]]] = field(default_factory=list)
     callers: set[str] = field(default_factory=set)
     longest: int = 1
+    starts: set[str] = field(default_factory=set)
+    """The first word of every phrase."""
     limited: bool = False
     """Whether limits of a line have a place in it."""
+    metals: bool = False
+    """Whether a metal has."""
+    machine: str = ""
+    """The field of a machine, where it has one."""
 
     def fields_of(self, words: tuple[str, ...]) -> list[str]:
         """Every field a word beside a number may claim it for."""
@@ -65,6 +71,7 @@ class Lexicon:
         if meaning not in known:
             known.append(meaning)
         self.longest = max(self.longest, len(words))
+        self.starts.add(words[0])
 
 
 _LEXICONS: dict[AnyCalculator, Lexicon] = {}
@@ -79,12 +86,17 @@ def lexicon_of(calculator: AnyCalculator) -> Lexicon:
 
 
 def _learn(calculator: AnyCalculator) -> Lexicon:
-    found = Lexicon(limited=any(isinstance(k, Limits) for k in calculator.fields.values()))
+    kinds = calculator.fields
+    found = Lexicon(
+        limited=any(isinstance(k, Limits) for k in kinds.values()),
+        metals=any(isinstance(k, OfMetal) for k in kinds.values()),
+        machine=next((n for n, k in kinds.items() if isinstance(k, OfMachine)), ""),
+    )
     nowhere = Told(PageUnit.MM, Workshop((), {}))
     for call in calculator.calls:
         words = tuple(call.lower().split())
         if _PLACES & set(words):
-            found.patterns.append(words)
+            found.patterns.append((words, frozenset(words) - _PLACES))
         else:
             found.add(call, Meaning("call", "", calculator.name))
         found.callers.update(w for w in words if w not in _PLACES)
@@ -119,6 +131,8 @@ class Names:
     """Names of metals that are plain numbers."""
     longest: int = 6
     """Words of the longest of them."""
+    starts: frozenset[str] = frozenset()
+    """The first word of every one."""
 
     def metals_in(self, words: Sequence[str]) -> frozenset[str]:
         """Every word of a line that is part of a metal's name there."""
@@ -148,7 +162,8 @@ def names_of(workshop: Workshop) -> Names:
         machines = _by_words(OfMachine("machine").phrases(here))
         numbers = frozenset(w[0] for w in metals if len(w) == 1 and w[0].isdigit())
         longest = max(map(len, (*metals, *machines)), default=1)
-        known = _NAMES[key] = Names(metals, machines, numbers, min(longest, 6))
+        starts = frozenset(words[0] for words in (*metals, *machines))
+        known = _NAMES[key] = Names(metals, machines, numbers, min(longest, 6), starts)
         while len(_NAMES) > _MOST_KEPT:
             _NAMES.popitem(last=False)
     else:

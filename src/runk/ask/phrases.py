@@ -8,7 +8,6 @@ from dataclasses import dataclass
 from runk.ask.lexicon import Lexicon, Meaning, Names
 from runk.ask.sizes import Cutting
 from runk.core.calculator import AnyCalculator
-from runk.core.kinds import OfMachine, OfMetal
 
 _ARTICLES = frozenset({"a", "an", "the", ",", ";"})
 _LED = frozenset({"mandrel", "arbor", "compound"})
@@ -28,31 +27,23 @@ class Phrase:
     meanings: tuple[Meaning, ...]
 
 
-def phrases_of(
-    calculator: AnyCalculator, lexicon: Lexicon, cutting: Cutting, names: Names
-) -> Iterator[Phrase]:
-    """Phrases of the line that mean something to it, the longest first at each place."""
-    kinds = calculator.fields.values()
-    metals = any(isinstance(k, OfMetal) for k in kinds)
-    machine = next((n for n, k in calculator.fields.items() if isinstance(k, OfMachine)), "")
+Known = dict[int, Phrase | None]
+
+
+def phrases_of(lexicon: Lexicon, cutting: Cutting, names: Names, known: Known) -> Iterator[Phrase]:
+    """Phrases of the line that mean something to a calculator, the longest first at each place.
+
+    Args:
+        lexicon: Its words.
+        cutting: The line, cut.
+        names: The workshop's metals and machines.
+        known: The longest phrase at each place, as another cutting of the same line found it.
+    """
     lower = cutting.lower
-    longest = min(max(lexicon.longest, names.longest), 6)
     at = 0
     while at < len(lower):
         size = cutting.at.get(at)
-        found = None
-        for length in range(min(longest, len(lower) - at), 0, -1):
-            words = lower[at : at + length]
-            meanings = list(lexicon.phrases.get(words, ()))
-            if metals and words in names.metals:
-                meanings.append(Meaning("metal", "", names.metals[words]))
-            if machine and words in names.machines and not meanings:
-                meanings.append(Meaning("machine", machine, names.machines[words]))
-            if words[-1] in _LED and not _led(lower, at):
-                meanings = [m for m in meanings if m.kind != "choice"]
-            if meanings:
-                found = Phrase(at, at + length, tuple(meanings))
-                break
+        found = known[at] if at in known else known.setdefault(at, _at(lexicon, lower, at, names))
         if found is not None and (size is None or found.end >= size.end):
             yield found
             at = found.end
@@ -63,6 +54,27 @@ def phrases_of(
             if last:
                 yield Phrase(size.end - 1, size.end, tuple(last))
         at = size.end if size is not None else at + 1
+
+
+def _at(lexicon: Lexicon, lower: tuple[str, ...], at: int, names: Names) -> Phrase | None:
+    """The longest phrase that begins here."""
+    named = (lexicon.metals or lexicon.machine) and lower[at] in names.starts
+    # Most words begin nothing that this one knows.
+    if not named and lower[at] not in lexicon.starts:
+        return None
+    longest = min(max(lexicon.longest, names.longest), 6)
+    for length in range(min(longest, len(lower) - at), 0, -1):
+        words = lower[at : at + length]
+        meanings = list(lexicon.phrases.get(words, ()))
+        if lexicon.metals and words in names.metals:
+            meanings.append(Meaning("metal", "", names.metals[words]))
+        if lexicon.machine and words in names.machines and not meanings:
+            meanings.append(Meaning("machine", lexicon.machine, names.machines[words]))
+        if words[-1] in _LED and not _led(lower, at):
+            meanings = [m for m in meanings if m.kind != "choice"]
+        if meanings:
+            return Phrase(at, at + length, tuple(meanings))
+    return None
 
 
 def _led(lower: tuple[str, ...], at: int) -> bool:
@@ -114,7 +126,10 @@ def _patterns(lexicon: Lexicon, cutting: Cutting, names: Names) -> Iterator[tupl
     if not lexicon.patterns:
         return
     items = _items(cutting, names)
-    for pattern in lexicon.patterns:
+    there = {got for got, _ in items}
+    for pattern, plain in lexicon.patterns:
+        if not plain <= there:
+            continue
         for start in range(len(items) - len(pattern) + 1):
             part = items[start : start + len(pattern)]
             if all(_fits(want, got) for want, (got, _) in zip(pattern, part, strict=True)):

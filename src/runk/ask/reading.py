@@ -9,7 +9,7 @@ from runk.ask.claims import Hint, assignments, hints_in
 from runk.ask.lexicon import Names, lexicon_of
 from runk.ask.metals import Metals, take_metals
 from runk.ask.numbers import fill_numbers, oddness
-from runk.ask.phrases import Phrase, called_by, phrases_of
+from runk.ask.phrases import Known, Phrase, called_by, phrases_of
 from runk.ask.sizes import Cutting, Size
 from runk.core.calculator import AnyCalculator
 from runk.core.kinds import Choice, Kind, Limits, OfThread, Told
@@ -19,7 +19,12 @@ from runk.core.workshop import Workshop
 
 
 def read_line(
-    calculator: AnyCalculator, cutting: Cutting, names: Names, workshop: Workshop, page: PageUnit
+    calculator: AnyCalculator,
+    cutting: Cutting,
+    names: Names,
+    workshop: Workshop,
+    page: PageUnit,
+    known: dict[tuple[str, ...], Known],
 ) -> Iterator[Candidate]:
     """Every sensible way this calculator can read a line; none where nothing calls it.
 
@@ -29,12 +34,14 @@ def read_line(
         names: The workshop's metals and machines.
         workshop: For what is there.
         page: What a bare number means.
+        known: By the words of a line, what its other cuttings have found in it for this one.
     """
     lexicon = lexicon_of(calculator)
     limited = lexicon.limited
     if limited != bool(cutting.limits) and (cutting.limits or cutting.has_limits):
         return
-    phrases = list(phrases_of(calculator, lexicon, cutting, names))
+    before = known.setdefault(cutting.lower, {})
+    phrases = list(phrases_of(lexicon, cutting, names, before))
     named, called = called_by(calculator, lexicon, cutting, names, phrases)
     if not named:
         return

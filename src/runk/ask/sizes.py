@@ -9,6 +9,7 @@ from __future__ import annotations
 import itertools
 import re
 from dataclasses import dataclass, field
+from functools import lru_cache
 
 from runk.core.kinds.limits import take_limits
 from runk.core.lengths import Reading, read_length
@@ -156,13 +157,14 @@ def _size_at(
         pair = end == at + 2 and run[1].lower() not in _NO_THREAD and names_thread(text)
         if pair and not _longer_thread(words, at, end):
             return Size(at, end, text, _reading(text, page), thread=True)
+        if end > at + 1 and no_size(text, page):
+            continue
         try:
             reading = read_length(text, page)
         except Refused as failed:
-            if end == at + 1:
-                refused = failed
-                if names_thread(text):
-                    return Size(at, end, text, thread=True)
+            refused = failed
+            if names_thread(text):
+                return Size(at, end, text, thread=True)
             continue
         following = words[end].lower() if end < len(words) else ""
         if end not in apart and _belongs(following):
@@ -170,6 +172,16 @@ def _size_at(
             return _broken(at, end + 1, f"{text} {words[end]}", page)
         return Size(at, end, text, reading, thread=names_thread(text))
     return Size(at, at + 1, words[at], None, refused)
+
+
+@lru_cache(maxsize=4096)
+def no_size(text: str, page: PageUnit) -> bool:
+    """Whether several words together are no size; a line is typed word by word, and cut each time.
+
+    >>> no_size("5/8 cast", PageUnit.MM), no_size("1 3/16", PageUnit.MM)
+    (True, False)
+    """
+    return _reading(text, page) is None
 
 
 def _longer_thread(words: list[str], at: int, end: int) -> bool:

@@ -71,6 +71,11 @@ _MIDWAY = _pattern(rf"\b(?:half ?way|midway) between ({_SIZE}) and ({_SIZE})(?![
 _HALF_OF = _pattern(rf"\bhalf of ({_SIZE})(?![\w./])")
 _TWICE = _pattern(rf"\b(?:twice|double) ({_SIZE})(?![\w./])")
 _BY = _pattern(r"(?<=\d) by (?=\d{2}\b)")
+_ANY = _pattern(
+    r"half|quarter|eighth|sixteenth|second|fourth|\d(?:th|nd)|midway|twice|double|minus|less|plus"
+    r"|\b(?:by|and|an?)\b"
+)
+"""One of these stands in whatever any of them finds: most texts have none, and are left at once."""
 
 
 def _number(word: str) -> int:
@@ -100,6 +105,11 @@ def written_out(text: str) -> str:
     >>> written_out("halfway between 33 and 45"), written_out("twice 13/16")
     ('(33 + 45)*0.5', '2*13/16')
     """
+    return written(text) if _ANY.search(text) else text
+
+
+def written(text: str) -> str:
+    """The same, whatever stands in it."""
     text = _MIDWAY.sub(r"(\1 + \2)*0.5", text)
     text = _HALF_OF.sub(r"(\1)*0.5", text)
     text = _AND_PART.sub(lambda m: f"{_number(m['whole'])} 1/{_PARTS[m['part'].lower()]}", text)
