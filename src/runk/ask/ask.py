@@ -6,10 +6,10 @@ import difflib
 from dataclasses import dataclass
 from typing import Any
 
-from runk.ask.asked import Asked, Other, read_as
+from runk.ask.asked import Asked, Other, echoed
 from runk.ask.candidate import Candidate
 from runk.ask.heed import heeded
-from runk.ask.lexicon import Names, lexicon_of, names_of
+from runk.ask.lexicon import Names, called_of, names_of
 from runk.ask.phrases import Known
 from runk.ask.reading import read_line
 from runk.ask.shaped import Unanswered, shaped
@@ -129,9 +129,7 @@ def _by_numbers(
     ways = cuttings(words, page, names.numbers)
     lower = {w.lower() for w in words}
     found: list[Candidate] = []
-    for calculator in catalogue.values():
-        if not calculator.alone and not lexicon_of(calculator).callers & lower:
-            continue
+    for calculator in called_of(catalogue, lower):
         known: dict[tuple[str, ...], Known] = {}
         for cutting in ways:
             found += read_line(calculator, cutting, names, workshop, page, known)
@@ -248,7 +246,7 @@ def _said(best: _Tried, others: list[_Tried], page: PageUnit, workshop: Workshop
     candidate, read = best.candidate, best.read
     assert read is not None
     said = sentence(candidate.calculator, read, page, workshop)
-    said_back = read_as(candidate.calculator, read, page, workshop)
+    said_back = echoed(said, read)
     unused = candidate.unused
     if unused:
         said_back += f". Passed over: {', '.join(unused)[:80]}"

@@ -6,9 +6,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from runk.core.calculator import AnyCalculator
-from runk.core.questions import Read, sentence
-from runk.core.units import PageUnit
-from runk.core.workshop import Workshop
+from runk.core.questions import Read
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,8 +45,7 @@ class Asked:
     others: list[Other] = field(default_factory=list)
 
 
-def read_as(calculator: AnyCalculator, read: Read, page: PageUnit, workshop: Workshop) -> str:
+def echoed(said: str, read: Read) -> str:
     """The question said back, with every reading that had another."""
-    said = sentence(calculator, read, page, workshop)
     echoes = [r.echo for r in read.readings.values() if not r.plain and r.echo]
     return f"{said} ({'; '.join(echoes)})" if echoes else said

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections import OrderedDict
+from collections import Counter, OrderedDict
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
+from weakref import WeakKeyDictionary
 
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.kinds import Limits, OfMachine, OfMetal, Told
@@ -42,14 +43,14 @@ class Lexicon:
         hints: Fields that a word beside a number claims it for.
         before: The same for words that claim only the number after them.
         patterns: Calls with places for sizes, threads or metals in them, each with its plain words.
-        callers: Every plain word that stands in a call: a line without any is not for it.
+        callers: The plain words of every call: a line that has not all of one is not for it.
     """
 
     phrases: Phrases = field(default_factory=dict)
     hints: dict[tuple[str, ...], list[str]] = field(default_factory=dict)
     before: dict[tuple[str, ...], list[str]] = field(default_factory=dict)
     patterns: list[tuple[tuple[str, ...], frozenset[str]]] = field(default_factory=list)
-    callers: set[str] = field(default_factory=set)
+    callers: set[frozenset[str]] = field(default_factory=set)
     longest: int = 1
     starts: set[str] = field(default_factory=set)
     """The first word of every phrase."""
@@ -99,20 +100,60 @@ def _learn(calculator: AnyCalculator) -> Lexicon:
             found.patterns.append((words, frozenset(words) - _PLACES))
         else:
             found.add(call, Meaning("call", "", calculator.name))
-        found.callers.update(w for w in words if w not in _PLACES)
+        found.callers.add(frozenset(words) - _PLACES)
     for noun in calculator.nouns:
         found.add(noun, Meaning("noun", "", calculator.name))
-        found.callers.update(noun.lower().split())
+        found.callers.add(frozenset(noun.lower().split()))
     for name, kind in calculator.fields.items():
         what = "ruling" if kind.rules else "choice"
         for spoken, key in kind.phrases(nowhere):
             found.add(spoken, Meaning(what, name, key))
             if kind.rules and calculator.ruled:
-                found.callers.update(spoken.split())
+                found.callers.add(frozenset(spoken.lower().split()))
         for table, hints in ((found.hints, kind.hints), (found.before, kind.before)):
             for hint in hints:
                 table.setdefault(tuple(hint.lower().split()), []).append(name)
     return found
+
+
+_CALLED: WeakKeyDictionary[Catalogue, _Called] = WeakKeyDictionary()
+
+
+def called_of(catalogue: Catalogue, words: set[str]) -> list[AnyCalculator]:
+    """The calculators that a line of these words may call at all, in their order.
+
+    Args:
+        words: In small letters.
+    """
+    known = _CALLED.get(catalogue)
+    if known is None:
+        known = _CALLED[catalogue] = _called(catalogue)
+    # Each call is looked up by one of its words: most lines have none of it.
+    may = set(known.always)
+    for word in words:
+        may.update(at for at, call in known.by_word.get(word, ()) if call <= words)
+    return [known.calculators[at] for at in sorted(may)]
+
+
+@dataclass(frozen=True, slots=True)
+class _Called:
+    calculators: tuple[AnyCalculator, ...]
+    always: frozenset[int]
+    by_word: dict[str, list[tuple[int, frozenset[str]]]]
+
+
+def _called(catalogue: Catalogue) -> _Called:
+    calculators = tuple(catalogue.values())
+    calls = [(at, call) for at, one in enumerate(calculators) for call in lexicon_of(one).callers]
+    often = Counter(word for _, call in calls for word in call)
+    by_word: dict[str, list[tuple[int, frozenset[str]]]] = {}
+    for at, call in calls:
+        if call:
+            rarest = min(call, key=lambda word: (often[word], word))
+            by_word.setdefault(rarest, []).append((at, call))
+    always = {at for at, one in enumerate(calculators) if one.alone}
+    always |= {at for at, call in calls if not call}
+    return _Called(calculators, frozenset(always), by_word)
 
 
 def spoken_for(phrase: str, catalogue: Catalogue) -> bool:

@@ -66,14 +66,25 @@ def _pattern(calculator: AnyCalculator, template: str, call: str, comma: str, sh
     return "".join(out)
 
 
+@lru_cache(maxsize=8)
+def _any_caller(catalogue: Catalogue) -> re.Pattern[str]:
+    """Words one of which stands in every line that is somebody's by its shape."""
+    words = dict.fromkeys(word for c in catalogue.values() if c.lines for word in _words(c))
+    return re.compile(rf"\b(?:{'|'.join(map(re.escape, words))})\b")
+
+
 @lru_cache(maxsize=256)
 def _callers(calculator: AnyCalculator) -> re.Pattern[str]:
     """Words one of which stands in every line of its own."""
+    return re.compile(rf"\b(?:{'|'.join(map(re.escape, _words(calculator)))})\b")
+
+
+def _words(calculator: AnyCalculator) -> list[str]:
     ruling = calculator.fields[calculator.ruling] if calculator.ruling else None
     words = list(calculator.calls)
     if isinstance(ruling, OneOf):
         words += [w.lower() for c in ruling.choices for w in (c.label, *c.words)]
-    return re.compile(rf"\b(?:{'|'.join(map(re.escape, words))})\b")
+    return words
 
 
 def _leads(calculator: AnyCalculator) -> str:
@@ -106,6 +117,8 @@ def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator
     """
     plain = " ".join(line.replace("−", "-").replace("–", "-").split()).rstrip("?!. ")
     lower = f" {plain.lower()} "
+    if not _any_caller(catalogue).search(lower):
+        return
     for calculator in catalogue.values():
         if not calculator.lines or not _callers(calculator).search(lower):
             continue

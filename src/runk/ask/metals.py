@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 from runk.ask.sizes import Cutting, Size
@@ -31,7 +32,7 @@ class Taken:
 
 
 def take_metals(
-    said: list[Metals], asked: dict[str, Kind], cutting: Cutting, workshop: Workshop
+    said: list[Metals], asked: Mapping[str, Kind], cutting: Cutting, workshop: Workshop
 ) -> Taken:
     """Give each metal to its field.
 
@@ -89,7 +90,7 @@ def _one(
 def _several(
     said: list[Metals],
     fields: list[str],
-    asked: dict[str, Kind],
+    asked: Mapping[str, Kind],
     words: tuple[str, ...],
     sizes: tuple[Size, ...],
     found: Taken,

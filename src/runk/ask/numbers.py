@@ -5,6 +5,7 @@ from __future__ import annotations
 import itertools
 import math
 import re
+from collections.abc import Mapping
 
 from runk.ask.candidate import Candidate
 from runk.ask.claims import Claim
@@ -31,7 +32,7 @@ _ELSEWHERE_BEFORE = frozenset({"drill"})
 
 def fill_numbers(
     into: Candidate,
-    asked: dict[str, Kind],
+    asked: Mapping[str, Kind],
     chosen: str,
     lexicon: Lexicon,
     claims: list[Claim],
@@ -131,7 +132,7 @@ def _run_on(into: Candidate, name: str, first: Size, left: list[Size], claimed: 
         end = size.end
 
 
-def _hinted(size: Size, into: Candidate, asked: dict[str, Kind]) -> bool:
+def _hinted(size: Size, into: Candidate, asked: Mapping[str, Kind]) -> bool:
     """Whether a word straight behind or before a number claims it, whoever took that word."""
     hints = {hint for kind in asked.values() for hint in kind.hints}
     words = [w.lower() for w in into.cutting.words]
@@ -141,7 +142,7 @@ def _hinted(size: Size, into: Candidate, asked: dict[str, Kind]) -> bool:
 
 
 def _spare(
-    size: Size, kind: Kind, asked: dict[str, Kind], chosen: str, into: Candidate
+    size: Size, kind: Kind, asked: Mapping[str, Kind], chosen: str, into: Candidate
 ) -> str | None:
     """Where a size goes that its principal field could never mean: a 1 mm slit is no saw."""
     if _outside(size.mm, kind, chosen) < _ABSURD:
@@ -154,7 +155,7 @@ def _spare(
     return next(fits, None)
 
 
-def _stray(into: Candidate, loose: list[Size], asked: dict[str, Kind]) -> None:
+def _stray(into: Candidate, loose: list[Size], asked: Mapping[str, Kind]) -> None:
     """A number nobody has a use for is asked about where there is a place for it."""
     claims = [k.hints[0] for k in asked.values() if k.hints and not k.principal]
     if loose and claims and into.problem is None:
@@ -169,7 +170,7 @@ def _give(into: Candidate, name: str, size: Size) -> None:
 
 
 def _take_thread(
-    into: Candidate, asked: dict[str, Kind], sizes: list[Size], claims: list[Claim]
+    into: Candidate, asked: Mapping[str, Kind], sizes: list[Size], claims: list[Claim]
 ) -> list[Size]:
     """The thread's own name is taken out before any word may claim it: an M4 cover, 5 thick."""
     wanted = next((n for n, k in asked.items() if isinstance(k, OfThread)), None)
@@ -214,7 +215,12 @@ def _broken_thread(sizes: list[Size]) -> Refused | None:
 
 
 def _field_for(
-    claim: Claim, asked: dict[str, Kind], chosen: str, lexicon: Lexicon, into: Candidate, told: Told
+    claim: Claim,
+    asked: Mapping[str, Kind],
+    chosen: str,
+    lexicon: Lexicon,
+    into: Candidate,
+    told: Told,
 ) -> str | None:
     words = claim.hint.words
     names = list(lexicon.hints.get(words, ()))
@@ -248,10 +254,12 @@ def _outside(mm: float | None, kind: Kind, chosen: str) -> float:
 
 
 def _spoken_for(
-    into: Candidate, left: list[Size], asked: dict[str, Kind], chosen: str
+    into: Candidate, left: list[Size], asked: Mapping[str, Kind], chosen: str
 ) -> list[Size]:
     """Numbers that a word beside them says are something this question has no place for."""
-    words = [w.lower() for w in into.cutting.words]
+    if not left:
+        return []
+    words = into.cutting.lower
     heard = [k for k in asked.values() if chosen not in k.deaf]
     hints = {h for k in heard for hint in (*k.hints, *k.before) for h in hint.split()}
     found = []
@@ -265,7 +273,7 @@ def _spoken_for(
     return found
 
 
-def oddness(one: Candidate, asked: dict[str, Kind], chosen: str, page: PageUnit) -> float:
+def oddness(one: Candidate, asked: Mapping[str, Kind], chosen: str, page: PageUnit) -> float:
     """How far all its sizes together lie outside what is usual, in e-folds."""
     total = 0.0
     for name, text in one.typed.items():

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 
 from runk.ask.candidate import Candidate
 from runk.ask.claims import Hint, assignments, hints_in
@@ -73,7 +73,7 @@ def read_line(
         yield one
 
 
-def _hears(asked: dict[str, Kind], name: str, hint: Hint) -> bool:
+def _hears(asked: Mapping[str, Kind], name: str, hint: Hint) -> bool:
     """Whether a field is asked, and by that word: the end of a call names only a field of its own.
 
     The *pin* of a gauge pin is one; *off* in part off, *out* in bore out say nothing of a number.
@@ -124,7 +124,7 @@ def _more_particular(kind: Kind, said: str, before: str) -> str:
 
 def _words_filled(
     into: Candidate,
-    asked: dict[str, Kind],
+    asked: Mapping[str, Kind],
     phrases: list[Phrase],
     workshop: Workshop,
     page: PageUnit,

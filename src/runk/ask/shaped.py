@@ -5,11 +5,11 @@ from __future__ import annotations
 import itertools
 from typing import NamedTuple
 
-from runk.ask.asked import Asked, read_as
+from runk.ask.asked import Asked, echoed
 from runk.ask.lines import only_inches, whole_lines
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.kinds import Told
-from runk.core.questions import read_question
+from runk.core.questions import read_question, sentence
 from runk.core.questions import words as word_of
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
@@ -61,7 +61,8 @@ def shaped(
                 typed[name] = spoken[name]
         if bare is not page:
             read = read_question(calculator, typed, page, workshop)
-        return Asked(calculator, typed, read, answer, read_as(calculator, read, page, workshop))
+        said = sentence(calculator, read, page, workshop)
+        return Asked(calculator, typed, read, answer, echoed(said, read))
     return refused
 
 

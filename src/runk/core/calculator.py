@@ -17,6 +17,8 @@ from runk.core.shown import Column, described
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
+_MOST_CHOICES = 100
+"""So many choices of a ruling field are remembered: what is typed may be anything."""
 Q = TypeVar("Q")
 S = TypeVar("S")
 A = TypeVar("A")
@@ -149,9 +151,19 @@ class Calculator(Generic[Q, S, A]):
         """The field that decides which others are asked."""
         return next((name for name, f in self.fields.items() if f.rules), None)
 
-    def asked(self, chosen: str) -> dict[str, Kind]:
+    @cached_property
+    def _asked(self) -> dict[str, Mapping[str, Kind]]:
+        return {}
+
+    def asked(self, chosen: str) -> Mapping[str, Kind]:
         """The fields that matter under one choice of the ruling field."""
-        return {n: f for n, f in self.fields.items() if f.is_asked(chosen)}
+        known = self._asked.get(chosen)
+        if known is None:
+            under = {n: f for n, f in self.fields.items() if f.is_asked(chosen)}
+            known = MappingProxyType(under)
+            if len(self._asked) < _MOST_CHOICES:
+                self._asked[chosen] = known
+        return known
 
     def wanted(self, chosen: str, typed: Mapping[str, Any] = MappingProxyType({})) -> Iterator[str]:
         """The fields that must be said under one choice of the ruling field.

@@ -113,14 +113,19 @@ def sentence(calculator: AnyCalculator, read: Read, page: PageUnit, workshop: Wo
     ruling = str(getattr(read.question, calculator.ruling)) if calculator.ruling else ""
     template = calculator.sentences.get(ruling, calculator.sentences.get("", ""))
     told = Told(page, workshop)
+    known: dict[str, str] = {}
+
+    def live(name: str) -> str:
+        # A word in brackets is wanted twice: to see whether it is there, and to be said.
+        if name not in known:
+            known[name] = word(calculator, name, read, told)
+        return known[name]
 
     def said(match: re.Match[str]) -> str:
-        return word(calculator, match[1], read, told)
+        return live(match[1])
 
     def optional(match: re.Match[str]) -> str:
-        names = _LIVE.findall(match[1])
-        given = all(word(calculator, n, read, told) for n in names)
-        return _LIVE.sub(said, match[1]) if given else ""
+        return _LIVE.sub(said, match[1]) if all(map(live, _LIVE.findall(match[1]))) else ""
 
     said_whole = _LIVE.sub(said, _OPTIONAL.sub(optional, template))
     said_whole = _AN.sub(r"\1n ", said_whole)

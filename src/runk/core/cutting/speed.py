@@ -33,8 +33,8 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 
-def needs(question: SpeedQuestion, workshop: Workshop) -> SpeedShop:
-    """Pick the machine and the metal.
+def _machine(question: SpeedQuestion, workshop: Workshop) -> tuple[Machine, tuple[Machine, ...]]:
+    """The machine it is done on, and the others that could.
 
     Raises:
         Refused: A machine that is not there, or cannot do this.
@@ -51,19 +51,25 @@ def needs(question: SpeedQuestion, workshop: Workshop) -> SpeedShop:
             field="machine",
         )
     others = tuple(m for m in workshop.machines if m.kind in kinds and m.key != machine.key)
-    return SpeedShop(
-        geared(machine, question.gears),
-        workshop.metals[question.metal],
-        others,
-        tray_for(question.operation, workshop.tools),
-    )
+    return geared(machine, question.gears), others
+
+
+def needs(question: SpeedQuestion, workshop: Workshop) -> SpeedShop:
+    """Pick the machine, the metal and the tray.
+
+    Raises:
+        Refused: A machine that is not there, or cannot do this.
+    """
+    machine, others = _machine(question, workshop)
+    tray = tray_for(question.operation, workshop.tools)
+    return SpeedShop(machine, workshop.metals[question.metal], others, tray)
 
 
 def settle(
     question: SpeedQuestion, workshop: Workshop, readings: Mapping[str, Reading]
 ) -> SpeedQuestion:
     """Name the usual machine and holding where left open, and a named thread's own pitch."""
-    machine = needs(question, workshop).machine
+    machine, _ = _machine(question, workshop)
     if not question.diameter and question.shaft is not None:
         pilot = centre_pilot_mm(float(question.shaft))
         owned = min(workshop.centres, key=lambda tool: abs(tool.mm - pilot), default=None)
