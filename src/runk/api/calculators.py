@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import asdict
-from typing import Any
+from typing import Any, TypeVar
 
 from fastapi import APIRouter, Request, Response
 from fastapi.exceptions import RequestValidationError
@@ -21,6 +21,7 @@ from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
+Model = TypeVar("Model", bound=BaseModel)
 Here = Callable[[], Workshop]
 
 
@@ -48,6 +49,12 @@ class AskOut(BaseModel):
     others: list[OtherOut]
 
 
+_ASKS = {
+    "required": True,
+    "content": {"application/json": {"schema": {"$ref": "#/components/schemas/AskIn"}}},
+}
+
+
 def written(body: Any, status: int = 200) -> Response:
     """Plain data as a JSON response, written once and not checked again."""
     return Response(to_json(body), status, media_type="application/json")
@@ -66,8 +73,10 @@ def router(here: Here, catalogue: Catalogue) -> APIRouter:
     async def list_calculators() -> list[CalculatorOut]:
         return [describe(c) for c in catalogue.values()]
 
-    @routes.post("/ask", response_model=AskOut)
-    async def ask_line(asked: AskIn, request: Request) -> Response:
+    # Read as the calculators' own questions are, without the framework's round about.
+    @routes.post("/ask", response_model=AskOut, openapi_extra={"requestBody": _ASKS})
+    async def ask_line(request: Request) -> Response:
+        asked = valid(AskIn, await request.body())
         request.state.page = asked.unit
         workshop = here()
         found = ask(asked.line, workshop, asked.unit, catalogue)
@@ -121,13 +130,22 @@ def taken(calculator: AnyCalculator, body: bytes) -> tuple[dict[str, Any], PageU
     Raises:
         RequestValidationError: The body is no question of that calculator.
     """
+    question = valid(question_model(calculator), body)
+    typed = {k: v for k, v in question if v is not None and k != "unit"}
+    return typed, question.unit  # type: ignore[attr-defined]
+
+
+def valid(model: type[Model], body: bytes) -> Model:
+    """A body as its model has it.
+
+    Raises:
+        RequestValidationError: It is none of that model.
+    """
     try:
-        question = question_model(calculator).model_validate_json(body)
+        return model.model_validate_json(body)
     except ValidationError as error:
         found = error.errors(include_url=False, include_context=False)
         raise RequestValidationError([e | {"loc": ("body", *e["loc"])} for e in found]) from None
-    typed = {k: v for k, v in question if v is not None and k != "unit"}
-    return typed, question.unit  # type: ignore[attr-defined]
 
 
 def answer_typed(

@@ -9,6 +9,7 @@ from fastapi.openapi.utils import get_openapi
 from pydantic import TypeAdapter
 from pydantic.json_schema import GenerateJsonSchema
 
+from runk.api.calculators import AskIn
 from runk.api.problems import Problem
 from runk.api.wire import question_model, reply_model
 from runk.core.calculator import AnyCalculator, Catalogue
@@ -53,7 +54,8 @@ def _route(calculator: AnyCalculator, asks: Any, gives: Any, problems: Any, name
 def whole_description(app: FastAPI, catalogue: Catalogue) -> dict[str, Any]:
     """Routes of the house and of every calculator, with all their models."""
     base = get_openapi(title=app.title, version=app.version, routes=app.routes)
-    models = [m for calculator in catalogue.values() for m in _models(calculator)]
+    models: list[tuple[tuple[str, str], Any]] = [(("", "line"), AskIn)]
+    models += [m for calculator in catalogue.values() for m in _models(calculator)]
     schemas, definitions = TypeAdapter.json_schemas(
         [(key, "serialization", TypeAdapter(model)) for key, model in models],
         ref_template=_REF,

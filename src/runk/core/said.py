@@ -9,6 +9,7 @@ from __future__ import annotations
 
 import re
 from fractions import Fraction
+from functools import lru_cache
 
 from runk.core.units import PageUnit
 
@@ -74,26 +75,28 @@ def worded(text: str, page: PageUnit) -> str:
     """
     if _OPEN not in text:
         return text
-    return _TOKEN.sub(lambda found: _shown(found, page), text)
+    return _TOKEN.sub(lambda found: _shown(found[1], found[2], int(found[3]), page), text)
 
 
-def _shown(found: re.Match[str], page: PageUnit) -> str:
-    kind, value, places = found[1], Fraction(found[2]), int(found[3])
+@lru_cache(maxsize=4096)
+def _shown(kind: str, digits: str, places: int, page: PageUnit) -> str:
+    # One length stands in many sentences, and in the next answer again.
+    value = float(digits)
     if page is PageUnit.INCH:
         if kind == "both":
-            return f"{float(value / _THOU_MM):.1f} thou"
-        inches = float(value) / 25.4
+            return f"{float(Fraction(digits) / _THOU_MM):.1f} thou"
+        inches = value / 25.4
         shown = _typed(inches) if kind == "typed" else f"{inches:.{places + 1}f}"
         return shown if kind == "bare" else f'{shown}"'
     if kind == "typed":
-        return f"{_typed(float(value))} mm"
+        return f"{_typed(value)} mm"
     if kind == "twice":
-        return f"{float(value):.{places}f} mm ({float(value) / 25.4:.{places + 1}f} in)"
+        return f"{value:.{places}f} mm ({value / 25.4:.{places + 1}f} in)"
     if kind == "both":
-        return f"{float(value):.{places}f} mm ({float(value / _THOU_MM):.1f} thou)"
+        return f"{value:.{places}f} mm ({float(Fraction(digits) / _THOU_MM):.1f} thou)"
     if kind == "bare" and places == _TYPED:
-        return _typed(float(value))
-    return f"{float(value):.{places}f}" + ("" if kind == "bare" else " mm")
+        return _typed(value)
+    return f"{value:.{places}f}" + ("" if kind == "bare" else " mm")
 
 
 def _typed(value: float) -> str:
