@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 from sqlalchemy import Connection
 from sqlalchemy.orm import Session
 
-from runk.core.plan.events import TRIED, Event, EventKind, standing_events
+from runk.core.plan.events import TRIED, Event, EventKind, held_backwards, standing_events
 from runk.core.plan.follow import Followed, begin, follow
 from runk.core.plan.slips import Slip, slip
 from runk.core.plan.threaded import no_reading
@@ -50,8 +50,8 @@ class Page:
     @property
     def undoable(self) -> int | None:
         """The newest event that still holds."""
-        held = standing_events(list(self.events))
-        return held[-1].id if held else None
+        newest = next(held_backwards(list(self.events)), None)
+        return None if newest is None else newest.id
 
 
 class SlipFound(Exception):  # noqa: N818 - asked about, not failed

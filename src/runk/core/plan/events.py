@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import StrEnum
 from typing import Protocol, TypeVar
@@ -69,10 +70,9 @@ class Happened(Protocol):
 AnyEvent = TypeVar("AnyEvent", bound=Happened)
 
 
-def standing_events(events: list[AnyEvent]) -> list[AnyEvent]:
-    """Events that still hold, undone ones left out; an undo can be undone as well."""
+def held_backwards(events: list[AnyEvent]) -> Iterator[AnyEvent]:
+    """Events that still hold, the newest first; an undo can be undone as well."""
     gone: set[int] = set()
-    kept: list[AnyEvent] = []
     for event in reversed(events):
         if event.id in gone:
             continue
@@ -80,5 +80,9 @@ def standing_events(events: list[AnyEvent]) -> list[AnyEvent]:
             if event.undoes is not None:
                 gone.add(event.undoes)
             continue
-        kept.append(event)
-    return kept[::-1]
+        yield event
+
+
+def standing_events(events: list[AnyEvent]) -> list[AnyEvent]:
+    """Events that still hold, undone ones left out, oldest first."""
+    return [*held_backwards(events)][::-1]
