@@ -203,7 +203,7 @@ def names_of(workshop: Workshop) -> Names:
         machines = _by_words(OfMachine("machine").phrases(here))
         numbers = frozenset(w[0] for w in metals if len(w) == 1 and w[0].isdigit())
         longest = max(map(len, (*metals, *machines)), default=1)
-        starts = frozenset(words[0] for words in (*metals, *machines))
+        starts = frozenset(words[0] for words in (*metals, *machines) if words)
         known = _NAMES[key] = Names(metals, machines, numbers, min(longest, 6), starts)
         while len(_NAMES) > _MOST_KEPT:
             _NAMES.popitem(last=False)

@@ -31,6 +31,7 @@ class JointQuestion:
             usual=(2.0, 60.0),
             low=0.5,
             high=250.0,
+            asks="How large is the joint across?",
             placeholder="11 mm",
         ),
     ]

@@ -52,6 +52,7 @@ class AngledQuestion:
             principal=True,
             low=0.3,
             high=50.0,
+            asks="Which drill?",
             placeholder="3 mm",
         ),
     ]
@@ -67,6 +68,7 @@ class AngledQuestion:
             usual=(1.0, 80.0),
             low=0.1,
             high=1000.0,
+            asks="How thick is the metal?",
             placeholder="12 mm",
         ),
     ]

@@ -33,6 +33,7 @@ class RingQuestion:
             usual=(8.0, 120.0),
             low=3.0,
             high=500.0,
+            asks="How large is the bore?",
             placeholder="22 mm",
         ),
     ]

@@ -88,6 +88,7 @@ class SealQuestion:
             usual=(2.0, 100.0),
             low=1.0,
             high=500.0,
+            asks="How large is the bore?",
             placeholder="22 mm",
         ),
     ] = None
@@ -102,6 +103,7 @@ class SealQuestion:
             usual=(1.5, 60.0),
             low=1.0,
             high=500.0,
+            asks="How thick is the rod?",
             placeholder="4 mm",
         ),
     ] = None

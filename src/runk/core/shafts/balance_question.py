@@ -39,6 +39,7 @@ class BalanceQuestion:
             usual=(2.0, 50.0),
             low=0.5,
             high=300.0,
+            asks="How far is the crankpin off its centre?",
             placeholder="12 mm",
         ),
     ]
@@ -50,10 +51,21 @@ class BalanceQuestion:
             usual=(2.0, 30.0),
             low=0.5,
             high=200.0,
+            asks="How thick is the crankpin?",
             placeholder="6 mm",
         ),
     ]
-    long: Annotated[Fraction, Length("long", ("long",), low=0.5, high=300.0, placeholder="10 mm")]
+    long: Annotated[
+        Fraction,
+        Length(
+            "long",
+            ("long",),
+            low=0.5,
+            high=300.0,
+            asks="How long is the crankpin?",
+            placeholder="10 mm",
+        ),
+    ]
     web: Annotated[
         Fraction,
         Length(
@@ -62,14 +74,25 @@ class BalanceQuestion:
             usual=(3.0, 60.0),
             low=1.0,
             high=300.0,
+            asks="How wide is a web?",
             placeholder="12 mm",
         ),
     ]
-    thick: Annotated[Fraction, Length("thick", ("thick",), low=0.5, high=100.0, placeholder="5 mm")]
+    thick: Annotated[
+        Fraction,
+        Length(
+            "thick", ("thick",), low=0.5, high=100.0, asks="How thick is a web?", placeholder="5 mm"
+        ),
+    ]
     reach: Annotated[
         Fraction,
         Length(
-            "room to swing", ("reach", "room", "swing"), low=1.0, high=500.0, placeholder="22 mm"
+            "room to swing",
+            ("reach", "room", "swing"),
+            low=1.0,
+            high=500.0,
+            asks="How far from the shaft may a weight reach?",
+            placeholder="22 mm",
         ),
     ]
     weight_thick: Annotated[

@@ -77,6 +77,7 @@ class CrankQuestion:
             usual=(2.0, 40.0),
             low=1.0,
             high=200.0,
+            asks="How thick are the main journals?",
             placeholder="8 mm",
         ),
     ] = None
@@ -89,6 +90,7 @@ class CrankQuestion:
             usual=(2.0, 40.0),
             low=1.0,
             high=200.0,
+            asks="How thick is the crankpin?",
             placeholder="7 mm",
         ),
     ] = None

@@ -46,6 +46,7 @@ class DogQuestion:
             usual=(5.0, 80.0),
             low=2.0,
             high=300.0,
+            asks="How large is the clutch over its outside?",
             placeholder="20 mm",
         ),
     ]
@@ -58,6 +59,7 @@ class DogQuestion:
             usual=(2.0, 40.0),
             low=0.5,
             high=200.0,
+            asks="How large is its bore?",
             placeholder="8 mm",
         ),
     ]

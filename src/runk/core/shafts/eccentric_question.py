@@ -50,6 +50,7 @@ class EccentricQuestion:
             usual=(2.0, 40.0),
             low=0.5,
             high=200.0,
+            asks="How thick is the shaft?",
             placeholder="8 mm",
         ),
     ] = None

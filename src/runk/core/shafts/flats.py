@@ -44,6 +44,7 @@ class FlatsQuestion:
             usual=(1.5, 60.0),
             low=0.5,
             high=500.0,
+            asks="How thick is the bar?",
             placeholder="3/8 in",
         ),
     ]

@@ -42,6 +42,7 @@ class KeywayQuestion:
             usual=(0.8, 12.0),
             low=0.2,
             high=100.0,
+            asks="How wide is the key?",
             placeholder="1/16 in",
         ),
     ]
@@ -55,6 +56,7 @@ class KeywayQuestion:
             over="width",
             low=1.0,
             high=500.0,
+            asks="How thick is the shaft?",
             placeholder="1/4 in",
         ),
     ]

@@ -38,10 +38,21 @@ class PassageQuestion:
         other_dia: Its diameter.
     """
 
-    start: Annotated[Point, OfPoint("where it starts", ("from",), placeholder="0, 0")]
-    end: Annotated[Point, OfPoint("where it comes out", ("to",), placeholder="12, 20")]
+    start: Annotated[
+        Point,
+        OfPoint("where it starts", ("from",), asks="Where does it start?", placeholder="0, 0"),
+    ]
+    end: Annotated[
+        Point,
+        OfPoint(
+            "where it comes out", ("to",), asks="Where does it come out?", placeholder="12, 20"
+        ),
+    ]
     drill: Annotated[
-        Fraction, Length("drill", ("drill", "dia"), low=0.2, high=50.0, placeholder="1.5 mm")
+        Fraction,
+        Length(
+            "drill", ("drill", "dia"), low=0.2, high=50.0, asks="Which drill?", placeholder="1.5 mm"
+        ),
     ]
     other: Annotated[
         Point | None, OfPoint("another bore, or a corner", ("past",), placeholder="none asked")

@@ -55,12 +55,21 @@ class PistonQuestion:
             usual=(6.0, 120.0),
             low=3.0,
             high=500.0,
+            asks="How large is the bore?",
             placeholder="22 mm",
         ),
     ]
     rod: Annotated[
         Fraction,
-        Length("rod", ("rod",), usual=(1.5, 25.0), low=1.0, high=100.0, placeholder="4 mm"),
+        Length(
+            "rod",
+            ("rod",),
+            usual=(1.5, 25.0),
+            low=1.0,
+            high=100.0,
+            asks="How thick is the rod?",
+            placeholder="4 mm",
+        ),
     ]
     long: Annotated[
         Fraction | None,

@@ -36,6 +36,7 @@ class TrueQuestion:
             usual=(0.005, 5.0),
             low=0.0005,
             high=50.0,
+            asks="How far does the indicator swing in all?",
             placeholder="12 thou",
         ),
     ]

@@ -59,6 +59,7 @@ class CoverQuestion:
             before=("bore",),
             low=1.0,
             high=1000.0,
+            asks="How large is the bore under pressure?",
             placeholder="22 mm",
         ),
     ]
