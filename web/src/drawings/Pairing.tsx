@@ -81,8 +81,12 @@ function Row({ row, at, y, named, alone, end }: RowProps) {
               />
               {named && (
                 <text x={at + (end === 'end' ? -14 : 14)} y={text} textAnchor={end} className="fill-ink text-[15px]">
-                  <tspan className="figures">{one.shown}</tspan>
-                  <tspan dx="8">{/^\d+$/.test(one.name) ? `no. ${one.name}` : one.name}</tspan>
+                  {/* The number stands by its dot on either side, the name beyond it. */}
+                  {end === 'end' && <tspan>{called(one.name)}</tspan>}
+                  <tspan className="figures" dx={end === 'end' ? 8 : 0}>
+                    {one.shown}
+                  </tspan>
+                  {end === 'start' && <tspan dx="8">{called(one.name)}</tspan>}
                 </text>
               )}
             </g>
@@ -90,4 +94,12 @@ function Row({ row, at, y, named, alone, end }: RowProps) {
         })}
     </>
   );
+}
+
+const MOST = 8;
+
+/** As much of a name as there is room for. */
+function called(name: string): string {
+  if (/^\d+$/.test(name)) return `no. ${name}`;
+  return name.length > MOST ? `${name.slice(0, MOST - 1)}…` : name;
 }

@@ -43,13 +43,13 @@ function AnswerTable({ column, rows }: { column: Column; rows: Record<string, un
   // Words that run on keep room for themselves: on a phone the table is pushed aside, not squeezed.
   const runsOn = (one: Column) => rows.some((row) => right(one) === 'text-left' && inWords(row[one.name]).length > 20);
   return (
-    <div className="overflow-x-auto">
+    <div className="more-aside overflow-x-auto">
       <table className="w-full">
         <caption className="text-left text-xl font-semibold">{column.label}</caption>
         <thead>
           <tr className="text-soft">
             {heads.map((one) => (
-              <th key={one.name} scope="col" className={`pr-3 font-normal ${right(one)}`}>
+              <th key={one.name} scope="col" className={`pr-3 font-normal max-sm:pr-2 ${right(one)}`}>
                 {one.label}
               </th>
             ))}
@@ -60,13 +60,13 @@ function AnswerTable({ column, rows }: { column: Column; rows: Record<string, un
             <tr key={n} className="border-b border-line">
               {heads.map((one, at) =>
                 at === 0 ? (
-                  <th key={one.name} scope="row" className={`py-1.5 pr-3 font-semibold ${right(one)}`}>
+                  <th key={one.name} scope="row" className={`py-1.5 pr-3 font-semibold max-sm:pr-2 ${right(one)}`}>
                     {inWords(row[one.name])}
                   </th>
                 ) : (
                   <td
                     key={one.name}
-                    className={`pr-3 ${right(one)} ${right(one) === 'text-right' ? 'figures whitespace-nowrap' : ''} ${runsOn(one) ? 'min-w-48' : ''}`}>
+                    className={`pr-3 max-sm:pr-2 ${right(one)} ${right(one) === 'text-right' ? 'figures whitespace-nowrap' : ''} ${runsOn(one) ? 'min-w-48' : ''}`}>
                     {inWords(row[one.name])}
                   </td>
                 ),
