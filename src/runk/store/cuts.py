@@ -21,14 +21,13 @@ from runk.store.slate import check_part
 MOST_EVENTS, MOST_LISTED = 5000, 200
 # Written in Core: between two passes somebody stands waiting for the next number.
 _EVENTS = cast(Table, CutEventRow.__table__)
-_NEWEST = (
-    select(CutRow.keep_key, _EVENTS.c.id, _EVENTS.c.event_key)
-    .select_from(CutRow)
-    .outerjoin(_EVENTS, _EVENTS.c.cut_id == CutRow.id)
-    .where(CutRow.id == bindparam("cut"), CutRow.deleted_at.is_(None))
-    .order_by(_EVENTS.c.id.desc())
-    .limit(1)
-)
+# As the driver takes it, for it is asked before every reading.
+_NEWEST = """
+SELECT cut.keep_key, cut_event.id, cut_event.event_key
+FROM cut LEFT OUTER JOIN cut_event ON cut_event.cut_id = cut.id
+WHERE cut.id = ? AND cut.deleted_at IS NULL
+ORDER BY cut_event.id DESC LIMIT 1
+"""
 _AFTER = (
     select(
         _EVENTS.c.id,
@@ -174,7 +173,7 @@ def newest_event(connection: Connection, cut: int) -> Newest | None:
 
     One look that tells whether what is known of the cut is still all there is.
     """
-    row = connection.execute(_NEWEST, {"cut": cut}).one_or_none()
+    row = connection.exec_driver_sql(_NEWEST, (cut,)).one_or_none()
     return None if row is None else Newest(row[0], int(row[1] or 0), row[2] or "")
 
 

@@ -94,15 +94,11 @@ def _near(train: Train) -> int:
     return round(abs(train.error) * 1e7)
 
 
-def _simple(wheels: tuple[int, ...], ratio: float) -> list[Train]:
+def _simple(wheels: tuple[int, ...], ratio: float) -> Iterator[Train]:
     sizes = sorted(set(wheels))
-    found = [
-        Train((a,), (b,), a / b / ratio - 1.0, True, max(a / b, b / a))
-        for a in sizes
-        for b in sizes
-        if a != b
-    ]
-    return sorted(found, key=_off)
+    near = sorted((abs(a / b / ratio - 1.0), a, b) for a in sizes for b in sizes if a != b)
+    for _, a, b in near:
+        yield Train((a,), (b,), a / b / ratio - 1.0, True, max(a / b, b / a))
 
 
 def _compound(wheels: tuple[int, ...], ratio: float) -> Iterator[Train]:
