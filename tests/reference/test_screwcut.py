@@ -160,7 +160,10 @@ def test_what_cannot_be_is_refused_at_its_field(typed: dict[str, str], field: st
 def test_a_groove_is_as_deep_as_the_thread() -> None:
     got = ask(thread="M10")
     assert got.core_mm.value == pytest.approx(10 - 2 * got.depth_mm.value)
-    assert got.relief_mm.value == pytest.approx(2.5 * 1.5)
+    # The belt is chosen for three pitches: so much is to be cut, and three leads of two starts.
+    assert got.relief_mm.value == pytest.approx(3 * 1.5)
+    assert ask(thread="M10", starts="2").relief_mm.value == pytest.approx(9)
+    assert ask(thread="M10", relief="5").relief_mm.value == 5
     nut = ask(thread="M10", side="inside")
     assert nut.blank_mm.value == pytest.approx(10 - 2 * nut.depth_mm.value)
 

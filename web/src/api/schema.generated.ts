@@ -1690,6 +1690,8 @@ export interface components {
             half_nuts: string;
             lead_mm: components["schemas"]["FigureWire"];
             other: string;
+            own: components["schemas"]["OwnFigureWire"][];
+            pass_s: components["schemas"]["FigureWire"] | null;
             passes: components["schemas"]["PassWire"][];
             pitch_mm: components["schemas"]["FigureWire"];
             position: string;

@@ -84,6 +84,15 @@ class Side(StrEnum):
     BELOW = "below"
 
 
+OWN_RPM_FIELD = Number(
+    "speed of your own",
+    ("rpm", "rev/min", "revs", "r/min"),
+    ("rpm", "rev/min", "revs", "r/min"),
+    before=("at",),
+    low=1.0,
+    high=60000.0,
+    placeholder="not said",
+)
 BAR_FIELD = Length(
     "boring bar",
     ("bar", "boring bar"),
@@ -317,18 +326,7 @@ class SpeedQuestion:
             placeholder="as it is sold",
         ),
     ] = None
-    own_rpm: Annotated[
-        float | None,
-        Number(
-            "speed of your own",
-            ("rpm", "rev/min", "revs", "r/min"),
-            ("rpm", "rev/min", "revs", "r/min"),
-            before=("at",),
-            low=1.0,
-            high=60000.0,
-            placeholder="not said",
-        ),
-    ] = None
+    own_rpm: Annotated[float | None, OWN_RPM_FIELD] = None
     own_feed: Annotated[
         Fraction | None,
         Length(

@@ -55,7 +55,7 @@ class OfPitch(Kind):
 
     def read(self, raw: Any, told: Told) -> Taken:
         typed = " ".join(as_typed(raw).split())
-        typed = re.sub(r"^(?:an? )?(?:pitch(?: of)? )", "", typed, flags=re.I)
+        typed = re.sub(r"^(?:an? )?(?:pitch(?: of)? )| pitch$", "", typed, flags=re.I)
         value = self._read(typed, told.page)
         self.bounded(float(value.mm), told)
         return Taken(value)

@@ -93,3 +93,13 @@ def relief_mm(times: float, pitch_mm: float) -> float:
     2.5
     """
     return times * pitch_mm
+
+
+@law("One pass", "60 × {long_mm} ÷ ({lead_mm} × {speed_rpm})")
+def pass_s(long_mm: float, lead_mm: float, speed_rpm: float) -> float:
+    """Seconds a pass along a thread takes.
+
+    >>> pass_s(20.0, 1.5, 80.0)
+    10.0
+    """
+    return 60.0 * long_mm / (lead_mm * speed_rpm)

@@ -7,6 +7,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door
+from runk.core.cutting.threaded import USUAL_RELIEF_PITCHES
 from runk.core.figures import Link, Working, told
 from runk.core.fits.heat import hole_free_limit_mm
 from runk.core.lengths import Reading
@@ -24,7 +25,6 @@ from runk.core.units import PageUnit
 from runk.core.wheels.half_nuts import dial_says, half_nuts_say
 from runk.core.workshop import Workshop
 
-_RELIEF_TIMES = 2.5
 _CLEAR_MM = 0.1
 """A nut's groove is so much wider across than its thread: common practice."""
 
@@ -45,7 +45,7 @@ def settle(
             f"A groove of {mm_said(question.relief)} is no wider than a pitch, {mm_said(pitch)}: "
             "nobody stops in it.",
             field="relief",
-            suggest=f"{_RELIEF_TIMES * pitch:.1f} mm",
+            suggest=f"{USUAL_RELIEF_PITCHES * pitch:.1f} mm",
         )
     machine = workshop.machine(question.machine, (MachineKind.LATHE,))
     return replace(question, machine=machine.name)
@@ -74,7 +74,15 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
     lead = pitch * question.starts
     # One law and one choice of belt for it, whoever asks.
     belt = shop.belt()
-    groove = w.of(laws.relief_mm, times=_RELIEF_TIMES, pitch_mm=pitch)
+    time = None
+    if question.long is not None:
+        time = w.of(
+            laws.pass_s, long_mm=float(question.long), lead_mm=lead, speed_rpm=belt.set_rpm.value
+        )
+    # As wide as the belt was chosen for, so that what is cut is what was reckoned with.
+    groove = w.of(laws.relief_mm, times=USUAL_RELIEF_PITCHES, pitch_mm=lead)
+    if question.relief is not None:
+        groove = told(float(question.relief), "relief_mm")
     inside = question.side is Side.INSIDE
     core = w.of(
         smaller_mm, "core_mm", major_mm=thread.major_mm, times=2 * depth.value / pitch,
@@ -94,6 +102,8 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         set_rpm=belt.set_rpm,
         position=belt.position,
         target_rpm=belt.target_rpm,
+        pass_s=time and replace(time, places=1),
+        own=belt.own,
         says=_says(question, passes),
         half_nuts="" if screw is None else half_nuts_say(screw, lead_exact),
         other=_other(question),
@@ -107,7 +117,7 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         pitch_mm=told(pitch, "pitch_mm", 4),
         angle_of_thread_deg=told(form.angle_deg, "angle_of_thread_deg", 1),
         cautions=cautions_of(belt),
-        links=_links(question, lead),
+        links=_links(question, lead, groove.value),
     )
 
 
@@ -180,12 +190,12 @@ def _other(question: ScrewcutQuestion) -> str:
     )
 
 
-def _links(question: ScrewcutQuestion, lead: float) -> tuple[Link, ...]:
+def _links(question: ScrewcutQuestion, lead: float, relief_mm: float) -> tuple[Link, ...]:
     name, thread = question.thread.name, question.thread
     groove = (
         ("job", "groove"),
         ("now", f"{thread.major_mm:.4f} mm"),
-        ("wanted", f"{_RELIEF_TIMES * thread.pitch_mm:.4f} mm"),
+        ("wanted", f"{relief_mm:.4f} mm"),
         ("deep", f"{thread.form.depth * thread.pitch_mm:.4f} mm"),
     )
     found = [
@@ -221,7 +231,8 @@ SCREWCUT = Calculator(
     settle=settle,
     sentences={
         "": "Screw-cut {thread} in {metal}[, {side}][, {feed}][, flat {flat}][, radius {radius}]"
-        "[, relief {relief}][, tool {tool} wide][, starts {starts}][, {hand}][, on {machine}]"
+        "[, relief {relief}][, tool {tool} wide][, {long} long][, starts {starts}][, {hand}]"
+        "[, against {own_rpm} rev/min][, on {machine}]"
     },
     calls=(
         "screw-cut @",
@@ -233,6 +244,15 @@ SCREWCUT = Calculator(
         "screwcutting",
         "screw-cutting",
         "single point thread",
+        "single point @",
+        "screw cutting @",
+        "screw-cutting @",
+        "screwcutting @",
+        "cut a thread",
+        "cut thread @",
+        "cut @ thread",
+        "thread @ in lathe",
+        "thread @ on lathe",
     ),
     headline=headline,
     follow=to_follow,

@@ -7,6 +7,8 @@ from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated
 
+from runk.core.cutting.answer import OwnFigure
+from runk.core.cutting.question import OWN_RPM_FIELD
 from runk.core.figures import Caution, Figure, Link
 from runk.core.kinds import Choice, Count, Length, OfMachine, OfMetal, OneOf
 from runk.core.shown import Rank, Show, Table
@@ -56,6 +58,8 @@ class ScrewcutQuestion:
         tool: Width of the tool there.
         starts: Of the thread.
         hand: Which way it winds.
+        long: Of the threaded part, to its groove.
+        own_rpm: A speed somebody has in mind, judged beside Runk's.
     """
 
     thread: Annotated[Thread, THREAD_FIELD]
@@ -98,6 +102,11 @@ class ScrewcutQuestion:
         ),
     ] = 1
     hand: Annotated[Hand, HAND_FIELD] = Hand.RIGHT
+    long: Annotated[
+        Fraction | None,
+        Length("long", ("long",), usual=(2.0, 200.0), low=0.5, high=2000.0, placeholder="not said"),
+    ] = None
+    own_rpm: Annotated[float | None, OWN_RPM_FIELD] = None
     machine: Annotated[str, OfMachine("lathe", placeholder="the lathe")] = ""
 
 
@@ -129,6 +138,8 @@ class ScrewcutAnswer:
     core_mm: Annotated[Figure, Show("Groove down to, across")]
     blank_mm: Annotated[Figure, Show("Blank, across")]
     target_rpm: Annotated[Figure, Show("Never faster than")]
+    pass_s: Annotated[Figure | None, Show("One pass takes")]
+    own: Annotated[tuple[OwnFigure, ...], Table("Figures of your own", rank=Rank.BIG)]
     dial: Annotated[str, Show("Thread dial")]
     pitch_mm: Annotated[Figure, Show("Pitch", Rank.FOLDED)]
     angle_of_thread_deg: Annotated[Figure, Show("Between its flanks", Rank.FOLDED)]

@@ -78,6 +78,7 @@ def needs(question: ScrewcutQuestion, workshop: Workshop) -> CutShop:
         # A left-hand thread begins in its groove and runs off the end: nothing has to be stopped.
         relief=RUNS_OFF if question.hand is Hand.LEFT else question.relief,
         width=question.tool,
+        own_rpm=question.own_rpm,
         machine=lathe.name,
     )
     asked = speed.settle(asked, workshop, {})
@@ -87,7 +88,8 @@ def needs(question: ScrewcutQuestion, workshop: Workshop) -> CutShop:
 
 def cautions_of(belt: SpeedAnswer) -> tuple[Caution, ...]:
     """What to mind about the belt, and the drive."""
-    return (*(c for c in belt.cautions if c.figure == "set_rpm"), _DRIVE)
+    found = (c for c in belt.cautions if c.figure == "set_rpm" or c.about == "your speed")
+    return (*found, _DRIVE)
 
 
 def set_over(w: Working, question: ScrewcutQuestion) -> Figure:

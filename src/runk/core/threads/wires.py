@@ -298,6 +298,16 @@ WIRES = Calculator(
     compute=compute,
     needs=needs,
     sentences={"": "Three wires in {thread}[, wire {wire}][, over them {over}][, {grade}]"},
-    calls=("wires", "three wires", "three-wire", "over wires", "over the wires", "thread wires"),
+    calls=(
+        "wires",
+        "three wires",
+        "three wire",
+        "three-wire",
+        "3 wires",
+        "3 wire",
+        "over wires",
+        "over the wires",
+        "thread wires",
+    ),
     headline=headline,
 )

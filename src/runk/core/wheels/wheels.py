@@ -351,7 +351,8 @@ def headline(answer: WheelsAnswer, page: PageUnit) -> str:
 
 _WORTH = 0.5
 """A wheel is worth its price where it halves what is off: common practice."""
-_TAIL = "[, wheels {wheels}][, over {long}][, {hand}][, on {machine}]"
+_REST = "[, over {long}][, {hand}][, on {machine}]"
+_TAIL = f"[, wheels {{wheels}}]{_REST}"
 WHEELS = Calculator(
     name="wheels",
     title="Change wheels for a pitch",
@@ -365,8 +366,18 @@ WHEELS = Calculator(
     sentences={"": f"Change wheels for {{pitch}}[, leadscrew {{screw}}]{_TAIL}"},
     lines=(
         f"{{call}} {{pitch}} on <a |an |>{{screw}}< leadscrew|>{_TAIL}",
+        f"{{call}} {{wheels}} for {{pitch}}{_REST}",
         f"{{call}} {{pitch}}{_TAIL}",
     ),
-    calls=("change wheels", "change wheel", "changewheels", "change gears", "gear train", "wheels"),
+    calls=(
+        "change wheels to cut",
+        "wheels to cut",
+        "change wheels",
+        "change wheel",
+        "changewheels",
+        "change gears",
+        "gear train",
+        "wheels",
+    ),
     headline=headline,
 )
