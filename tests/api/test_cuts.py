@@ -10,8 +10,9 @@ from fastapi import FastAPI
 from fastapi.testclient import TestClient
 
 from runk.api.app import create_app
+from runk.api.cut_typed import divisions_typed
 from runk.api.cutbook import CutBook, Page
-from runk.api.cuts import divisions_typed, router
+from runk.api.cuts import router
 from runk.api.problems import install
 from runk.core.catalogue import CATALOGUE
 from runk.core.refusals import Refused

@@ -12,8 +12,8 @@ from pydantic import BaseModel, Field, create_model
 from sqlalchemy.orm import Session
 
 from runk.api.calculators import Here, written
+from runk.api.cut_typed import degrees_typed, slipped
 from runk.api.cutbook import CutBook
-from runk.api.cuts import degrees_typed, slipped
 from runk.api.ids import RowId
 from runk.api.problems import PROBLEMS
 from runk.api.wire import CautionWire, LinkWire, answered, shape_of
