@@ -3,149 +3,30 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from fractions import Fraction
 from functools import partial
-from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, told
-from runk.core.kinds import Length, OfMachine, OfPitch, OfWheels, Pitched
+from runk.core.figures import Caution, Working, told
+from runk.core.kinds import Pitched
 from runk.core.lengths import Reading
 from runk.core.lengths.show import MM_PER_INCH, trimmed
 from runk.core.machines import Machine, MachineKind
 from runk.core.machines.change_wheels import ratios_of, teeth_of
 from runk.core.refusals import Refused
-from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS, PRACTICE
-from runk.core.threads.hands import HAND_FIELD, Hand
+from runk.core.threads.hands import Hand
 from runk.core.units import PageUnit
 from runk.core.wheels.half_nuts import half_nuts_say
 from runk.core.wheels.train import STEEP, Train, worth
+from runk.core.wheels.wheel_laws import cuts_mm, error_ppm, off_um, turns_ratio
+from runk.core.wheels.wheels_question import TrainShown, WheelsAnswer, WheelsQuestion
 from runk.core.workshop import Workshop
 
 EXACT_PPM = 0.5
-NUT_MM = Fraction(10)
-"""Over which the error is told: a nut of a small thread."""
 _POOR_PPM = 2000.0
 _SHOWN = 8
-
-
-@dataclass(frozen=True, slots=True)
-class WheelsQuestion:
-    """A pitch to be cut.
-
-    Args:
-        pitch: Wanted: millimetres, threads to the inch, a thread's name, a module.
-        screw: Pitch of the leadscrew; the lathe's own where left out.
-        wheels: Teeth owned; the lathe's own where left out.
-        long: Over which the error is told: the nut, or the whole thread.
-        hand: Which way the thread winds.
-        machine: The lathe.
-    """
-
-    pitch: Annotated[
-        Pitched,
-        OfPitch(
-            "pitch",
-            ("pitch",),
-            asks="Which pitch is to be cut?",
-            low=0.05,
-            high=50.0,
-            placeholder="0.81 mm, 26 tpi or 2BA",
-        ),
-    ]
-    screw: Annotated[
-        Pitched | None,
-        OfPitch("leadscrew", ("leadscrew",), low=0.5, high=30.0, placeholder="the lathe's"),
-    ] = None
-    wheels: Annotated[
-        tuple[int, ...], OfWheels("wheels", ("wheels",), placeholder="the lathe's")
-    ] = ()
-    long: Annotated[
-        Fraction,
-        Length("thread, long", ("long", "over"), low=0.5, high=1000.0, placeholder="10 mm"),
-    ] = NUT_MM
-    hand: Annotated[Hand, HAND_FIELD] = Hand.RIGHT
-    machine: Annotated[str, OfMachine("lathe", placeholder="the lathe")] = ""
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class TrainShown:
-    """A train, and how far out it is."""
-
-    drivers: Annotated[tuple[int, ...], Show("Drivers")]
-    driven: Annotated[tuple[int, ...], Show("Driven")]
-    pitch_mm: Annotated[Figure, Show("Cuts a pitch of")]
-    error_ppm: Annotated[Figure, Show("Off by")]
-    off_um: Annotated[Figure, Show("Over the length")]
-    gear: Annotated[str, Show("Gearbox")]
-    says: Annotated[str, Show("Runs")]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class WheelsAnswer:
-    """Trains for a pitch, the nearest first."""
-
-    set_up: Annotated[str, Show("Spindle to leadscrew", Rank.BIG)]
-    error_ppm: Annotated[Figure, Show("Off by", Rank.BIG)]
-    says: Annotated[str, Show("How", Rank.SAYS)]
-    half_nuts: Annotated[str, Show("Half-nuts", Rank.SAYS)]
-    buy: Annotated[str, Show("One wheel more", Rank.SAYS)]
-    cuts_mm: Annotated[Figure, Show("Cuts a pitch of")]
-    off_um: Annotated[Figure, Show("Which over the length is")]
-    ratio: Annotated[str, Show("Leadscrew to spindle")]
-    wanted_mm: Annotated[Figure, Show("Wanted")]
-    screw_mm: Annotated[Figure, Show("Leadscrew")]
-    long_mm: Annotated[Figure, Show("Over")]
-    trains: Annotated[tuple[TrainShown, ...], Table("Trains that can be set up, the nearest first")]
-    cautions: tuple[Caution, ...]
-    links: tuple[Link, ...]
-
-
-@law("Leadscrew to spindle", "{pitch_mm} ÷ {screw_mm}")
-def turns_ratio(pitch_mm: Num, screw_mm: Num) -> Num:
-    """Turns of the leadscrew for one of the spindle.
-
-    >>> turns_ratio(1.5, 3.0)
-    0.5
-    """
-    return pitch_mm / screw_mm
-
-
-@law("The train cuts", "{screw_mm} × {drivers_ratio} × {gear_ratio}")
-def cuts_mm(screw_mm: Num, drivers_ratio: Num, gear_ratio: Num) -> Num:
-    """Pitch that a train cuts.
-
-    Args:
-        screw_mm: Pitch of the leadscrew.
-        drivers_ratio: Drivers over driven, multiplied together.
-        gear_ratio: Of the gearbox; 1 where there is none.
-
-    >>> cuts_mm(3.0, 0.5, 1.0)
-    1.5
-    """
-    return screw_mm * drivers_ratio * gear_ratio
-
-
-@law("Off by", "({cuts_mm} ÷ {pitch_mm} - 1) × 1 000 000")
-def error_ppm(cuts_mm: Num, pitch_mm: Num) -> Num:
-    """How far a pitch is out, in a million.
-
-    >>> round(error_ppm(1.001, 1.0), 6)
-    1000.0
-    """
-    return (cuts_mm / pitch_mm - 1.0) * 1e6
-
-
-@law("Over the length", "{error_ppm} ÷ 1000 × {long_mm}")
-def off_um(error_ppm: Num, long_mm: Num) -> Num:
-    """What an error comes to over a length.
-
-    >>> off_um(100.0, 10.0)
-    1.0
-    """
-    return error_ppm / 1000.0 * long_mm
 
 
 def needs(question: WheelsQuestion, workshop: Workshop) -> Machine:
