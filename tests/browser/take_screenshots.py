@@ -7,7 +7,7 @@ import tempfile
 from collections.abc import Callable
 from pathlib import Path
 
-from playwright.sync_api import Page, sync_playwright
+from playwright.sync_api import Page, expect, sync_playwright
 
 from tests.browser.serving import CHROMIUM, FLAGS, Server
 
@@ -43,6 +43,13 @@ def _last_drill(page: Page) -> None:
     page.get_by_role("button", name="2 5.9 mm").click()
 
 
+def _thread(page: Page) -> None:
+    page.get_by_role("button", name="Start this thread").click()
+    for mark in ("8 3/4", "12 1/4", "15", "17 1/4"):
+        page.get_by_role("button", name="Made it: the next").click()
+        expect(page.locator("#room")).to_contain_text(mark)
+
+
 VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("speeds", "/speeds", "light", (1280, 800), _nothing),
     ("speeds-bench", "/speeds", "light", (1280, 800), _bench),
@@ -55,7 +62,7 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("threads", "/threads", "light", (1280, 800), _nothing),
     ("fits", "/fits", "light", (1280, 800), _nothing),
     ("mate", "/fits/mate", "light", (1280, 800), _nothing),
-    ("warm", "/fits/warm", "dark", (1280, 800), _nothing),
+    ("thread-followed", "/threads/screwcut", "dark", (1280, 800), _thread),
     ("shafts", "/shafts/float", "light", (1280, 800), _nothing),
     ("faults", "/faults", "light", (1280, 800), _nothing),
     ("metals", "/metals", "light", (1280, 800), _nothing),
