@@ -244,3 +244,30 @@ def test_a_left_hand_thread_runs_off_its_end_and_no_groove_limits_it() -> None:
         )
         .says
     )
+
+
+@settings(max_examples=30, deadline=None)
+@given(
+    st.sampled_from([*METRIC, "2BA", "1/2 BSW", "1/4x40 ME"]),
+    st.sampled_from(["straight", "slide"]),
+    st.booleans(),
+)
+def test_what_is_handed_on_arrives_as_what_it_was(name: str, feed: str, tipped: bool) -> None:
+    """Groove, wheels, wires and nut: each of its links asked, and its figures beside these."""
+    flat = {"flat": f"{find_thread(name).pitch_mm / 20:.4f} mm"} if tipped else {}
+    got = ask(thread=name, feed=feed, metal="brass", long="18", **flat)
+    linked = {one.calculator: dict(one.question) for one in got.links}
+
+    def follow(to: str, **more: str) -> Any:
+        one = CATALOGUE[to]
+        return read_question(one, linked[to] | more, PageUnit.MM, WORKSHOP).question
+
+    groove = follow("plan", width="1 mm")
+    floor = float(groove.now) - 2 * float(groove.deep)
+    assert floor == pytest.approx(got.core_mm.value, abs=2e-4)
+    assert float(groove.wanted) == pytest.approx(got.relief_mm.value, abs=1e-4)
+    assert (groove.metal, groove.machine) == ("brass", "Lathe")
+    train = CATALOGUE["wheels"].ask(follow("wheels"), WORKSHOP)
+    assert train.wanted_mm.value == pytest.approx(got.lead_mm.value, abs=1e-6)
+    assert train.long_mm.value == 18
+    assert follow("wires").thread.name == follow("tap").thread.name == find_thread(name).name

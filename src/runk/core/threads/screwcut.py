@@ -117,7 +117,7 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         pitch_mm=told(pitch, "pitch_mm", 4),
         angle_of_thread_deg=told(form.angle_deg, "angle_of_thread_deg", 1),
         cautions=cautions_of(belt),
-        links=_links(question, lead, groove.value),
+        links=_links(question, lead=lead, relief_mm=groove.value, deep_mm=depth.value),
     )
 
 
@@ -190,23 +190,25 @@ def _other(question: ScrewcutQuestion) -> str:
     )
 
 
-def _links(question: ScrewcutQuestion, lead: float, relief_mm: float) -> tuple[Link, ...]:
+def _links(
+    question: ScrewcutQuestion, *, lead: float, relief_mm: float, deep_mm: float
+) -> tuple[Link, ...]:
     name, thread = question.thread.name, question.thread
-    groove = (
-        ("job", "groove"),
-        ("now", f"{thread.major_mm:.4f} mm"),
-        ("wanted", f"{relief_mm:.4f} mm"),
-        ("deep", f"{thread.form.depth * thread.pitch_mm:.4f} mm"),
-    )
-    found = [
-        Link(
-            "wheels",
-            (("pitch", f"{lead:.6f} mm"), ("hand", str(question.hand))),
-            "The change wheels for it",
-        )
-    ]
+    train = [("pitch", f"{lead:.6f} mm"), ("hand", str(question.hand))]
+    if question.long is not None:
+        train.append(("long", f"{float(question.long):.4f} mm"))
+    found = [Link("wheels", (*train, ("machine", question.machine)), "The change wheels for it")]
     if question.side is Side.OUTSIDE:
-        found.append(Link("plan", groove, "Cut the relief groove"))
+        # As deep as the thread is cut, or its tool would dig in at the end of every pass.
+        groove = [
+            ("job", "groove"),
+            ("metal", question.metal),
+            ("now", f"{thread.major_mm:.4f} mm"),
+            ("wanted", f"{relief_mm:.4f} mm"),
+            ("deep", f"{deep_mm:.4f} mm"),
+            ("machine", question.machine),
+        ]
+        found.append(Link("plan", tuple(groove), "Cut the relief groove"))
         found.append(Link("wires", (("thread", name),), "Measure it over wires"))
         if question.hand is Hand.RIGHT:
             nut = (("thread", name), ("metal", question.metal))
