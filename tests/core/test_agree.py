@@ -110,3 +110,52 @@ def test_no_two_laws_say_one_thing_under_two_names() -> None:
             continue  # A sum or a share is too plain to be anybody's own.
         assert law.formula not in seen, f"{law.key} and {seen.get(law.formula)}"
         seen[law.formula] = law.key
+
+
+def follow(answer: Any, to: str, **more: str) -> Any:
+    """The answer its link to another calculator gives."""
+    (link,) = [one for one in answer.links if one.calculator == to]
+    return ask(to, **dict(link.question), **more)
+
+
+@settings(max_examples=25, deadline=None)
+@given(st.integers(10, 40), st.integers(2, 6), st.sampled_from(METALS), st.integers(1, 3))
+def test_a_pistons_drill_groove_and_rings_are_those_of_its_links(
+    bore: int, rod: int, metal: str, rings: int
+) -> None:
+    if rod > bore / 4:
+        return
+    try:
+        made = ask("piston", bore=str(bore), rod=str(rod), metal=metal, rings=str(rings))
+    except Refused:
+        return
+    # A deep hole takes an easier drill: the link knows how deep.
+    assert follow(made, "tap").drill_name == made.drill_name
+    ring = follow(made, "ring")
+    # The ring says from where to where, the piston aims between.
+    wide = made.groove_width_mm.value
+    assert ring.groove_width_mm.value < wide < ring.groove_most_mm.value
+    assert ring.groove_depth_mm.value == pytest.approx(made.groove_depth_mm.value)
+    (groove,) = [dict(one.question) for one in made.links if one.calculator == "plan"]
+    assert groove["metal"] == metal
+    assert float(groove["wanted"].split()[0]) == pytest.approx(wide, abs=1e-4)
+
+
+@settings(max_examples=25, deadline=None)
+@given(st.sampled_from(list(COARSE)), st.sampled_from(METALS), st.integers(4, 12))
+def test_a_studs_hole_and_thread_are_those_of_its_links(name: str, metal: str, cover: int) -> None:
+    stud = ask("stud", thread=name, metal=metal, cover=str(cover))
+    hole = follow(stud, "tap")
+    assert hole.deep_mm.value == pytest.approx(stud.engaged_mm.value, abs=1e-3)
+    assert follow(stud, "die").blank_mm == ask("die", thread=name, metal="mild-steel").blank_mm
+
+
+@settings(max_examples=25, deadline=None)
+@given(st.integers(5, 60), st.integers(5, 50), st.sampled_from(("6", "8", "10")))
+def test_a_passage_drilled_is_as_long_as_it_was_drawn(across: int, deep: int, drill: str) -> None:
+    try:
+        drawn = ask("passage", start="0, 0", end=f"{across}, {deep + 20}", drill=drill)
+    except Refused:
+        return
+    along = follow(drawn, "angled-hole")
+    assert along.length_mm.value == pytest.approx(drawn.length_mm.value, abs=2e-3)

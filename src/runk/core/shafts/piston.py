@@ -175,7 +175,7 @@ def piston(question: PistonQuestion, shop: PistonShop) -> PistonAnswer:
         long_mm=told(long, "long_mm"),
         rings=question.rings,
         cautions=cautions(question, shop, bend, bend_groove, high.value - low.value),
-        links=links(question, name, duty, grooves),
+        links=links(question, name, duty, float(_long(question)), grooves),
     )
 
 

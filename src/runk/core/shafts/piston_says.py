@@ -133,21 +133,32 @@ def cautions(
 
 
 def links(
-    question: PistonQuestion, thread: str, duty: str, grooves: tuple[Figure, Figure, Figure] | None
+    question: PistonQuestion,
+    thread: str,
+    duty: str,
+    long: float,
+    grooves: tuple[Figure, Figure, Figure] | None,
 ) -> tuple[Link, ...]:
     """Each step's own calculator, filled in."""
     bore, rod = f"{float(question.bore):.4f} mm", f"{float(question.rod):.4f} mm"
     found = [
         Link("fit", (("size", bore), ("duty", duty)), "The piston in its bore"),
         Link("fit", (("size", rod), ("duty", "rod")), "The rod in its gland"),
-        Link("tap", (("thread", thread), ("metal", question.metal)), "Tapping it"),
+        # As deep as it is tapped here: a deep hole takes an easier drill.
+        Link(
+            "tap",
+            (("thread", thread), ("metal", question.metal), ("deep", f"{long:.4f} mm")),
+            "Tapping it",
+        ),
     ]
     if grooves is not None:
         cut = (
             ("job", "groove"),
+            ("metal", question.metal),
             ("now", bore),
             ("wanted", f"{grooves[0].value:.4f} mm"),
             ("deep", f"{grooves[1].value:.4f} mm"),
         )
-        found += [Link("plan", cut, "Cut a groove"), Link("ring", (("bore", bore),), "The rings")]
+        rings = (("bore", bore), ("count", str(question.rings)))
+        found += [Link("plan", cut, "Cut a groove"), Link("ring", rings, "The rings")]
     return tuple(found)
