@@ -108,9 +108,9 @@ def test_it_says_one_dial_number_at_a_time_and_then_the_nut() -> None:
     events = [Event(1, EventKind.DONE)]
     assert said(spec, [])[0] == "A scratch first"
     assert "10 turns of it are 15 mm long" in said(spec, [])[1]
-    # 8 3/4 thou is the first of its equal chips; in a nut the dial counts down.
-    assert said(spec, events)[0] == "Wind to 8 3/4"
-    assert said(cut("M10", side=Side.INSIDE), events)[0] == "Wind to 92 1/4 (7 3/4 back)"
+    # A twelfth of the area is 0.281 mm deep, 11 thou; in a nut the dial counts down.
+    assert said(spec, events)[0] == "Wind to 11"
+    assert said(cut("M10", side=Side.INSIDE), events)[0] == "Wind to 90 (10 back)"
     assert thread_stands(spec, 116.5) == "16 1/2 (1 turn and 16 1/2)"
     assert worded(thread_stands(replace(spec, read_out=True), 10.0), PageUnit.MM) == "0.254 mm"
     while next_pass(spec, follow(spec, events).at) is not None:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 from fractions import Fraction
-from math import ceil
 
 from runk.core.cutting import speed
 from runk.core.cutting.answer import SpeedAnswer
@@ -28,10 +27,10 @@ INTERNAL_60 = 0.541266
 """Depth of a nut of 60 degrees as a share of its pitch: five eighths of the sharp triangle."""
 LESS_DEG = 0.5
 """The top slide stands half a degree short of half the angle, so that both flanks are cut."""
-FIRST_MM = {"hard": 0.08, "usual": 0.15, "soft": 0.25}
-"""The deepest first pass with HSS on the radius, common practice."""
-LAST_MM = (0.05, 0.025)
-"""Last passes: one to two thou, common practice."""
+LAST_MM = {"hard": 0.025, "usual": 0.04, "soft": 0.05}
+"""What the last of its passes takes by the metal, on the radius: one to two thou, practice."""
+_LIGHT_MM = (0.05, 0.025)
+"""What is left for two light passes where a thread is too shallow to end so by itself."""
 RUNS_OFF = Fraction(100)
 """Room enough, in millimetres, that no hand has to be quick."""
 _HARD = (
@@ -116,15 +115,27 @@ class Shares:
 
 
 def shares(metal: str, travel: float) -> Shares:
-    """The passes of a travel; two light ones where equal chips would end thicker than two thou."""
+    """The passes of a travel: as many of one chip as leave the last of them one to two thou.
+
+    >>> shares("mild-steel", 0.974).count, shares("silver-steel", 0.486).count
+    (12, 9)
+    """
     kind = "hard" if metal in _HARD else "soft" if any(s in metal for s in _SOFT) else "usual"
-    first = min(FIRST_MM[kind], travel / 2)
-    count = _count(travel, first)
-    if travel * (1 - ((count - 1) / count) ** 0.5) <= LAST_MM[0]:
-        # Equal chips end as thin as the last passes are meant to be.
+    least = LAST_MM[kind]
+    count = _count(travel, least)
+    if travel * (1 - ((count - 1) / count) ** 0.5) <= _LIGHT_MM[0] + least / 10:
         return Shares(travel, count, ())
-    rough = travel - sum(LAST_MM)
-    return Shares(rough, _count(rough, first), LAST_MM)
+    rough = max(travel - sum(_LIGHT_MM), travel / 2)
+    light = tuple(mm * (travel - rough) / sum(_LIGHT_MM) for mm in _LIGHT_MM)
+    return Shares(rough, _count(rough, least), light)
+
+
+def _count(travel: float, least: float) -> int:
+    """The most passes of one chip area of which the last still takes so much."""
+    count = 1
+    while travel * (1 - (count / (count + 1)) ** 0.5) >= least:
+        count += 1
+    return count
 
 
 def depth_of(w: Working, question: ScrewcutQuestion) -> Figure:
@@ -156,11 +167,3 @@ def depth_of(w: Working, question: ScrewcutQuestion) -> Figure:
             suggest=f"{pitch / 8:.3f} mm",
         )
     return w.of(laws.depth_mm, since=since, sharp_mm=sharp, off_mm=off)
-
-
-def _count(travel: float, first: float) -> int:
-    """Passes of one chip area: no first one deeper than it may be, no last one that only rubs."""
-    count = max(ceil((travel / first) ** 2 - 1e-9), 1)
-    while count > 1 and travel * (1 - ((count - 1) / count) ** 0.5) < LAST_MM[-1]:
-        count -= 1
-    return count
