@@ -138,3 +138,38 @@ def test_the_top_slides_dial_counts_along_its_angle() -> None:
     assert (along.slide, straight.slide) == ("top-slide", "cross-slide")
     assert along.division == pytest.approx(straight.division * cos(radians(29.5)))
     assert along.now_mm == pytest.approx(straight.now_mm)
+
+
+@st.composite
+def histories(draw: st.DrawFn) -> tuple[CutSpec, list[Event]]:
+    """A thread and what may have happened to it, believable or not."""
+    side, feed = draw(st.sampled_from(list(Side))), draw(st.sampled_from(list(Feed)))
+    spec = cut(draw(st.sampled_from(SOME)), side=side, feed=feed)
+    events: list[Event] = []
+    for number in range(1, draw(st.integers(0, 14)) + 1):
+        kind = draw(st.sampled_from(list(EventKind)))
+        if kind is EventKind.UNDO:
+            events.append(Event(number, kind, undoes=draw(st.integers(1, number))))
+            continue
+        wound = draw(st.none() | st.floats(0, 30))
+        sizes = (draw(st.floats(0.5, 40)),) if kind is EventKind.READING else ()
+        events.append(Event(number, kind, sizes, wound))
+    return spec, events
+
+
+@given(histories(), st.integers(0, 14))
+def test_whatever_happens_to_a_thread_it_is_a_fold_and_can_be_said(
+    history: tuple[CutSpec, list[Event]], half: int
+) -> None:
+    spec, events = history
+    held = standing_events(events)
+    whole = follow(spec, held)
+    assert follow(spec, held[half:], follow(spec, held[:half])) == whole
+    told, detail = said(spec, held)
+    assert told
+    assert detail
+    assert "nan" not in told + detail
+    # No pass is ever told that goes past what may come off.
+    coming = next_pass(spec, whole.at)
+    if coming is not None and not whole.outcomes:
+        assert coming.leaves_mm >= spec.least_left - spec.division

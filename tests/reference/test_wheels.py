@@ -21,6 +21,7 @@ from runk.core.catalogue import CATALOGUE
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
+from runk.core.wheels.half_nuts import MOST_TURNS, dial_says, half_nuts_say, turns_to_meet
 from runk.core.wheels.train import CLEAR, Train
 from runk.core.wheels.trains import bought, compound, trains
 from runk.demo.back_shed import WORKSHOP
@@ -228,3 +229,35 @@ def test_lines_of_wheels(line: str, unit: str, cuts: float) -> None:
     assert again.read.question.pitch == asked.read.question.pitch
     assert again.read.question.wheels == asked.read.question.wheels
     assert again.answer.set_up == asked.answer.set_up
+
+
+@settings(max_examples=80, deadline=None)
+@given(
+    st.sampled_from([Fraction(254, 80), Fraction(254, 60), Fraction(3), Fraction(6)]),
+    st.one_of(
+        st.integers(4, 48).map(lambda tpi: Fraction(254, 10 * tpi)),
+        st.sampled_from([Fraction(n, 20) for n in (10, 14, 15, 16, 20, 25, 30, 35, 40)]),
+    ),
+    st.sampled_from([14, 15, 16, 20, 21, 24]),
+)
+def test_a_mark_of_the_dial_finds_the_thread_again(
+    screw: Fraction, lead: Fraction, teeth: int
+) -> None:
+    """The carriage is moved by hand from mark to mark: at each it must stand whole threads on."""
+    turns, says = turns_to_meet(screw, lead), dial_says(screw, lead, teeth)
+    meets = [n for n in range(1, 400) if (n * screw / lead).denominator == 1]
+    nuts = half_nuts_say(screw, lead, teeth)
+    assert ("Stay closed" in nuts) == ("No number" in says)
+    if "No number" in says:
+        # Not even once round does the dial bring the thread back, or nobody counts so far.
+        whole_turn = (teeth * screw / lead).denominator == 1
+        assert not whole_turn or turns > MOST_TURNS
+        return
+    assert meets[0] == turns
+    if says.startswith("Any"):
+        assert turns == 1
+    else:
+        marks = int(says.split()[0])
+        apart = Fraction(teeth, marks)
+        assert all((n * apart * screw / lead).denominator == 1 for n in range(marks))
+        assert (apart / 2 * screw / lead).denominator != 1 or apart / 2 != int(apart / 2)

@@ -105,7 +105,7 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         pass_s=time and replace(time, places=1),
         own=belt.own,
         says=_says(question, passes),
-        half_nuts="" if screw is None else half_nuts_say(screw, lead_exact),
+        half_nuts="" if screw is None else half_nuts_say(screw, lead_exact, shop.lathe.dial_teeth),
         other=_other(question),
         passes=passes,
         angle_deg=angle,

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from fractions import Fraction
 
+_CLOSED = "Stay closed until the thread is done"
 MOST_TURNS = 16
 """Past so many turns nobody counts: the nut stays closed."""
 
@@ -17,21 +18,31 @@ def turns_to_meet(screw_mm: Fraction, lead_mm: Fraction) -> int:
     return (screw_mm / lead_mm).denominator
 
 
-def half_nuts_say(screw_mm: Fraction, lead_mm: Fraction) -> str:
+def half_nuts_say(screw_mm: Fraction, lead_mm: Fraction, teeth: float | None = None) -> str:
     """Whether the half-nuts may be opened.
+
+    Args:
+        screw_mm: Pitch of the leadscrew; ``lead_mm`` of the thread.
+        teeth: Of the thread dial's wheel; None where nothing is known of it.
 
     >>> half_nuts_say(Fraction(3), Fraction(3, 2))
     "May be opened anywhere: the pitch goes into the leadscrew's."
+    >>> half_nuts_say(Fraction(3), Fraction(7, 10), 16)
+    'Stay closed until the thread is done: no number of this dial finds the thread again.'
     """
     turns = turns_to_meet(screw_mm, lead_mm)
     if turns == 1:
         return "May be opened anywhere: the pitch goes into the leadscrew's."
+    if turns <= MOST_TURNS and teeth is not None and int(teeth) % turns:
+        return (
+            "Stay closed until the thread is done: no number of this dial finds the thread again."
+        )
     if turns <= MOST_TURNS:
         return (
             f"Open only where they close again in the same thread: every {turns} "
             "turns of the leadscrew, by the dial's number."
         )
-    return "Stay closed until the thread is done: stop, draw the tool out, run back in reverse."
+    return f"{_CLOSED}: stop, draw the tool out, run back in reverse."
 
 
 def dial_says(screw_mm: Fraction, lead_mm: Fraction, teeth: float | None) -> str:
@@ -43,6 +54,8 @@ def dial_says(screw_mm: Fraction, lead_mm: Fraction, teeth: float | None) -> str
 
     >>> dial_says(Fraction(254, 80), Fraction(254, 260), 16)
     '4 marks, a quarter of a turn apart, all alike.'
+    >>> dial_says(Fraction(3), Fraction(7, 10), 16)
+    'No number of it will do: its wheel would need 7 or 14 teeth.'
     """
     turns = turns_to_meet(screw_mm, lead_mm)
     if turns > MOST_TURNS:
@@ -50,7 +63,8 @@ def dial_says(screw_mm: Fraction, lead_mm: Fraction, teeth: float | None) -> str
     if teeth is None or turns == 1:
         return "Any number will do." if turns == 1 else "None is told of in the Workshop."
     if int(teeth) % turns:
-        return "Always the same number: one place of its turn alone."
+        # Once round, the dial shows its number again, and the thread stands elsewhere.
+        return f"No number of it will do: its wheel would need {turns} or {2 * turns} teeth."
     marks = int(teeth) // turns
     shares = {1: "a turn", 2: "half a turn", 4: "a quarter of a turn"}
     return f"{marks} marks, {shares.get(marks, f'a {marks}th of a turn')} apart, all alike."

@@ -107,7 +107,7 @@ def compute(question: WheelsQuestion, machine: Machine) -> WheelsAnswer:
         set_up=_set_up(best),
         error_ppm=first.error_ppm,
         says=_says(best, ppm, question.hand),
-        half_nuts=half_nuts_say(question.screw.mm, question.pitch.mm) if question.screw else "",
+        half_nuts=_half_nuts(question, machine),
         buy=_buy(question, ratio / float(able[0][1]), ppm, reaches),
         cuts_mm=first.pitch_mm,
         off_um=first.off_um,
@@ -119,6 +119,15 @@ def compute(question: WheelsQuestion, machine: Machine) -> WheelsAnswer:
         cautions=_cautions(best, ppm),
         links=(),
     )
+
+
+def _half_nuts(question: WheelsQuestion, machine: Machine) -> str:
+    if question.screw is None:
+        return ""
+    own = machine.leadscrew_mm
+    # The dial belongs to the lathe's own leadscrew.
+    same = own is not None and Fraction(str(own)) == question.screw.mm
+    return half_nuts_say(question.screw.mm, question.pitch.mm, machine.dial_teeth if same else None)
 
 
 def _reaches(machine: Machine, train: Train) -> bool:
