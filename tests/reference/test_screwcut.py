@@ -271,3 +271,13 @@ def test_what_is_handed_on_arrives_as_what_it_was(name: str, feed: str, tipped: 
     assert train.wanted_mm.value == pytest.approx(got.lead_mm.value, abs=1e-6)
     assert train.long_mm.value == 18
     assert follow("wires").thread.name == follow("tap").thread.name == find_thread(name).name
+
+
+def test_starts_are_divided_by_what_does_not_move_the_tool_in() -> None:
+    straight, over = ask(thread="M12", starts="3"), ask(thread="M12", starts="3", feed="slide")
+    assert "a pitch apart by the top slide, set along the bed" in straight.says
+    # At its angle the slide's own travel of a pitch would be that much deeper as well.
+    assert over.angle_deg.value > 25
+    assert "on by 1/3 of its teeth" in over.says
+    assert "a pitch apart by the top slide" not in over.says
+    assert "Start it" not in ask(thread="M12").says

@@ -159,11 +159,7 @@ def _says(question: ScrewcutQuestion, passes: tuple[Pass, ...]) -> str:
         if question.feed is Feed.SLIDE
         else "Feed with the cross-slide, the tool square to the work by the thread gauge."
     )
-    begun = (
-        f"Start it {question.starts} times, a pitch apart by the top slide. "
-        if question.starts > 1
-        else ""
-    )
+    begun = _starts_say(question)
     if question.hand is Hand.LEFT:
         begun += (
             "Left hand: an idler more turns the leadscrew the other way; begin in the groove by "
@@ -172,6 +168,21 @@ def _says(question: ScrewcutQuestion, passes: tuple[Pass, ...]) -> str:
     return (
         f"{way} {begun}{_counted(passes)}; a pass at nothing to end, a die or chaser for its "
         "form, and the nut made first to try it."
+    )
+
+
+def _starts_say(question: ScrewcutQuestion) -> str:
+    """From one start of several to the next."""
+    if question.starts == 1:
+        return ""
+    if question.feed is Feed.STRAIGHT:
+        return (
+            f"Start it {question.starts} times, a pitch apart by the top slide, set along the bed. "
+        )
+    # Over at its angle the top slide would move the tool in as well.
+    return (
+        f"Start it {question.starts} times, from one to the next by the wheel on the spindle: out "
+        f"of mesh, on by 1/{question.starts} of its teeth, into mesh; count that they divide. "
     )
 
 
