@@ -181,3 +181,11 @@ def test_lines_of_pairs(line: str, fit: int, page: PageUnit) -> None:
     assert (asked.calculator.name, asked.answer.fit) == ("pairs", fit)
     again = ask(asked.read_as.split(" (")[0], WORKSHOP, page)
     assert again.answer.fit == fit
+
+
+def test_an_end_of_the_clearance_that_was_left_out_is_said_back() -> None:
+    line = "pair bores 22.00 mm; 22.03 mm, pistons 21.97 mm; 21.99 mm, free 0.02 mm"
+    asked = ask(line, WORKSHOP)
+    assert "free 0.02 mm, at most 0.04 mm" in asked.read_as
+    # Said back, it is the same question.
+    assert ask(asked.read_as, WORKSHOP).read.question == asked.read.question

@@ -281,3 +281,14 @@ def test_starts_are_divided_by_what_does_not_move_the_tool_in() -> None:
     assert "on by 1/3 of its teeth" in over.says
     assert "a pitch apart by the top slide" not in over.says
     assert "Start it" not in ask(thread="M12").says
+
+
+def test_the_dial_is_read_to_a_quarter_and_counts_down_in_a_nut() -> None:
+    screw, nut = ask(thread="M10"), ask(thread="M10", side="inside")
+    assert [one.mark for one in screw.passes[:3]] == ["11", "15 3/4", "19 1/4"]
+    assert nut.passes[0].mark == "90 (10 back)"
+    # Along the top slide a nut's tool is fed by a slide that goes in: it counts up.
+    assert "back" not in ask(thread="M10", side="inside", feed="slide").passes[0].mark
+    coarse = ask(thread="M64x6").passes[-1]
+    assert coarse.mark.endswith("(1 turn and 53 1/2)")
+    assert coarse.divisions.value == pytest.approx(153.4, abs=0.1)

@@ -1348,6 +1348,7 @@ export interface components {
         };
         PassWire: {
             divisions: components["schemas"]["FigureWire"] | null;
+            mark: string;
             pass_number: number;
             stands_mm: components["schemas"]["FigureWire"];
             take_mm: components["schemas"]["FigureWire"];

@@ -20,6 +20,11 @@ function Beside({ reply: { answer } }: Given<Reply>) {
   );
 }
 
+function aside(mark: string): string {
+  const more = /\((.*)\)/.exec(mark);
+  return more ? `${more[1]}; ` : '';
+}
+
 /** One dial number at a time; back is undo. */
 function Bench({ reply: { answer, read_as, cautions }, close }: Given<Reply> & { close: () => void }) {
   const count = answer.passes.length;
@@ -28,11 +33,12 @@ function Bench({ reply: { answer, read_as, cautions }, close }: Given<Reply> & {
       title={read_as}
       stops={stopsAmong(cautions)}
       steps={answer.passes.map((one) => ({
-        does: `Pass ${one.pass_number} of ${count}: ${answer.travel_mm ? 'top slide' : 'cross-slide'} in to`,
-        number: one.divisions?.shown ?? one.stands_mm.shown,
-        unit: one.divisions?.unit ?? one.stands_mm.unit,
-        under: `${one.stands_mm.shown} ${one.stands_mm.unit} from nought; takes ${one.take_mm.shown} ${one.take_mm.unit}`,
-        ahead: `pass ${one.pass_number}, ${one.divisions?.shown ?? one.stands_mm.shown}`,
+        does: `Pass ${one.pass_number} of ${count}: ${answer.travel_mm ? 'top slide' : 'cross-slide'}, wind to`,
+        // "90 (10 back)": the mark alone is read from two metres.
+        number: one.mark.split(' (')[0] || one.stands_mm.shown,
+        unit: one.mark ? 'divisions' : one.stands_mm.unit,
+        under: `${aside(one.mark)}${one.stands_mm.shown} ${one.stands_mm.unit} from nought; takes ${one.take_mm.shown} ${one.take_mm.unit}`,
+        ahead: `pass ${one.pass_number}, wind to ${one.mark || one.stands_mm.shown}`,
       }))}
       ends="Then a pass at nothing, and the nut."
       close={close}

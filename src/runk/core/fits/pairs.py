@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import replace
+from fractions import Fraction
 from statistics import median
 
 from runk.core.calculator import Calculator, Door
@@ -65,27 +66,23 @@ def needs(_: PairsQuestion, __: Workshop) -> None:
 
 
 def settle(question: PairsQuestion, _: Workshop, __: Mapping[str, Reading]) -> PairsQuestion:
-    """Both ends of the clearance, the right way round.
+    """Both ends of the clearance, the right way round; one that was left out is said back.
 
     Raises:
         Refused: The most is under the least.
     """
     if question.least is None and question.most is None:
         return question
-    least = question.least or 0
+    least = question.least or Fraction(0)
     most = 2 * least if question.most is None else question.most
     if most < least:
         raise Refused("The most clearance is under the least.", field="most")
-    return question
+    return replace(question, least=least, most=most)
 
 
 def _wanted(w: Working, question: PairsQuestion, size: float) -> tuple[Figure, Figure]:
-    if question.least is not None or question.most is not None:
-        least = float(question.least or 0)
-        most = 2 * least if question.most is None else float(question.most)
-        ends = (told(mm, "least_mm") for mm in (least, most))
-        low, high = ends
-        return low, high
+    if question.least is not None and question.most is not None:
+        return told(float(question.least), "least_mm"), told(float(question.most), "most_mm")
     duty = duties()[question.duty]
     found = [
         w.of(duty_limit_mm, key, per_inch=per, size_mm=size, besides=besides, source=duty.source)

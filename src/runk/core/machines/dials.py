@@ -51,6 +51,24 @@ def back_say(divisions: float, per_turn: int) -> str:
     return f"{divisions_say(-judged % per_turn)} ({turns_say(judged, per_turn)} back)"
 
 
+def mark_say(divisions: float, per_turn: int, *, back: bool = False) -> str:
+    """Where a dial that stood at nought is wound to, as it is read.
+
+    Args:
+        divisions: From nought.
+        per_turn: Divisions a turn.
+        back: Wound outwards, a dial that counts up winding in counts down.
+
+    >>> mark_say(15.8, 100), mark_say(116.5, 100), mark_say(7.75, 100, back=True)
+    ('15 3/4', '16 1/2 (1 turn and 16 1/2)', '92 1/4 (7 3/4 back)')
+    """
+    if back:
+        return back_say(divisions, per_turn)
+    judged = round(divisions / JUDGED) * JUDGED
+    mark = divisions_say(judged % per_turn)
+    return f"{mark} ({turns_say(judged, per_turn)})" if judged >= per_turn else mark
+
+
 def judged_divisions(dial: Dial, travel_mm: float) -> float:
     """Divisions for a travel, to the quarter that can be judged.
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from runk.core.machines.dials import JUDGED, back_say, divisions_say, turns_say
+from runk.core.machines.dials import mark_say
 from runk.core.plan.answer import PlannedPass
 from runk.core.plan.made import PassKind
 from runk.core.plan.say import both, shown_size
@@ -19,10 +19,8 @@ def thread_stands(spec: CutSpec, wound: float) -> str:
     """
     if spec.read_out or not spec.division_mm:
         return mm_said(wound * (spec.division_mm or spec.division / spec.across), 3)
-    if spec.job is Job.NUT and not spec.turned_deg:
-        return back_say(wound, spec.per_turn)
-    mark = divisions_say(round(wound / JUDGED) * JUDGED % spec.per_turn)
-    return f"{mark} ({turns_say(wound, spec.per_turn)})" if wound >= spec.per_turn else mark
+    back = spec.job is Job.NUT and not spec.turned_deg
+    return mark_say(wound, spec.per_turn, back=back)
 
 
 def thread_says(spec: CutSpec, wound: float, told: PlannedPass) -> tuple[str, str]:

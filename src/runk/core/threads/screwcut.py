@@ -12,6 +12,7 @@ from runk.core.figures import Link, Working, told
 from runk.core.fits.heat import hole_free_limit_mm
 from runk.core.lengths import Reading
 from runk.core.machines import MachineKind
+from runk.core.machines.dials import mark_say
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
 from runk.core.sources import PRACTICE
@@ -135,16 +136,20 @@ def _passes(
         at += mm
         stands.append(told(at, "stands_mm", None))
     dial = shop.lathe.dial("top-slide" if question.feed is Feed.SLIDE else "cross-slide")
+    # A nut's tool goes outwards, and the cross-slide's dial counts down.
+    back = question.side is Side.INSIDE and question.feed is Feed.STRAIGHT
     found, before = [], 0.0
     for number, stand in enumerate(stands, 1):
-        divisions = None
+        divisions, mark = None, ""
         if dial is not None:
             divisions = told(stand.value / dial.travel_mm, "divisions", 1)
+            mark = mark_say(divisions.value, dial.per_turn, back=back)
         found.append(
             Pass(
                 pass_number=number,
                 stands_mm=replace(stand, places=3),
                 take_mm=told(stand.value - before, "take_mm"),
+                mark=mark,
                 divisions=divisions,
             )
         )

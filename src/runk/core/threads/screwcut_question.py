@@ -117,7 +117,8 @@ class Pass:
     pass_number: Annotated[int, Show("Pass")]
     stands_mm: Annotated[Figure, Show("In to")]
     take_mm: Annotated[Figure, Show("Takes")]
-    divisions: Annotated[Figure | None, Show("Dial from nought")]
+    mark: Annotated[str, Show("Wind to")]
+    divisions: Annotated[Figure | None, Show("Divisions from nought", Rank.FOLDED)]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
