@@ -12,6 +12,7 @@ from runk.core.catalogue import CATALOGUE
 from runk.core.figures import laws
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
+from runk.core.threads.series import find_thread
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
 
@@ -159,3 +160,34 @@ def test_a_passage_drilled_is_as_long_as_it_was_drawn(across: int, deep: int, dr
         return
     along = follow(drawn, "angled-hole")
     assert along.length_mm.value == pytest.approx(drawn.length_mm.value, abs=2e-3)
+
+
+@settings(max_examples=30, deadline=None)
+@given(
+    st.sampled_from(["M3", "M6", "M10", "2BA", "1/2 BSW", "1/4-20 UNC", "1/4x40 ME"]),
+    st.sampled_from(METALS),
+    st.sampled_from(["", "4 mm", "6 mm"]),
+)
+def test_a_thread_by_its_sizes_leads_to_the_thread_by_its_name(
+    name: str, metal: str, relief: str
+) -> None:
+    thread = find_thread(name)
+    if relief and float(relief.split()[0]) <= thread.pitch_mm:
+        return
+    typed = {"relief": relief} if relief else {}
+    belt = ask(
+        "speed",
+        operation="screw-cut",
+        metal=metal,
+        diameter=f"{thread.major_mm:.6f}",
+        pitch=f"{thread.pitch_mm:.8f}",
+        **typed,
+    )
+    cut = follow(belt, "screwcut")
+    assert cut.set_rpm.value == belt.set_rpm.value
+    assert cut.position == belt.position
+    assert cut.pitch_mm.value == pytest.approx(thread.pitch_mm, abs=1e-4)
+    # The form comes along with the name, where it is one: a BA thread is no 60 degrees.
+    assert cut.angle_of_thread_deg.value == thread.form.angle_deg
+    if thread.name.startswith("M"):
+        assert cut.depth_mm.value == ask("screwcut", thread=name, metal=metal).depth_mm.value

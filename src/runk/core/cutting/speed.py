@@ -29,6 +29,7 @@ from runk.core.lengths import Reading
 from runk.core.machines.choose import geared
 from runk.core.machines.machine import Machine, MachineKind
 from runk.core.refusals import Refused
+from runk.core.threads.series import threads
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -180,10 +181,33 @@ def centre_pilot_mm(shaft_mm: float) -> float:
     return next((pilot for up_to, pilot in _CENTRES if shaft_mm <= up_to), _LARGEST_PILOT_MM)
 
 
+_SAME_MM = 0.001
 _WHOLE = {Operation.DRILL: "drilled", Operation.REAM: "machine-reamed"}
 
 
+def _thread_named(question: SpeedQuestion) -> str:
+    """The thread of that diameter and pitch by its name, or as a special."""
+    size, pitch = float(question.diameter), float(question.pitch or 0)
+    # An inch pitch typed in millimetres is never quite the same.
+    known = (
+        one.name
+        for one in threads()
+        if abs(one.major_mm - size) < _SAME_MM and abs(one.pitch_mm - pitch) < _SAME_MM
+    )
+    return next(known, f"{size:g}x{pitch:g}")
+
+
 def _links(question: SpeedQuestion, machine: Machine) -> tuple[Link, ...]:
+    if question.operation is Operation.SCREW_CUT and question.pitch is not None:
+        thread = [
+            ("thread", _thread_named(question)),
+            ("metal", question.metal),
+            ("machine", machine.name),
+        ]
+        for name, value in (("relief", question.relief), ("tool", question.width)):
+            if value is not None:
+                thread.append((name, f"{float(value):.6g} mm"))
+        return (Link("screwcut", tuple(thread), "Its depth, and what to wind to pass by pass"),)
     finish = _WHOLE.get(question.operation)
     if finish is None:
         return ()
