@@ -183,11 +183,13 @@ def test_a_thread_by_its_sizes_leads_to_the_thread_by_its_name(
         pitch=f"{thread.pitch_mm:.8f}",
         **typed,
     )
-    cut = follow(belt, "screwcut")
+    named = [dict(one.question) for one in belt.links]
+    assert thread.name in [one["thread"] for one in named]
+    cut = ask("screwcut", **next(one for one in named if one["thread"] == thread.name))
     assert cut.set_rpm.value == belt.set_rpm.value
     assert cut.position == belt.position
     assert cut.pitch_mm.value == pytest.approx(thread.pitch_mm, abs=1e-4)
-    # The form comes along with the name, where it is one: a BA thread is no 60 degrees.
+    # The form comes along with the name: 0 BA is no M6, and each is offered.
     assert cut.angle_of_thread_deg.value == thread.form.angle_deg
     if thread.name.startswith("M"):
         assert cut.depth_mm.value == ask("screwcut", thread=name, metal=metal).depth_mm.value

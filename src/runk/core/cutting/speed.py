@@ -185,29 +185,33 @@ _SAME_MM = 0.001
 _WHOLE = {Operation.DRILL: "drilled", Operation.REAM: "machine-reamed"}
 
 
-def _thread_named(question: SpeedQuestion) -> str:
-    """The thread of that diameter and pitch by its name, or as a special."""
+def _threads_of(question: SpeedQuestion) -> list[str]:
+    """The threads of that diameter and pitch by their names; a special where there is none."""
     size, pitch = float(question.diameter), float(question.pitch or 0)
     # An inch pitch typed in millimetres is never quite the same.
-    known = (
+    known = [
         one.name
         for one in threads()
         if abs(one.major_mm - size) < _SAME_MM and abs(one.pitch_mm - pitch) < _SAME_MM
+    ]
+    return known or [f"{size:g}x{pitch:g}"]
+
+
+def _of_thread(question: SpeedQuestion, machine: Machine) -> tuple[Link, ...]:
+    """What a thread asked by its sizes may be: M6 and 0 BA are of one size and two forms."""
+    along = [("metal", question.metal), ("machine", machine.name)]
+    for name, value in (("relief", question.relief), ("tool", question.width)):
+        if value is not None:
+            along.append((name, f"{float(value):.6g} mm"))
+    return tuple(
+        Link("screwcut", (("thread", name), *along), f"{name}: depth, and what to wind to")
+        for name in _threads_of(question)
     )
-    return next(known, f"{size:g}x{pitch:g}")
 
 
 def _links(question: SpeedQuestion, machine: Machine) -> tuple[Link, ...]:
     if question.operation is Operation.SCREW_CUT and question.pitch is not None:
-        thread = [
-            ("thread", _thread_named(question)),
-            ("metal", question.metal),
-            ("machine", machine.name),
-        ]
-        for name, value in (("relief", question.relief), ("tool", question.width)):
-            if value is not None:
-                thread.append((name, f"{float(value):.6g} mm"))
-        return (Link("screwcut", tuple(thread), "Its depth, and what to wind to pass by pass"),)
+        return _of_thread(question, machine)
     finish = _WHOLE.get(question.operation)
     if finish is None:
         return ()
