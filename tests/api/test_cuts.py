@@ -380,3 +380,29 @@ def test_the_simulated_lathe_cuts_a_thread_to_size(client: TestClient, side: str
         cut = told.json()
     assert cut["answer"]["state"] == "inside"
     assert bool(cut["readings"][-1]["tried"]) == (side == "inside")
+
+
+def test_an_inch_page_is_refused_in_inches_wherever_it_keeps_something(client: TestClient) -> None:
+    cut = start(client, {"thread": "1/2-13 UNC"}, unit="inch", **THREAD)
+    at = f"/api/cuts/{cut['id']}/readings"
+    sent: list[tuple[str, dict[str, Any]]] = [
+        (at, {"event_key": next(_keys), "reading": "0.63", "sure": True}),
+        ("/api/cuts", {"keep_key": next(_keys), "question": SHAFT | {"now": "9000"}}),
+        ("/api/mates", {"keep_key": next(_keys), "question": {"there": "9000", "duty": "running"}}),
+        (
+            "/api/slate",
+            {
+                "keep_key": next(_keys),
+                "calculator": "fit",
+                "question": {"size": "300", "hole_class": "H7"},
+            },
+        ),
+    ]
+    for path, body in sent:
+        refused = client.post(path, json=body | {"unit": "inch"})
+        assert refused.status_code == 422, path
+        assert " mm" not in refused.json()["detail"], path
+    # Millimetres typed on it are asked about, before anything is said of wires.
+    slip = send(client, cut["id"], "readings", reading="15.57", unit="inch").json()
+    assert slip["theirs"] == {"slip": True}
+    assert "millimetres taken for inches" in slip["detail"]

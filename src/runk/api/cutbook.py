@@ -167,9 +167,11 @@ class CutBook:
         if event.kind in TRIED and not spec.threaded:
             return Refused("Only a thread is tried with its mate.", field="went")
         if event.kind is EventKind.READING and spec.threaded:
-            deepest = min(spec.left(size) for size in event.sizes_mm)
-            if refused := no_reading(spec, deepest):
-                return refused
+            deepest = min(event.sizes_mm, key=spec.left)
+            if refused := no_reading(spec, spec.left(deepest)):
+                # One unit taken for the other is asked about before it is sent back.
+                found = None if sure else slip(spec, page.where, deepest, event.wound)
+                return SlipFound(found) if found and found.meant_mm is not None else refused
         if event.kind is EventKind.READING and not sure:
             for size in event.sizes_mm:
                 if found := slip(spec, page.where, size, event.wound):

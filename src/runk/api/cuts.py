@@ -6,7 +6,7 @@ import secrets
 from collections.abc import Callable
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, Query, Request, Response
 
 from runk.api.calculators import Here
 from runk.api.cut_bodies import (
@@ -58,7 +58,8 @@ def router(
             return [cut_line(book.page(session, cut)) for cut in newest(session, limit)]
 
     @routes.post("", status_code=201, response_model=CutOut)
-    def start(body: StartIn) -> Response:
+    def start(body: StartIn, request: Request) -> Response:
+        request.state.page = body.unit
         workshop = here()
         calculator = catalogue.get(body.calculator)
         if calculator is None or calculator.follow is None:
@@ -97,7 +98,8 @@ def router(
             return cut_out(book.page(session, cut))
 
     @routes.post("/{cut}/readings", response_model=CutOut)
-    def reading(cut: RowId, body: ReadingIn) -> Response:
+    def reading(cut: RowId, body: ReadingIn, request: Request) -> Response:
+        request.state.page = body.unit
         event = Event(
             0,
             EventKind.READING,

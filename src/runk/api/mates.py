@@ -7,7 +7,7 @@ from datetime import datetime
 from fractions import Fraction
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel, Field, create_model
 from sqlalchemy.orm import Session
 
@@ -234,7 +234,8 @@ def router(book: CutBook, here: Here) -> APIRouter:
         return MateLine(id=kept.id, title=kept.title, headline=says, part_id=kept.part_id)
 
     @routes.post("", status_code=201, response_model=MateOut)
-    def start(body: StartMateIn) -> Response:
+    def start(body: StartMateIn, request: Request) -> Response:
+        request.state.page = body.unit
         workshop = here()
         typed = {k: v for k, v in body.question.items() if k in MATE.fields and v is not None}
         read = read_question(MATE, typed, body.unit, workshop)
@@ -253,7 +254,8 @@ def router(book: CutBook, here: Here) -> APIRouter:
             return _out(stands(session, mate, workshop))
 
     @routes.post("/{mate}/readings", response_model=MateOut)
-    def reading(mate: RowId, body: MateReadingIn) -> Response:
+    def reading(mate: RowId, body: MateReadingIn, request: Request) -> Response:
+        request.state.page = body.unit
         workshop = here()
         try:
             stations = _READS.read(body.reading, Told(body.unit, workshop)).value

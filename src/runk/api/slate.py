@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Request
 from pydantic import BaseModel, Field
 
 from runk.api.calculators import Here, answer_typed, calculator_named
@@ -63,7 +63,8 @@ def router(store: Store, here: Here, catalogue: Catalogue) -> APIRouter:
             return [todays(item) for item in list_slate(session, limit)]
 
     @routes.post("", status_code=201)
-    def keep_answer(body: KeepIn) -> SlateItem:
+    def keep_answer(body: KeepIn, request: Request) -> SlateItem:
+        request.state.page = body.unit
         calculator = calculator_named(catalogue, body.calculator)
         typed = {k: v for k, v in body.question.items() if k in calculator.fields and v is not None}
         said = answer_typed(calculator, typed, body.unit, here())

@@ -174,7 +174,8 @@ def router(store: Store, reader: WorkshopReader) -> APIRouter:
         return TraysOut(not kept, [_out(k) for k in here], sets)
 
     @routes.post("", status_code=201)
-    def add(body: ToolIn) -> ToolOut:
+    def add(body: ToolIn, request: Request) -> ToolOut:
+        request.state.page = body.unit
         with store.writing() as session:
             return _out(add_tool(session, _tool(body)))
 
