@@ -183,6 +183,6 @@ def _says(tries: tuple[Stopped, ...], belts: tuple[Belt, ...]) -> str:
     rpm = fmean(one.rpm for one in tries)
     left = {b.rpm: b.left_s for b in belts}[tries[-1].rpm]
     return (
-        f"{good} of {len(tries)} in the groove, at {rpm:.0f} rev/min on the whole; "
+        f"{good} of {len(tries)} in the groove, at {rpm:.0f} rev/min on average; "
         f"the last belt leaves {left:.1f} s."
     )

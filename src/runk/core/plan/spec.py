@@ -50,7 +50,6 @@ class CutSpec:
         from_divisions: Where the slide stands before the first pass that is wound on.
         first_says: What is cut before there is a size to measure; ``first_detail`` with it.
         edge: Of a grooving tool, the one that stands at nought.
-        chip_mm: Of a thread, what the first of its passes of equal chip takes off the size.
         turned_deg: Angle of the slide that feeds a thread's tool in, from the cross-slide.
         wire_mm: Of a screw's thread, the wires its size is read over.
         reads_left_mm: With more than this left, such wires touch no flank yet.
@@ -87,7 +86,6 @@ class CutSpec:
     most_sprung_mm: float = 0.0
     skin_mm: float = 0.0
     limits_said: bool = True
-    chip_mm: float = 0.0
     turned_deg: float = 0.0
     wire_mm: float = 0.0
     reads_left_mm: float = 0.0
@@ -101,6 +99,11 @@ class CutSpec:
     def across(self) -> int:
         """How often travel counts in the size: twice on a diameter."""
         return 2 if self.threaded or self.job in (Job.OUTSIDE, Job.BORE) else 1
+
+    @property
+    def chip_mm(self) -> float:
+        """Of a thread, what the first of its passes of equal chip takes: the most any does."""
+        return self.rough_mm
 
     @cached_property
     def threaded(self) -> bool:

@@ -103,6 +103,7 @@ def to_follow(question: ScrewcutQuestion, shop: CutShop) -> Settled:
         aim_mm=aim,
         low_mm=low,
         high_mm=high,
+        # One chip area: the first pass of so many goes to their root's share, and takes the most.
         rough_mm=2 * along * cut.rough_mm / cut.count**0.5,
         finish_mm=2 * along * sum(cut.light_mm) + beyond,
         least_mm=0.0,
@@ -124,7 +125,6 @@ def to_follow(question: ScrewcutQuestion, shop: CutShop) -> Settled:
             f"are {mm_said(_COUNTED * lead)} long. The wrong wheels cost nothing yet."
         ),
         limits_said=False,
-        chip_mm=2 * along * cut.rough_mm / cut.count**0.5,
         turned_deg=turned,
         wire_mm=wire,
         reads_left_mm=reads_left,

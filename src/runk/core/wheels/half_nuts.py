@@ -34,9 +34,7 @@ def half_nuts_say(screw_mm: Fraction, lead_mm: Fraction, teeth: float | None = N
     if turns == 1:
         return "May be opened anywhere: the pitch goes into the leadscrew's."
     if turns <= MOST_TURNS and teeth is not None and int(teeth) % turns:
-        return (
-            "Stay closed until the thread is done: no number of this dial finds the thread again."
-        )
+        return f"{_CLOSED}: no number of this dial finds the thread again."
     if turns <= MOST_TURNS:
         return (
             f"Open only where they close again in the same thread: every {turns} "
@@ -67,4 +65,4 @@ def dial_says(screw_mm: Fraction, lead_mm: Fraction, teeth: float | None) -> str
         return f"No number of it will do: its wheel would need {turns} or {2 * turns} teeth."
     marks = int(teeth) // turns
     shares = {1: "a turn", 2: "half a turn", 4: "a quarter of a turn"}
-    return f"{marks} marks, {shares.get(marks, f'a {marks}th of a turn')} apart, all alike."
+    return f"{marks} marks, {shares.get(marks, f'1/{marks} of a turn')} apart, all alike."

@@ -52,15 +52,7 @@ export default function PracticeRoom() {
           </Button>
         ))}
         {exercise !== GROOVE && (
-          <label className="ml-auto flex min-h-11 items-center gap-2 text-lg">
-            <input
-              type="checkbox"
-              checked={advised}
-              onChange={(e) => setAdvised(e.target.checked)}
-              className="size-6 accent-mark"
-            />
-            With Runk’s advice
-          </label>
+          <Tick className="ml-auto min-h-11 text-lg" on={advised} set={setAdvised} says="With Runk’s advice" />
         )}
       </div>
       {problem && <Said problem={problem} />}
@@ -88,6 +80,27 @@ export default function PracticeRoom() {
         </>
       )}
     </div>
+  );
+}
+
+interface TickProps {
+  className: string;
+  on: boolean;
+  set: (on: boolean) => void;
+  says: string;
+}
+
+function Tick({ className, on, set, says }: TickProps) {
+  return (
+    <label className={`flex items-center gap-2 ${className}`}>
+      <input
+        type="checkbox"
+        checked={on}
+        onChange={(event) => set(event.target.checked)}
+        className="size-6 accent-mark"
+      />
+      {says}
+    </label>
   );
 }
 
@@ -154,17 +167,7 @@ function Controls({ piece, ready, move, back, finish }: ControlProps) {
             className={`figures block min-h-14 w-full rounded-md border-2 bg-card px-3 text-3xl ${wrong ? 'border-stop-edge' : 'border-mark'}`}
           />
         </label>
-        {!piece.wound_to && (
-          <label className="flex min-h-14 items-center gap-2">
-            <input
-              type="checkbox"
-              checked={fine}
-              onChange={(e) => setFine(e.target.checked)}
-              className="size-6 accent-mark"
-            />
-            at the finishing feed
-          </label>
-        )}
+        {!piece.wound_to && <Tick className="min-h-14" on={fine} set={setFine} says="at the finishing feed" />}
         <Button look="main" type="submit" className="min-h-14">
           Cut and measure
         </Button>
