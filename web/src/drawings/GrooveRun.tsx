@@ -17,10 +17,12 @@ const ROOT = 34;
 
 /** The work with its thread, its groove and its shoulder, the tool somewhere along it: to scale along. */
 export function GrooveRun({ label, at, long, groove, tool, runIn, pitch }: Props) {
-  const whole = runIn + long + groove + 8;
+  // The tool waits whole beside the work before it starts.
+  const before = runIn + tool;
+  const whole = before + long + groove + 8;
   const scale = WIDE / whole;
   // The chuck is on the left, as one stands before it: the tool goes towards it.
-  const x = (mm: number) => WIDE - (runIn + mm) * scale;
+  const x = (mm: number) => WIDE - (before + mm) * scale;
   const turns = Array.from({ length: Math.floor(long / pitch) }, (_, n) => x(n * pitch));
   return (
     <svg viewBox={`0 0 ${WIDE} ${TALL}`} role="img" aria-label={label} className="max-h-64 w-full">
