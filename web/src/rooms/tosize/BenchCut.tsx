@@ -69,7 +69,7 @@ export default function BenchCut({ cut, act, unit, reads, gauge, undo, done, clo
               Close
             </Button>
             {cut.simulated && (
-              <Button className={DARK} onClick={gauge}>
+              <Button className={DARK} onClick={gauge} disabled={act.isPending}>
                 Read the gauge <kbd className="text-base text-plate-soft">G</kbd>
               </Button>
             )}
