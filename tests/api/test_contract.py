@@ -38,6 +38,18 @@ ASKED: dict[str, dict[str, str]] = {
     "bond": {"size": "11", "length": "8", "gap": "0.05", "pin": "3", "turned": "30"},
     "ring": {"bore": "22", "width": "2", "hot": "150 C"},
     "throw": {"throw": "6", "bar": "25", "pin": "8", "main": "10"},
+    "circle": {
+        "count": "6",
+        "circle": "31",
+        "hole": "4",
+        "bore": "22",
+        "ports": "port 45 x 6",
+        "rows": "2",
+        "turn": "90",
+        "pitch": "12",
+        "long": "40",
+        "spots": "10, 5; 20, 5",
+    },
     "keyway": {"width": "3", "shaft": "12"},
     "flats": {"bar": "10", "across": "7"},
     "true": {"total": "0.3"},
@@ -99,6 +111,8 @@ ASKED: dict[str, dict[str, str]] = {
 }
 
 PLAIN = {
+    "rows",
+    "turn",
     "big_end",
     "reciprocating",
     "share",

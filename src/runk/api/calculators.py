@@ -13,7 +13,7 @@ from pydantic_core import to_json
 
 from runk.api.describe import CalculatorOut, describe
 from runk.api.problems import PROBLEMS
-from runk.api.wire import AnyReply, question_model, reply
+from runk.api.wire import AnyReply, StepWire, question_model, reply, row_worked
 from runk.ask import ask
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.questions import read_question
@@ -107,6 +107,16 @@ def router(here: Here, catalogue: Catalogue) -> APIRouter:
         typed, page = taken(calculator, await request.body())
         request.state.page = page
         return written(answer_typed(calculator, typed, page, here()))
+
+    @routes.post("/calc/{name}/working/{table}/{row}", response_model=list[StepWire])
+    async def worked(name: str, table: str, row: int, request: Request) -> Response:
+        """The working of one row of a long table, which its answer goes without."""
+        calculator = calculator_named(catalogue, name)
+        typed, page = taken(calculator, await request.body())
+        request.state.page = page
+        workshop = here()
+        read = read_question(calculator, typed, page, workshop)
+        return written(row_worked(calculator.ask(read.question, workshop), table, row))
 
     @routes.post("/calc/{name}/{sweep}", include_in_schema=False)
     async def swept(name: str, sweep: str, request: Request) -> Response:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import types
 import typing
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import fields, is_dataclass
 from enum import Enum
 from functools import cache, lru_cache
@@ -16,12 +16,15 @@ from runk.core.calculator import AnyCalculator
 from runk.core.figures import Caution, Figure, Link, Step
 from runk.core.plain import APART
 from runk.core.questions import Read, sentence, words
+from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.sources import Source
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 Build = Callable[[Any, PageUnit], Any]
+ROWS_WORKED = 40
+"""A table longer than this goes without its working: a row of it is opened by asking for that."""
 
 
 class SourceWire(BaseModel):
@@ -117,6 +120,11 @@ def _figure(figure: Figure, page: PageUnit) -> dict[str, Any]:
     }
 
 
+def _bare(figure: Figure, page: PageUnit) -> dict[str, Any]:
+    shown, unit = figure.shown(page), figure.unit_on(page)
+    return {"value": figure.value, "shown": shown, "unit": unit, "working": []}
+
+
 def _caution(caution: Caution, page: PageUnit) -> dict[str, Any]:
     return {
         "word": caution.word,
@@ -153,6 +161,8 @@ class _Shape:
     def __init__(self, kind: type[Any], leave_out: tuple[str, ...]) -> None:
         self.kind, self.model_name = kind, _name_for(kind)
         self.builders: list[tuple[str, Build]] = []
+        self.bare: list[tuple[str, Build]] = []
+        """As ``builders``, for a row of a long table: its figures without their working."""
         self.model: type[BaseModel] | None = None
         _SHAPES[kind] = self
         hints = typing.get_type_hints(kind)
@@ -160,17 +170,31 @@ class _Shape:
         if tag := getattr(kind, "tag", ""):
             described["tag"] = (Literal[tag], ...)
             self.builders.append(("tag", _same))
+            self.bare.append(("tag", _same))
         for field in fields(kind):
             if field.name in leave_out:
                 continue
             wire_type, build = _of(hints[field.name])
             described[field.name] = (wire_type, ...)
             self.builders.append((field.name, build))
+            self.bare.append((field.name, _without_working(hints[field.name], build)))
         self.model = create_model(self.model_name, **described)
         self.model.model_rebuild(_types_namespace={self.model_name: self.model})
 
     def build(self, value: Any, page: PageUnit) -> dict[str, Any]:
         return {name: make(getattr(value, name), page) for name, make in self.builders}
+
+    def rows(self, values: Sequence[Any], page: PageUnit) -> list[dict[str, Any]]:
+        makes = self.bare if len(values) > ROWS_WORKED else self.builders
+        return [{name: make(getattr(v, name), page) for name, make in makes} for v in values]
+
+
+def _without_working(hint: Any, build: Build) -> Build:
+    if hint is Figure:
+        return _bare
+    if Figure in typing.get_args(hint):
+        return lambda value, page: None if value is None else _bare(value, page)
+    return build
 
 
 _SHAPES: dict[type[Any], _Shape] = {}
@@ -196,6 +220,8 @@ def _of(hint: Any) -> tuple[Any, Build]:
         return optional, lambda value, page: None if value is None else build(value, page)
     if origin in (tuple, list):
         wire_type, build = _of(args[0])
+        if is_dataclass(args[0]) and args[0] not in _LEAVES:
+            return list.__class_getitem__(wire_type), _SHAPES[args[0]].rows  # type: ignore[index]
         return list.__class_getitem__(wire_type), lambda v, page: [build(x, page) for x in v]
     if hint in _LEAVES:
         return _LEAVES[hint]
@@ -279,6 +305,20 @@ def reply(
         },
         **answered(answer, build, page),
     }
+
+
+def row_worked(answer: Any, table: str, row: int) -> list[dict[str, Any]]:
+    """The working of one row of a table, each step once.
+
+    Raises:
+        Refused: There is no such row.
+    """
+    rows = getattr(answer, table, ())
+    if not isinstance(rows, tuple) or not 0 <= row < len(rows) or not is_dataclass(rows[row]):
+        raise Refused(f"There is no row {row + 1} in that table.", field="row")
+    values = (getattr(rows[row], field.name) for field in fields(rows[row]))
+    steps = (step for value in values if isinstance(value, Figure) for step in value.steps)
+    return [_step(step) for step in dict.fromkeys(steps)]
 
 
 def answered(answer: Any, build: Build, page: PageUnit) -> dict[str, Any]:

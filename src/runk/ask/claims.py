@@ -16,6 +16,7 @@ _TRAILING = frozenset(
     """
     deep long wide thick high out away across apart g grams gram psi bar kpa mpa rpm tpi
     degrees deg ° teeth flutes flute tooth parts off room revs rev/min percent % threads
+    holes studs bolts screws divisions rows
     """.split()  # noqa: SIM905
 )
 """Words that stand behind their number by nature."""

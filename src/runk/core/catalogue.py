@@ -18,6 +18,7 @@ from runk.core.holes.hole import HOLE
 from runk.core.holes.nearest import NEAREST
 from runk.core.holes.stops import DEPTH
 from runk.core.judgement.why import WHY
+from runk.core.layout.circle import CIRCLE
 from runk.core.lengths.calculator import LENGTH
 from runk.core.machines.plate import MACHINE
 from runk.core.metals.identify import IDENTIFY
@@ -79,6 +80,7 @@ CATALOGUE = Catalogue(
         PISTON,
         RING,
         SEAL,
+        CIRCLE,
         TAP,
         DIE,
         STUD,

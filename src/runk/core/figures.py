@@ -8,8 +8,9 @@ together only when somebody looks, so working costs nothing in a sweep.
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
+from inspect import signature
 from typing import TYPE_CHECKING, Any, TypeVar
 
 from runk.core.sources import MECHANICS, Source
@@ -174,6 +175,69 @@ class Working:
         return Figure(value, unit_of(key), tuple(self.steps[since:]), places)
 
 
+class Later(Sequence[Step]):
+    """Steps that are taken again only when somebody looks: for the rows of a long table.
+
+    Args:
+        calls: Each a law and its inputs, in the law's own order.
+
+    >>> one = reckoned("wide_mm", _example_mm, 4.0)
+    >>> one.words(), one.steps[0].words()
+    ('8.00 mm', '2 × 4 = 8.00 mm')
+    """
+
+    __slots__ = ("calls",)
+
+    def __init__(self, *calls: tuple[Callable[..., float], tuple[float, ...]]) -> None:
+        self.calls = calls
+
+    def taken(self) -> tuple[Step, ...]:
+        """The steps, taken now."""
+        w = Working()
+        for function, inputs in self.calls:
+            named: dict[str, Any] = dict(zip(signature(function).parameters, inputs, strict=True))
+            w(function, **named)
+        return tuple(w.steps)
+
+    def __len__(self) -> int:
+        return len(self.calls)
+
+    def __getitem__(self, at: Any) -> Any:
+        return self.taken()[at]
+
+    def __iter__(self) -> Iterator[Step]:
+        return iter(self.taken())
+
+    def __eq__(self, other: object) -> bool:
+        return tuple(self) == tuple(other) if isinstance(other, Sequence) else NotImplemented
+
+    def __hash__(self) -> int:
+        return hash(self.taken())
+
+
+def reckoned(
+    key: str,
+    function: Callable[..., float],
+    *inputs: float,
+    places: int | None = None,
+    after: Figure | None = None,
+) -> Figure:
+    """A Figure by one law, its working made only when looked at.
+
+    Args:
+        key: The figure's key.
+        function: A declared law.
+        inputs: In the law's own order.
+        places: Decimals on a millimetre page.
+        after: A figure reckoned before it, which its inputs come from.
+    """
+    before = after.steps.calls if after is not None and isinstance(after.steps, Later) else ()
+    value = function(*inputs)
+    # What a float leaves of nought is nought.
+    value = 0.0 if -1e-9 < value < 1e-9 else value
+    return Figure(value, unit_of(key), Later(*before, (function, inputs)), places)
+
+
 @dataclass(frozen=True, slots=True)
 class Figure:
     """A number with its unit and working. One that is not finite cannot be made.
@@ -186,7 +250,7 @@ class Figure:
 
     value: float
     unit: Unit
-    steps: tuple[Step, ...] = ()
+    steps: Sequence[Step] = ()
     places: int | None = None
     fixed: bool = False
     """Whether it is shown in its own unit on every page: a size *in millimetres*."""

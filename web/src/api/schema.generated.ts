@@ -243,6 +243,46 @@ export interface components {
             label: string;
             only: string[];
         };
+        CircleAnswerWire: {
+            better_deg: components["schemas"]["FigureWire"] | null;
+            between_mm: components["schemas"]["FigureWire"] | null;
+            bore_mm: components["schemas"]["FigureWire"] | null;
+            bore_wall_mm: components["schemas"]["FigureWire"] | null;
+            chord_mm: components["schemas"]["FigureWire"];
+            circle_mm: components["schemas"]["FigureWire"] | null;
+            clear: components["schemas"]["KeptClearWire"][];
+            edge_wall_mm: components["schemas"]["FigureWire"] | null;
+            high_mm: components["schemas"]["FigureWire"] | null;
+            hole_mm: components["schemas"]["FigureWire"] | null;
+            holes: components["schemas"]["HoleAtWire"][];
+            middle_x_mm: components["schemas"]["FigureWire"];
+            middle_y_mm: components["schemas"]["FigureWire"];
+            over_mm: components["schemas"]["FigureWire"] | null;
+            rim_mm: components["schemas"]["FigureWire"] | null;
+            rim_wall_mm: components["schemas"]["FigureWire"] | null;
+            says: string;
+            step_deg: components["schemas"]["FigureWire"] | null;
+            travel_mm: components["schemas"]["FigureWire"];
+            wide_mm: components["schemas"]["FigureWire"] | null;
+        };
+        CircleReply: {
+            answer: components["schemas"]["CircleAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         ClearanceAnswerWire: {
             coarse_drill: string;
             coarse_mm: components["schemas"]["FigureWire"];
@@ -761,6 +801,13 @@ export interface components {
             thick_mm: components["schemas"]["FigureWire"] | null;
             under_seat_mm: components["schemas"]["FigureWire"] | null;
         };
+        HoleAtWire: {
+            angle_deg: components["schemas"]["FigureWire"] | null;
+            go: number;
+            name: string;
+            x_mm: components["schemas"]["FigureWire"];
+            y_mm: components["schemas"]["FigureWire"];
+        };
         HoleReply: {
             answer: components["schemas"]["HoleAnswerWire"];
             calculator: string;
@@ -834,6 +881,14 @@ export interface components {
             };
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
+        };
+        KeptClearWire: {
+            at_deg: components["schemas"]["FigureWire"];
+            hole: string;
+            name: string;
+            off_deg: components["schemas"]["FigureWire"];
+            wall_mm: components["schemas"]["FigureWire"];
+            wide_mm: components["schemas"]["FigureWire"];
         };
         KeptMetal: {
             metal: components["schemas"]["OwnMetal"];

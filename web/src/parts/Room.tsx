@@ -1,4 +1,5 @@
 import { Suspense, use, useCallback, useMemo } from 'react';
+import { call } from '../api/client';
 import type { AnyReply, Calculator } from '../api/queries';
 import { type Extras, type Given, extrasOf } from '../house';
 import { closeOver, openOver, useOver } from '../state/dialog';
@@ -15,7 +16,7 @@ import { Question } from './Question';
 import { RoomTabs } from './RoomTabs';
 import { Rows, Tables } from './Rows';
 import { StandIn } from './StandIn';
-import { Working, stepsOf } from './Working';
+import { type Step, Working, stepsOf } from './Working';
 import { columnsOf, figuresOf, inWords, parted } from './described';
 import { useAsked } from './useAsked';
 
@@ -101,6 +102,8 @@ function Answer({ calculator, own, given }: { calculator: Calculator; own: Extra
   const rows = left.filter((column) => column.rank === 'row');
   const folded = left.filter((column) => column.rank === 'folded');
   const stops = stopsAmong(reply.cautions);
+  const worked = (table: string, row: number) =>
+    call<Step[]>('POST', `/calc/${calculator.name}/working/${table}/${row}`, { ...reply.question, unit });
   return (
     <>
       {own.above && <own.above {...given} />}
@@ -118,10 +121,10 @@ function Answer({ calculator, own, given }: { calculator: Calculator; own: Extra
         {!own.noKeep && <KeepButton calculator={calculator.name} typed={typed} unit={unit} ready={!stale} />}
       </div>
       <Cautions cautions={reply.cautions} />
-      <Tables columns={left.filter((column) => column.rank === 'big')} answer={answer} />
+      <Tables columns={left.filter((column) => column.rank === 'big')} answer={answer} worked={worked} />
       <Suspense>{own.below && <own.below {...given} />}</Suspense>
       <Rows columns={rows} answer={answer} />
-      <Tables columns={left.filter((column) => column.rank !== 'big')} answer={answer} />
+      <Tables columns={left.filter((column) => column.rank !== 'big')} answer={answer} worked={worked} />
       <Links links={reply.links} />
       <Working steps={stepsOf(figuresOf(columns, answer))}>
         <Rows columns={folded} answer={answer} />

@@ -1,5 +1,10 @@
+import { Fragment, useState } from 'react';
 import type { Column } from '../api/queries';
+import { type Step, StepList } from './Working';
 import { inWords, parted, rowsOf } from './described';
+
+/** A table longer than this comes without its working, which is fetched for a row. */
+const LONG = 40;
 
 interface Props {
   columns: Column[];
@@ -29,13 +34,32 @@ export function Rows({ columns, answer }: Props) {
 }
 
 /** The tables of an answer, each as a table; columns with nothing in them are left out. */
-export function Tables({ columns, answer }: Props) {
+export function Tables({ columns, answer, worked }: Props & { worked?: WorkedRow }) {
   return columns
     .filter((column) => column.kind === 'table' && rowsOf(answer[column.name]).length > 0)
-    .map((column) => <AnswerTable key={column.name} column={column} rows={rowsOf(answer[column.name])} />);
+    .map((column) => (
+      <AnswerTable key={column.name} column={column} rows={rowsOf(answer[column.name])} worked={worked} />
+    ));
 }
 
-function AnswerTable({ column, rows }: { column: Column; rows: Record<string, unknown>[] }) {
+/** Fetches the working of a row of a long table, which comes without. */
+export type WorkedRow = (table: string, row: number) => Promise<Step[]>;
+
+function AnswerTable({
+  column,
+  rows,
+  worked,
+}: {
+  column: Column;
+  rows: Record<string, unknown>[];
+  worked?: WorkedRow;
+}) {
+  const [opened, setOpened] = useState<{ row: number; steps: Step[] } | null>(null);
+  const long = rows.length > LONG && worked !== undefined;
+  const open = async (row: number) => {
+    if (!worked || opened?.row === row) setOpened(null);
+    else setOpened({ row, steps: await worked(column.name, row) });
+  };
   const heads = column.columns.filter(
     (one) => one.kind !== 'table' && one.rank !== 'folded' && rows.some((row) => inWords(row[one.name])),
   );
@@ -43,7 +67,9 @@ function AnswerTable({ column, rows }: { column: Column; rows: Record<string, un
   // Words that run on keep room for themselves: on a phone the table is pushed aside, not squeezed.
   const runsOn = (one: Column) => rows.some((row) => right(one) === 'text-left' && inWords(row[one.name]).length > 20);
   return (
-    <div className="more-aside overflow-x-auto">
+    <div
+      className={`more-aside overflow-x-auto ${long ? 'max-h-[32rem] overflow-y-auto' : ''}`}
+      tabIndex={long ? 0 : undefined}>
       <table className="w-full">
         <caption className="text-left text-xl font-semibold">{column.label}</caption>
         <thead>
@@ -57,21 +83,40 @@ function AnswerTable({ column, rows }: { column: Column; rows: Record<string, un
         </thead>
         <tbody>
           {rows.map((row, n) => (
-            <tr key={n} className="border-b border-line">
-              {heads.map((one, at) =>
-                at === 0 ? (
-                  <th key={one.name} scope="row" className={`py-1.5 pr-3 font-semibold max-sm:pr-2 ${right(one)}`}>
-                    {inWords(row[one.name])}
-                  </th>
-                ) : (
-                  <td
-                    key={one.name}
-                    className={`pr-3 max-sm:pr-2 ${right(one)} ${right(one) === 'text-right' ? 'figures whitespace-nowrap' : ''} ${runsOn(one) ? 'min-w-48' : ''}`}>
-                    {inWords(row[one.name])}
+            <Fragment key={n}>
+              <tr className="border-b border-line">
+                {heads.map((one, at) =>
+                  at === 0 ? (
+                    <th key={one.name} scope="row" className={`py-1.5 pr-3 font-semibold max-sm:pr-2 ${right(one)}`}>
+                      {long ? (
+                        <button
+                          type="button"
+                          aria-expanded={opened?.row === n}
+                          onClick={() => void open(n)}
+                          className="min-h-11 min-w-11 cursor-pointer text-left text-mark">
+                          {inWords(row[one.name])}
+                        </button>
+                      ) : (
+                        inWords(row[one.name])
+                      )}
+                    </th>
+                  ) : (
+                    <td
+                      key={one.name}
+                      className={`pr-3 max-sm:pr-2 ${right(one)} ${right(one) === 'text-right' ? 'figures whitespace-nowrap' : ''} ${runsOn(one) ? 'min-w-48' : ''}`}>
+                      {inWords(row[one.name])}
+                    </td>
+                  ),
+                )}
+              </tr>
+              {opened?.row === n && (
+                <tr>
+                  <td colSpan={heads.length}>
+                    <StepList steps={opened.steps} />
                   </td>
-                ),
+                </tr>
               )}
-            </tr>
+            </Fragment>
           ))}
         </tbody>
       </table>

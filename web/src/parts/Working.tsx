@@ -4,7 +4,7 @@ import { setPrefs, usePrefs } from '../state/prefs';
 import { useKey } from '../state/keys';
 import { Button } from './Button';
 
-type Step = Figure['working'][number];
+export type Step = Figure['working'][number];
 
 /** Every step of these figures once, in the order they were taken. */
 export function stepsOf(figures: (Figure | null | undefined)[]): Step[] {
@@ -30,24 +30,29 @@ export function Working({ steps, children }: { steps: Step[]; children?: ReactNo
         </Button>
       </div>
       {working && children}
-      {working && (
-        <ol className="mt-1">
-          {steps.map((step) => (
-            <li
-              key={step.label + step.words}
-              className="grid gap-x-4 border-b border-line py-1.5 last:border-0 sm:grid-cols-[11rem_1fr_auto]">
-              <span className="text-soft">{step.label}</span>
-              <span className="min-w-0">
-                <span className="figures text-base wrap-anywhere">{step.words}</span>
-                {step.why && <span className="text-soft"> · {step.why}</span>}
-              </span>
-              <span className="self-start rounded-full border border-line px-2.5 text-base text-soft">
-                {step.source.title}, {step.source.held}
-              </span>
-            </li>
-          ))}
-        </ol>
-      )}
+      {working && <StepList steps={steps} />}
     </section>
+  );
+}
+
+/** Steps one under the other. */
+export function StepList({ steps }: { steps: Step[] }) {
+  return (
+    <ol className="mt-1">
+      {steps.map((step) => (
+        <li
+          key={step.label + step.words}
+          className="grid gap-x-4 border-b border-line py-1.5 last:border-0 sm:grid-cols-[11rem_1fr_auto]">
+          <span className="text-soft">{step.label}</span>
+          <span className="min-w-0">
+            <span className="figures text-base wrap-anywhere">{step.words}</span>
+            {step.why && <span className="text-soft"> · {step.why}</span>}
+          </span>
+          <span className="self-start rounded-full border border-line px-2.5 text-base text-soft">
+            {step.source.title}, {step.source.held}
+          </span>
+        </li>
+      ))}
+    </ol>
   );
 }

@@ -115,6 +115,6 @@ def _by_duty(
             figure = w.of(
                 limit_mm, f"{side}_{end}_mm", size_mm=size, deviation_um=value, source=duty.source
             )
-            steps = tuple(w.steps[:2]) + figure.steps
+            steps = (*w.steps[:2], *figure.steps)
             found.append(replace(figure, places=3, steps=steps))
     return (found[0], found[1]), (found[2], found[3])

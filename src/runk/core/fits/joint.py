@@ -183,9 +183,7 @@ def press(w: Working, joint: Joint, low_mm: float, high_mm: float) -> Pressed:
         pressure = w.of(
             pressed.pressure_mpa, key, tight_mm=tight_mm, size_mm=joint.size, give_ratio=joint.give
         )
-        pressure = Figure(
-            pressure.value, pressure.unit, tuple(w.steps[: joint.steps]) + pressure.steps
-        )
+        pressure = Figure(pressure.value, pressure.unit, (*w.steps[: joint.steps], *pressure.steps))
         push = w.of(
             pressed.push_n,
             since=since,

@@ -72,7 +72,7 @@ def limits_of(
 def aim_of(low: Figure, high: Figure, shaft_made: bool) -> Figure:
     """A third of the way in from the side where metal is left: as a plan aims."""
     safe, other = (high.value, low.value) if shaft_made else (low.value, high.value)
-    steps = low.steps + high.steps
+    steps = (*low.steps, *high.steps)
     return Figure(safe + (other - safe) * SAFE_SHARE, unit_of("aim_mm"), steps, 3)
 
 

@@ -74,7 +74,7 @@ def compute(question: WarmQuestion, shop: WarmShop) -> WarmAnswer:
     hot = w.of(
         between_limit_mm, "clearance_hot_mm", hole_mm=hole_hot.value, shaft_mm=shaft_hot.value
     )
-    hot = replace(hot, places=3, steps=hole_hot.steps + shaft_hot.steps + tuple(w.steps[since:]))
+    hot = replace(hot, places=3, steps=(*hole_hot.steps, *shaft_hot.steps, *w.steps[since:]))
     return WarmFit(
         clearance_hot_mm=hot,
         clearance_cold_mm=replace(cold, places=3),

@@ -11,12 +11,14 @@ from runk.core.kinds.owned import OfMachine, OfMetal, OfMetals
 from runk.core.kinds.pitch import OfPitch, OfWheels, Pitched
 from runk.core.kinds.point import OfPoint, Point
 from runk.core.kinds.speeds import Gear, Speeds
+from runk.core.kinds.spots import Bearing, OfBearings, OfSpots, Spot
 from runk.core.kinds.stations import Stations
 from runk.core.kinds.text import Text
 from runk.core.kinds.thread import OfThread
 
 __all__ = [
     "Angle",
+    "Bearing",
     "Bounds",
     "Chain",
     "Choice",
@@ -27,12 +29,14 @@ __all__ = [
     "Lengths",
     "Limits",
     "Number",
+    "OfBearings",
     "OfFitClass",
     "OfMachine",
     "OfMetal",
     "OfMetals",
     "OfPitch",
     "OfPoint",
+    "OfSpots",
     "OfThread",
     "OfWheels",
     "OneOf",
@@ -41,6 +45,7 @@ __all__ = [
     "Point",
     "Pressure",
     "Speeds",
+    "Spot",
     "Stations",
     "Taken",
     "Temperature",

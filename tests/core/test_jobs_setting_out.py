@@ -1,0 +1,108 @@
+"""Setting-out jobs as a tired person types them, each beside its own arithmetic, on both pages."""
+
+from __future__ import annotations
+
+from math import cos, pi, radians, sin, sqrt
+from typing import Any
+
+import pytest
+
+from runk.ask import ask
+from runk.core.figures import Figure, instead_of
+from runk.core.refusals import Refused
+from runk.core.said import worded
+from runk.core.units import PageUnit
+from runk.demo.back_shed import WORKSHOP
+
+# The line, where the figure stands (of a table: its row, its column), what a pencil says.
+# Every size with its unit, so that either page means the same.
+JOBS: list[tuple[str, str, float | str]] = [
+    ("6 holes on 31 mm pcd", "chord_mm", 15.5),
+    ("6 holes on 31 mm pcd", "holes.1.x_mm", 7.75),
+    ("6 holes on 31 mm pcd", "holes.1.y_mm", 15.5 * sqrt(3) / 2),
+    ("8 holes 39 mm pcd start 22.5 from the edge 30 mm 20 mm", "holes.0.x_mm", 30 + 19.5 * cos(pi / 8)),
+    ("8 holes 39 mm pcd start 22.5 from the edge 30 mm 20 mm", "holes.0.y_mm", 20 + 19.5 * sin(pi / 8)),
+    ("8 holes 39 mm pcd start 22.5 from the edge 30 mm 20 mm", "chord_mm", 39 * sin(pi / 8)),
+    ("8 holes on a 39 mm pitch circle from the edges 30 mm and 20 mm", "holes.0.x_mm", 49.5),
+    ("bolt circle 6 holes 31 mm bore 22 mm rim 40 mm", "chord_mm", 15.5),
+    ("4 holes on 1 1/4 in pcd", "chord_mm", 1.25 * 25.4 / sqrt(2)),
+    ("6 studs on a 31 mm pitch circle, 3.2 mm drill, bore 22 mm, rim 40 mm", "bore_wall_mm", 4.5 - 1.6),
+    ("6 studs on a 31 mm pitch circle, 3.2 mm drill, bore 22 mm, rim 40 mm", "rim_wall_mm", 4.5 - 1.6),
+    ("6 studs on a 31 mm pitch circle, 3.2 mm drill, bore 22 mm, rim 40 mm", "over_mm", 18.7),
+    ("6 studs on a 31 mm pitch circle, 3.2 mm drill, bore 22 mm, rim 40 mm", "between_mm", 12.3),
+    ("6 holes between bore 22 mm and rim 40 mm", "circle_mm", 31),
+    ("5 holes in a row 12 mm apart", "holes.4.x_mm", 48),
+    ("5 holes in a row 12 mm apart start 90", "holes.4.y_mm", 48),
+    ("grid of holes 3 rows 4 holes 10 mm apart", "holes.11.y_mm", 20),
+    ("4 holes on an arc 50 mm circle over 90 degrees", "holes.1.angle_deg", 30),
+    ("diamond flange holes 40 mm long 20 mm short", "holes.1.y_mm", 10),
+    ("holes at 10 mm, 5 mm; 20 mm, 5 mm; 20 mm, 15 mm", "holes.2.y_mm", 15),
+    ("holes at 10 mm, 5 mm; 20 mm, 5 mm; 20 mm, 15 mm", "chord_mm", 10),
+    ("3 holes on 40 mm pcd start 10 mirrored", "holes.0.angle_deg", 170),
+    ("3 holes on 40 mm pcd start 10 from the other side", "holes.1.angle_deg", 50),
+    ("6 holes on 31 mm pcd, 4 mm each, clear of port 45 x 6 mm", "clear.0.wall_mm", 15.5 * sin(radians(15)) - 5),
+]  # fmt: skip
+
+
+def found_in(answer: Any, path: str) -> Any:
+    """A figure of an answer, or of a row of one of its tables."""
+    for part in path.split("."):
+        answer = answer[int(part)] if part.isdigit() else getattr(answer, part)
+    return answer.value if isinstance(answer, Figure) else answer
+
+
+@pytest.mark.parametrize("page", list(PageUnit))
+def test_each_comes_to_what_a_pencil_says(page: PageUnit) -> None:
+    wrong = []
+    for line, path, by_hand in JOBS:
+        try:
+            found = found_in(ask(line, WORKSHOP, page).answer, path)
+        except (Refused, AttributeError, IndexError) as failed:
+            wrong.append(f"{line}: {path}: {failed}")
+            continue
+        same = found == by_hand if isinstance(by_hand, str) else found == pytest.approx(
+            by_hand, rel=2e-4, abs=2e-4
+        )  # fmt: skip
+        if not same:
+            wrong.append(f"{line}: {path} {found} and not {by_hand}")
+    assert wrong == []
+
+
+NO_JOBS = [
+    ("1 hole on 31 mm pcd", "lies at a place"),
+    ("1001 holes on 31 mm pcd", "1000 at most"),
+    ("6 holes on 31 mm pcd start 22.5 mm", "22.5"),
+    ("6 holes bolt circle", "On what circle"),
+    ("6 holes on 31 mm pcd, middle 20 mm from the left edge", "other one"),
+    ("holes at 10 mm; 20 mm", "no place"),
+]
+
+
+@pytest.mark.parametrize("page", list(PageUnit))
+@pytest.mark.parametrize(("line", "says"), NO_JOBS)
+def test_what_cannot_be_set_out_says_why(line: str, says: str, page: PageUnit) -> None:
+    with pytest.raises(Refused) as refused:
+        ask(line, WORKSHOP, page)
+    said = refused.value.said(page)
+    assert said.endswith((".", "?"))
+    if page is PageUnit.MM:
+        assert says in said
+
+
+STOPS = [
+    ("12 holes 3 mm each on 10 mm pcd", "fewer"),
+    ("6 holes 4 mm drill on 24 mm pcd bore 22 mm", "a circle of 30.00 mm or more"),
+    ("6 holes 4 mm drill on 38 mm pcd rim 40 mm", "a circle of 32.00 mm or less"),
+    ("6 holes on 31 mm pcd, 4 mm each, clear of port 60 x 6 mm", "first hole at 30.00°"),
+    (
+        "6 holes on 31 mm pcd, 4 mm each, middle 10 mm from the left edge and 20 mm from the "
+        "near edge, face 40 mm by 40 mm",
+        "move it inwards",
+    ),
+]
+
+
+@pytest.mark.parametrize(("line", "instead"), STOPS)
+def test_what_must_not_be_drilled_is_stopped_with_what_to_do(line: str, instead: str) -> None:
+    said = worded(instead_of(ask(line, WORKSHOP).answer.cautions), PageUnit.MM)
+    assert instead in said
