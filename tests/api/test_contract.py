@@ -50,6 +50,7 @@ ASKED: dict[str, dict[str, str]] = {
         "long": "40",
         "spots": "10, 5; 20, 5",
     },
+    "divide": {"count": "18", "dia": "60"},
     "keyway": {"width": "3", "shaft": "12"},
     "flats": {"bar": "10", "across": "7"},
     "true": {"total": "0.3"},

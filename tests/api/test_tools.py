@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+import csv
+import io
 from typing import Any
 
+import pytest
 from fastapi.testclient import TestClient
 
+from runk.core.tools.details import divider_of
 from runk.formats.tools_csv import read_tools_csv, tools_csv
 
 
@@ -60,10 +64,48 @@ def test_a_table_goes_out_and_in(client: TestClient) -> None:
     tools = read_tools_csv(text)
     before = trays(client)["tools"]
     assert len(tools) == len(before)
-    sent = client.post("/api/tools/csv", content=text.replace(",", ";"))
+    out = io.StringIO()
+    csv.writer(out, delimiter=";").writerows(csv.reader(io.StringIO(text)))
+    sent = client.post("/api/tools/csv", content=out.getvalue())
     assert sent.json() == {"tools": len(tools)}
     after = trays(client)["tools"]
     assert [t | {"version": 0} for t in after] == [t | {"version": 0} for t in before]
+
+
+HEAD = {"kind": "dividing head", "name": "head", "size": "60", "detail": "40:1; 15 to 20; 21 23"}
+
+
+def test_a_dividing_head_is_kept_with_its_plates(client: TestClient) -> None:
+    made = client.post("/api/tools", json=HEAD).json()
+    assert made["detail"] == HEAD["detail"]
+    assert divider_of(made["detail"]).circles == (15, 16, 17, 18, 19, 20, 21, 23)
+    text = client.get("/api/tools/csv").content.decode("utf-8-sig")
+    kept = {t.name: t.detail for t in read_tools_csv(text)}
+    assert kept["head"] == HEAD["detail"]
+
+
+@pytest.mark.parametrize(
+    ("kind", "detail"),
+    [
+        ("dividing head", ""),
+        ("dividing head", "15 to 20"),
+        ("dividing head", "40:1; 15 x 20"),
+        ("rotary table", "0:1"),
+        ("dividing head", "40:1; 1000000000"),
+        ("dividing head", "40:1; " + "15 to 75; " * 20),
+        ("gear cutter", "number three"),
+        ("gear cutter", "0.8 module"),
+        ("gear cutter", "0 DP, 17 to 20"),
+        ("bar", "x" * 301),
+    ],
+)
+def test_what_cannot_be_read_of_a_tool_is_refused(
+    client: TestClient, kind: str, detail: str
+) -> None:
+    body = {"kind": kind, "name": "wrong", "size": "50", "detail": detail}
+    wrong = client.post("/api/tools", json=body)
+    assert (wrong.status_code, wrong.json()["field"]) == (422, "detail")
+    assert wrong.json()["detail"].endswith((".", "?"))
 
 
 def test_a_wrong_line_changes_nothing(client: TestClient) -> None:

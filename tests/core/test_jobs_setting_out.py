@@ -40,6 +40,17 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("holes at 10 mm, 5 mm; 20 mm, 5 mm; 20 mm, 15 mm", "chord_mm", 10),
     ("3 holes on 40 mm pcd start 10 mirrored", "holes.0.angle_deg", 170),
     ("3 holes on 40 mm pcd start 10 from the other side", "holes.1.angle_deg", 50),
+    ("divide 18", "set_up", "2 turns and 6 on 27"),
+    ("divide 28", "holes", 21),
+    ("divide into 7", "circle", 49),
+    ("divide 22.5 degrees", "set_up", "2 turns and 10 on 20"),
+    ("divide 13 60:1", "holes", 24),
+    ("divide 127", "closes_deg", 127 * (6 / 19 * 9 - 360 / 127)),
+    ("divide 51 on a 60 mm blank", "off_mm", 51 * (29 / 37 * 9 - 360 / 51) * 60 * pi / 360),
+    ("divide 5 40:1; 15 to 20", "turns", 8),
+    ("divide 12 on the rotary table", "set_up", "7 turns and 120 divisions"),
+    ("30 equal parts", "turns", 1),
+    ("index 24", "error_deg", 0),
     ("6 holes on 31 mm pcd, 4 mm each, clear of port 45 x 6 mm", "clear.0.wall_mm", 15.5 * sin(radians(15)) - 5),
 ]  # fmt: skip
 
@@ -69,6 +80,9 @@ def test_each_comes_to_what_a_pencil_says(page: PageUnit) -> None:
 
 
 NO_JOBS = [
+    ("divide 0", "at least 1"),
+    ("divide 1001", "1000 at most"),
+    ("divide", "Into how many"),
     ("1 hole on 31 mm pcd", "lies at a place"),
     ("1001 holes on 31 mm pcd", "1000 at most"),
     ("6 holes on 31 mm pcd start 22.5 mm", "22.5"),

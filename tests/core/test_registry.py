@@ -11,7 +11,7 @@ import pytest
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.figures import Figure, laws
-from runk.core.kinds import Length, Lengths, OfThread
+from runk.core.kinds import Count, Length, Lengths, OfThread
 from runk.core.shown import described
 from runk.core.sources import authorities
 from runk.core.units import PageUnit, show, unit_of
@@ -63,7 +63,7 @@ def test_loose_numbers_have_an_order_to_fall_in(calculator: AnyCalculator) -> No
     lists = [n for n in principal if isinstance(calculator.fields[n], Lengths)]
     # A list takes all there is, so nothing may come after it.
     assert lists in ([], principal[-1:])
-    assert all(isinstance(calculator.fields[n], (Length, OfThread)) for n in principal)
+    assert all(isinstance(calculator.fields[n], (Count, Length, OfThread)) for n in principal)
 
 
 def test_a_name_is_registered_once() -> None:

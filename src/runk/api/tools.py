@@ -48,6 +48,7 @@ class ToolOut:
     resolution_mm: float | None
     most_rpm: float | None
     bore_mm: float | None
+    detail: str
 
 
 @dataclass(frozen=True)
@@ -87,6 +88,7 @@ class ToolIn(BaseModel):
     resolution: str = Field(default="", max_length=100)
     fastest: str = Field(default="", max_length=20)
     bore: str = Field(default="", max_length=100)
+    detail: str = Field(default="", max_length=400)
     unit: PageUnit = PageUnit.MM
 
 
@@ -112,6 +114,7 @@ def _out(kept: KeptTool) -> ToolOut:
         tool.resolution_mm,
         tool.most_rpm,
         tool.bore_mm,
+        tool.detail,
     )
 
 
@@ -158,6 +161,7 @@ def _tool(body: ToolIn) -> ShopTool:
         length("resolution"),
         _fastest(body.fastest),
         length("bore"),
+        " ".join(body.detail.split()),
     )
 
 

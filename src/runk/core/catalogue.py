@@ -19,6 +19,7 @@ from runk.core.holes.nearest import NEAREST
 from runk.core.holes.stops import DEPTH
 from runk.core.judgement.why import WHY
 from runk.core.layout.circle import CIRCLE
+from runk.core.layout.divide import DIVIDE
 from runk.core.lengths.calculator import LENGTH
 from runk.core.machines.plate import MACHINE
 from runk.core.metals.identify import IDENTIFY
@@ -81,6 +82,7 @@ CATALOGUE = Catalogue(
         RING,
         SEAL,
         CIRCLE,
+        DIVIDE,
         TAP,
         DIE,
         STUD,

@@ -45,6 +45,27 @@ class Workshop:
         return tuple(t for t in self.tools if t.kind is ToolKind.DRILL and not t.sound)
 
     @cached_property
+    def dividers(self) -> tuple[ShopTool, ...]:
+        """Dividing heads, then rotary tables."""
+        heads = usable(self.tools, ToolKind.DIVIDING_HEAD)
+        return (*heads, *usable(self.tools, ToolKind.ROTARY_TABLE))
+
+    @cached_property
+    def gear_cutters(self) -> tuple[ShopTool, ...]:
+        """Gear cutters whose teeth are known."""
+        return tuple(t for t in usable(self.tools, ToolKind.GEAR_CUTTER) if t.detail)
+
+    @cached_property
+    def finders(self) -> tuple[ShopTool, ...]:
+        """Edge finders, smallest tip first."""
+        return usable(self.tools, ToolKind.FINDER)
+
+    @cached_property
+    def bars(self) -> tuple[ShopTool, ...]:
+        """The shelf, thinnest first."""
+        return usable(self.tools, ToolKind.BAR)
+
+    @cached_property
     def drills(self) -> tuple[ShopTool, ...]:
         """Drills that are there, straight and sharp, smallest first."""
         return usable(self.tools, ToolKind.DRILL)

@@ -52,14 +52,32 @@ _OTHERS = (
     (ToolKind.MANDREL, '1/2" mandrel', "12.7"),
 )
 _BARS = (
-    ("silver steel 4 mm", "4 mm", 330.0),
-    ("silver steel 6 mm", "6 mm", 330.0),
-    ('silver steel 1/4"', '1/4"', 280.0),
-    ("mild steel 12 mm", "12 mm", 600.0),
-    ("mild steel 20 mm", "20 mm", 450.0),
-    ('brass 1/2"', '1/2"', 300.0),
-    ("gunmetal 25 mm", "25 mm", 160.0),
+    ("silver steel 4 mm", "4 mm", 330.0, "silver steel"),
+    ("silver steel 6 mm", "6 mm", 330.0, "silver steel"),
+    ('silver steel 1/4"', '1/4"', 280.0, "silver steel"),
+    ("mild steel 12 mm", "12 mm", 600.0, "mild steel"),
+    ("mild steel 20 mm", "20 mm", 450.0, "mild steel"),
+    ('brass 1/2"', '1/2"', 300.0, "brass"),
+    ("gunmetal 25 mm", "25 mm", 160.0, "gunmetal"),
 )
+_DIVIDERS = (
+    (
+        ToolKind.DIVIDING_HEAD,
+        "dividing head",
+        "65",
+        "40:1; 15 to 20; 21 23 27 29 31 33; 37 39 41 43 47 49; direct 24",
+    ),
+    (ToolKind.ROTARY_TABLE, "100 mm rotary table", "100", "90:1; dial 240"),
+)
+_GEAR_CUTTERS = (
+    ("0.8 module no 2", "50", "0.8 module, no 2, 14 to 16"),
+    ("0.8 module no 3", "50", "0.8 module, no 3, 17 to 20"),
+    ("0.8 module no 5", "50", "0.8 module, no 5, 26 to 34"),
+    ("1 module no 4", "50", "1 module, no 4, 21 to 25"),
+    ("1 module no 6", "50", "1 module, no 6, 35 to 54"),
+    ("32 DP no 5", "50", "32 DP, no 5, 21 to 25"),
+)
+_FINDERS = (("10 mm finder", "10"), ("6 mm finder", "6"), ("4 mm finder", "4"))
 _MEASURES = (
     ("micrometer 0 to 25", "25", 0.01),
     ("micrometer 0 to 1 in", "25.4", 0.0254),
@@ -92,8 +110,14 @@ def _all() -> Iterator[ShopTool]:
     for kind, name, across in _OTHERS:
         yield ShopTool(kind, name, Fraction(across))
     yield ShopTool(ToolKind.BORING_HEAD, "small boring head", Fraction(50), most_rpm=350.0)
-    for name, across, long in _BARS:
-        yield ShopTool(ToolKind.BAR, name, read_length(across).mm, reach_mm=long)
+    for name, across, long, metal in _BARS:
+        yield ShopTool(ToolKind.BAR, name, read_length(across).mm, reach_mm=long, detail=metal)
+    for kind, name, across, detail in _DIVIDERS:
+        yield ShopTool(kind, name, Fraction(across), detail=detail)
+    for name, across, detail in _GEAR_CUTTERS:
+        yield ShopTool(ToolKind.GEAR_CUTTER, name, Fraction(across), bore_mm=16.0, detail=detail)
+    for name, across in _FINDERS:
+        yield ShopTool(ToolKind.FINDER, name, Fraction(across))
     yield ShopTool(
         ToolKind.SAW, "50 mm saw", Fraction(50), width_mm=0.8, reach_mm=12.0, bore_mm=16.0
     )

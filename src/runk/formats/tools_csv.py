@@ -12,21 +12,22 @@ from runk.core.lengths import read_length
 from runk.core.lengths.show import trimmed
 from runk.core.refusals import Refused
 from runk.core.tools import FIGURES, LENGTHS, ShopTool, State, ToolKind, check_tool
+from runk.core.tools.details import LONGEST_DETAIL
 from runk.core.tools.sets import jobber_flute_mm
 from runk.core.units import PageUnit
 from runk.formats.spreadsheet import asrun, unrun
 
-COLUMNS = ("kind", "series", "name", "size_mm", "state", *FIGURES)
+COLUMNS = ("kind", "series", "name", "size_mm", "state", *FIGURES, "detail")
 _WANTED = ("kind", "name")
 MOST_LINES, MOST_TOOLS = 100_000, 10_000
-_LONGEST_CELL, _LONGEST_HEADING = 100, 1000
+_LONGEST_CELL, _LONGEST_HEADING = LONGEST_DETAIL, 1000
 
 
 def tools_csv(tools: Iterable[ShopTool]) -> str:
     """Every tool, one a line; reading it back gives the same tools.
 
     >>> print(tools_csv([ShopTool(ToolKind.DRILL, "4 mm", Fraction(4), "metric")]).splitlines()[1])
-    drill,metric,4 mm,4,sound,,,,,,
+    drill,metric,4 mm,4,sound,,,,,,,
     """
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\r\n")
@@ -34,7 +35,15 @@ def tools_csv(tools: Iterable[ShopTool]) -> str:
     for tool in tools:
         more = [_plain(getattr(tool, name)) for name in FIGURES]
         writer.writerow(
-            [tool.kind, tool.series, unrun(tool.name), _exact(tool.size_mm), tool.state, *more]
+            [
+                tool.kind,
+                tool.series,
+                unrun(tool.name),
+                _exact(tool.size_mm),
+                tool.state,
+                *more,
+                unrun(tool.detail),
+            ]
         )
     return out.getvalue()
 
@@ -134,7 +143,10 @@ def _tool(names: list[str], cells: list[str], number: int) -> ShopTool:
         if kind == ToolKind.DRILL and more["reach_mm"] is None:
             more["reach_mm"] = jobber_flute_mm(float(size))
         series = row.get("series", "").lower() or _series(kind, row["name"])
-        tool = ShopTool(ToolKind(kind), row["name"], size, series, State(state), **more)
+        detail = row.get("detail", "")
+        tool = ShopTool(
+            ToolKind(kind), row["name"], size, series, State(state), **more, detail=detail
+        )
         check_tool(tool)
     except Refused as refused:
         raise _line(number, f"cannot be read: {refused.says}", refused.suggest) from None

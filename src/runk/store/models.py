@@ -185,6 +185,7 @@ class ToolRow(Base):
     resolution_mm: Mapped[float | None]
     most_rpm: Mapped[float | None]
     bore_mm: Mapped[float | None]
+    detail: Mapped[str] = mapped_column(String(300), server_default="")
     deleted_at: Mapped[datetime | None]
 
 

@@ -27,7 +27,7 @@ _READ = (
         _TOOLS.c.size,
         _TOOLS.c.series,
         _TOOLS.c.state,
-        *(_TOOLS.c[name] for name in FIGURES),
+        *(_TOOLS.c[name] for name in (*FIGURES, "detail")),
     )
     .where(_TOOLS.c.deleted_at.is_(None))
     .order_by(_TOOLS.c.id)
@@ -76,6 +76,7 @@ def _values(tool: ShopTool) -> dict[str, Any]:
         "size": str(tool.size_mm),
         "state": tool.state.value,
         "deleted_at": None,
+        "detail": tool.detail,
         **{name: getattr(tool, name) for name in FIGURES},
     }
 
@@ -94,7 +95,7 @@ def put_tools(session: Session, tools: Iterable[ShopTool], *, keep_state: bool =
     if not rows:
         return 0
     added = insert(_TOOLS)
-    changed = ["name", "size", "deleted_at", *FIGURES, *([] if keep_state else ["state"])]
+    changed = ["name", "size", "deleted_at", "detail", *FIGURES, *([] if keep_state else ["state"])]
     session.connection().execute(
         added.on_conflict_do_update(
             index_elements=["kind", "series", "name_key"],
@@ -116,7 +117,7 @@ def _row(session: Session, tool: int, *, deleted: bool = False) -> ToolRow:
 def kept_tool(session: Session, tool: int) -> KeptTool:
     """One tool, taken out ones included."""
     row = _row(session, tool, deleted=True)
-    more = [getattr(row, name) for name in FIGURES]
+    more = [getattr(row, name) for name in (*FIGURES, "detail")]
     one = ShopTool(
         ToolKind(row.kind), row.name, Fraction(row.size), row.series, State(row.state), *more
     )

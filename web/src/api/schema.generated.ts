@@ -283,6 +283,12 @@ export interface components {
                 [key: string]: string;
             };
         };
+        CircleWire: {
+            circle: number;
+            error_deg: components["schemas"]["FigureWire"];
+            holes: number;
+            turns: number;
+        };
         ClearanceAnswerWire: {
             coarse_drill: string;
             coarse_mm: components["schemas"]["FigureWire"];
@@ -500,6 +506,28 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        DivideReply: {
+            answer: components["schemas"]["HeadAnswerWire"] | components["schemas"]["TableAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        Divide_questionOtherWayWire: {
+            how: string;
+            way: string;
         };
         DogAnswerWire: {
             bears_mpa: components["schemas"]["FigureWire"] | null;
@@ -771,6 +799,27 @@ export interface components {
             clearance_mm: components["schemas"]["FigureWire"];
             says: string;
             size_mm: components["schemas"]["FigureWire"];
+        };
+        HeadAnswerWire: {
+            arms: string;
+            circle: number;
+            closes_deg: components["schemas"]["FigureWire"] | null;
+            error_deg: components["schemas"]["FigureWire"];
+            holes: number;
+            marks: components["schemas"]["MarkWire"][];
+            off_mm: components["schemas"]["FigureWire"] | null;
+            others: components["schemas"]["CircleWire"][];
+            ratio: number;
+            says: string;
+            set_up: string;
+            step_deg: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "head";
+            turns: number;
+            ways: components["schemas"]["Divide_questionOtherWayWire"][];
         };
         HitchWire: {
             says: string;
@@ -1081,6 +1130,12 @@ export interface components {
         MarkIn: {
             state: components["schemas"]["State"];
             version: number;
+        };
+        MarkWire: {
+            at_deg: components["schemas"]["FigureWire"];
+            mark: number;
+            off_deg: components["schemas"]["FigureWire"] | null;
+            set_to: string;
         };
         MateAnswerWire: {
             aim_mm: components["schemas"]["FigureWire"] | null;
@@ -2134,6 +2189,25 @@ export interface components {
                 [key: string]: string;
             };
         };
+        TableAnswerWire: {
+            circle: number;
+            closes_deg: components["schemas"]["FigureWire"] | null;
+            error_deg: components["schemas"]["FigureWire"];
+            holes: number;
+            marks: components["schemas"]["MarkWire"][];
+            off_mm: components["schemas"]["FigureWire"] | null;
+            ratio: number;
+            says: string;
+            set_up: string;
+            step_deg: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "table";
+            turns: number;
+            ways: components["schemas"]["Divide_questionOtherWayWire"][];
+        };
         TabletOut: {
             address: string;
             lan: boolean;
@@ -2307,6 +2381,8 @@ export interface components {
             /** @default  */
             bore: string;
             /** @default  */
+            detail: string;
+            /** @default  */
             fastest: string;
             kind: components["schemas"]["ToolKind"];
             /** @default  */
@@ -2326,9 +2402,10 @@ export interface components {
             width: string;
         };
         /** @enum {string} */
-        ToolKind: "drill" | "centre drill" | "reamer" | "end mill" | "slot drill" | "slitting saw" | "grooving tool" | "parting tool" | "measuring tool" | "tap" | "die" | "countersink" | "gear cutter" | "collet" | "arbor" | "mandrel" | "boring head" | "bar";
+        ToolKind: "drill" | "centre drill" | "reamer" | "end mill" | "slot drill" | "slitting saw" | "grooving tool" | "parting tool" | "measuring tool" | "tap" | "die" | "countersink" | "gear cutter" | "collet" | "arbor" | "mandrel" | "boring head" | "bar" | "dividing head" | "rotary table" | "edge finder";
         ToolOut: {
             bore_mm: number | null;
+            detail: string;
             id: number;
             kind: components["schemas"]["ToolKind"];
             lead_mm: number | null;

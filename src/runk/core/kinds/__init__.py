@@ -3,6 +3,7 @@
 from runk.core.kinds.base import Kind, Taken, Told
 from runk.core.kinds.chain import Chain
 from runk.core.kinds.choice import Choice, OneOf
+from runk.core.kinds.divider import OfDivider
 from runk.core.kinds.fit_class import OfFitClass
 from runk.core.kinds.length import Length, Lengths, Place
 from runk.core.kinds.limits import Bounds, Limits
@@ -30,6 +31,7 @@ __all__ = [
     "Limits",
     "Number",
     "OfBearings",
+    "OfDivider",
     "OfFitClass",
     "OfMachine",
     "OfMetal",

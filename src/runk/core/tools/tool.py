@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, field
 from enum import StrEnum
 from fractions import Fraction
@@ -10,6 +10,7 @@ from fractions import Fraction
 from runk.core.naming import plain_name
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
+from runk.core.tools.details import LONGEST_DETAIL, divider_of, gear_cutter_of
 
 LARGEST_MM = 2000.0
 LONGEST_NAME = 60
@@ -37,11 +38,22 @@ class ToolKind(StrEnum):
     MANDREL = "mandrel"
     BORING_HEAD = "boring head"
     BAR = "bar"
+    DIVIDING_HEAD = "dividing head"
+    ROTARY_TABLE = "rotary table"
+    FINDER = "edge finder"
 
 
 FIGURES = ("reach_mm", "lead_mm", "width_mm", "resolution_mm", "most_rpm", "bore_mm")
 """What may be said of a tool besides its size."""
 LENGTHS = tuple(name for name in FIGURES if name.endswith("_mm"))
+
+
+_DETAILED: dict[ToolKind, Callable[[str], object]] = {
+    ToolKind.DIVIDING_HEAD: divider_of,
+    ToolKind.ROTARY_TABLE: divider_of,
+    ToolKind.GEAR_CUTTER: lambda detail: gear_cutter_of(detail) if detail else None,
+}
+"""Kinds whose detail must be readable."""
 
 
 class State(StrEnum):
@@ -61,7 +73,8 @@ class ShopTool:
         kind: What it is.
         name: As spoken: ``#43``, ``letter F``, ``7/64"``, ``4.1 mm``.
         size_mm: Diameter, of a tap or die the thread's; of a grooving or parting tool its width;
-            of a measuring tool the most it measures; of a boring head the largest it opens.
+            of a measuring tool the most it measures; of a boring head the largest it opens; of a
+            dividing head its height of centres; of an edge finder its tip.
         series: ``number``, ``letter``, ``fractional`` or ``metric`` for a drill; ``hand`` or
             ``machine`` for a reamer; ``taper``, ``second`` or ``bottoming`` for a tap.
         reach_mm: How deep it can go: flutes of a drill, blade of a parting tool.
@@ -69,6 +82,7 @@ class ShopTool:
         width_mm: Thickness of a saw.
         resolution_mm: What a measuring tool reads to.
         most_rpm: The fastest it may be turned, such as a boring head.
+        detail: What else is said of it, as :mod:`runk.core.tools.details` reads it.
         bore_mm: Hole in the middle of a saw or a gear cutter: its arbor's size.
     """
 
@@ -83,6 +97,7 @@ class ShopTool:
     resolution_mm: float | None = None
     most_rpm: float | None = None
     bore_mm: float | None = None
+    detail: str = ""
     mm: float = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
@@ -130,6 +145,10 @@ def check_tool(tool: ShopTool) -> None:
         if value is not None and not 0 < value <= LARGEST_MM:
             field = name.removesuffix("_mm")
             raise Refused(f"{mm_said(value)} is no {field} of a tool.", field=field)
+    if len(tool.detail) > LONGEST_DETAIL:
+        raise Refused(f"More than {LONGEST_DETAIL} characters is too much.", field="detail")
+    if reads := _DETAILED.get(tool.kind):
+        reads(tool.detail)
     if tool.kind is ToolKind.MEASURE and tool.resolution_mm is None:
         raise Refused("Say what it reads to.", field="resolution", suggest="0.01")
 

@@ -18,12 +18,15 @@ const KINDS: Record<string, { series: string[]; fields: string[] }> = {
   tap: { series: ['taper', 'second', 'bottoming'], fields: [] },
   die: { series: [''], fields: [] },
   countersink: { series: [''], fields: [] },
-  'gear cutter': { series: [''], fields: ['bore'] },
+  'gear cutter': { series: [''], fields: ['bore', 'detail'] },
   collet: { series: [''], fields: ['reach'] },
   arbor: { series: [''], fields: [] },
   mandrel: { series: [''], fields: ['reach'] },
   'boring head': { series: [''], fields: ['fastest'] },
-  bar: { series: [''], fields: ['reach'] },
+  bar: { series: [''], fields: ['reach', 'detail'] },
+  'dividing head': { series: [''], fields: ['detail'] },
+  'rotary table': { series: [''], fields: ['detail'] },
+  'edge finder': { series: [''], fields: [] },
   'measuring tool': { series: [''], fields: ['resolution'] },
 };
 const LABELS: Record<string, string> = {
@@ -33,6 +36,13 @@ const LABELS: Record<string, string> = {
   bore: 'Its bore',
   resolution: 'Reads to',
   fastest: 'Fastest, rev/min',
+};
+/** What else is said of it, and how. */
+const DETAILS: Record<string, [string, string]> = {
+  'dividing head': ['Ratio; its plates', '40:1; 15 to 20; 21 23 27 29'],
+  'rotary table': ['Ratio; its dial', '90:1; dial 240'],
+  'gear cutter': ['Module or DP, teeth', '0.8 module, no 3, 17 to 20'],
+  bar: ['Metal, section', 'brass, hexagon'],
 };
 const EMPTY: Record<string, string> = {};
 
@@ -93,7 +103,8 @@ export function AddTool({ done }: { done: (name: string) => void }) {
         {about.fields.map((field) => (
           <Box
             key={field}
-            label={LABELS[field]!}
+            label={DETAILS[kind]?.[0] && field === 'detail' ? DETAILS[kind][0] : LABELS[field]!}
+            placeholder={field === 'detail' ? DETAILS[kind]?.[1] : undefined}
             value={typed[field] ?? ''}
             wrong={problem?.field === field}
             onChange={put(field)}

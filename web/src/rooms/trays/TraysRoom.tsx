@@ -182,6 +182,7 @@ function ToolButton({ tool, fixed, click }: { tool: Tool; fixed: boolean; click:
     tool.lead_mm && `lead ${tool.lead_mm}`,
     tool.width_mm && `${tool.width_mm} thick`,
     tool.bore_mm && `bore ${tool.bore_mm}`,
+    tool.detail && !tool.name.startsWith(tool.detail) ? tool.detail : '',
   ].filter(Boolean);
   return (
     <button
