@@ -16,10 +16,11 @@ _TRAILING = frozenset(
     """
     deep long wide thick high out away across apart g grams gram psi bar kpa mpa rpm tpi
     degrees deg ° teeth flutes flute tooth parts off room revs rev/min percent % threads
-    holes studs bolts screws divisions rows
     """.split()  # noqa: SIM905
 )
 """Words that stand behind their number by nature."""
+_COUNTED = frozenset({"holes", "studs", "bolts", "screws", "divisions", "rows"})
+"""Things that are counted: their number stands before them, and hardly ever behind."""
 _MOST_HINTS = 8
 _LONGEST = 3
 
@@ -126,7 +127,10 @@ def _all_lead(claims: list[Claim]) -> bool:
 
 
 def _worth(claim: Claim) -> float:
-    trailing = claim.hint.words[-1] in _TRAILING
+    counted = claim.hint.words[-1] in _COUNTED
+    if counted and claim.leads:
+        return 5.0
+    trailing = counted or claim.hint.words[-1] in _TRAILING
     if claim.hint.ends_call:
         return 13.0 if claim.leads else 8.0
     return (
