@@ -51,6 +51,7 @@ ASKED: dict[str, dict[str, str]] = {
         "spots": "10, 5; 20, 5",
     },
     "divide": {"count": "18", "dia": "60"},
+    "gear": {"teeth": "18", "module": "0.8", "mate": "36", "thick": "4", "room": "20"},
     "keyway": {"width": "3", "shaft": "12"},
     "flats": {"bar": "10", "across": "7"},
     "true": {"total": "0.3"},
@@ -114,6 +115,9 @@ ASKED: dict[str, dict[str, str]] = {
 PLAIN = {
     "rows",
     "turn",
+    "teeth",
+    "module",
+    "mate",
     "big_end",
     "reciprocating",
     "share",

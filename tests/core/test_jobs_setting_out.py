@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import cos, pi, radians, sin, sqrt
+from math import cos, pi, radians, sin, sqrt, tan
 from typing import Any
 
 import pytest
@@ -40,6 +40,17 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("holes at 10 mm, 5 mm; 20 mm, 5 mm; 20 mm, 15 mm", "chord_mm", 10),
     ("3 holes on 40 mm pcd start 10 mirrored", "holes.0.angle_deg", 170),
     ("3 holes on 40 mm pcd start 10 from the other side", "holes.1.angle_deg", 50),
+    ("gear 18 teeth 0.8 module", "outside_mm", 16.0),
+    ("gear 18 teeth 0.8 module", "depth_mm", 1.8),
+    ("gear 18 teeth 0.8 module", "pitch_circle_mm", 14.4),
+    ("gear 18 teeth 0.8 module older cutters", "depth_mm", 2.157 * 0.8),
+    ("spur gear 24 teeth 32 DP", "outside_mm", 26 * 25.4 / 32),
+    ("gear 18 teeth 0.8 module with 36", "tight_mm", 21.6),
+    ("gear 18 teeth 0.8 module with 36 backlash 0.1 mm", "centres_mm", 21.6 + 0.05 / tan(radians(20))),
+    ("cut gear 20 teeth 1 mod 14.5 degrees", "base_circle_mm", 20 * cos(radians(14.5))),
+    ("rack 20 teeth 1 module", "rack_pitch_mm", pi),
+    ("rack 20 teeth 1 module", "gaps.19.at_mm", 19 * pi),
+    ("pinion 12 teeth 0.8 module shoulder 12 mm", "left_mm", 12 - sqrt(1.8 * 48.2)),
     ("divide 18", "set_up", "2 turns and 6 on 27"),
     ("divide 28", "holes", 21),
     ("divide into 7", "circle", 49),
@@ -80,6 +91,10 @@ def test_each_comes_to_what_a_pencil_says(page: PageUnit) -> None:
 
 
 NO_JOBS = [
+    ("gear 3 teeth 1 module", "no wheel that runs"),
+    ("gear 18 teeth", "Which module"),
+    ("gear 0.8 module", "How many teeth"),
+    ("gear 18 teeth 0.8 module 40 DP", "two different pitches"),
     ("divide 0", "at least 1"),
     ("divide 1001", "1000 at most"),
     ("divide", "Into how many"),

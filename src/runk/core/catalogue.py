@@ -20,6 +20,7 @@ from runk.core.holes.stops import DEPTH
 from runk.core.judgement.why import WHY
 from runk.core.layout.circle import CIRCLE
 from runk.core.layout.divide import DIVIDE
+from runk.core.layout.gear import GEAR
 from runk.core.lengths.calculator import LENGTH
 from runk.core.machines.plate import MACHINE
 from runk.core.metals.identify import IDENTIFY
@@ -83,6 +84,7 @@ CATALOGUE = Catalogue(
         SEAL,
         CIRCLE,
         DIVIDE,
+        GEAR,
         TAP,
         DIE,
         STUD,

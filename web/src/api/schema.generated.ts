@@ -434,6 +434,10 @@ export interface components {
             undoes: number | null;
             unmeasured: number;
         };
+        CutterOwnedWire: {
+            name: string;
+            says: string;
+        };
         DepthAnswerWire: {
             divisions: components["schemas"]["FigureWire"] | null;
             machine: string;
@@ -794,6 +798,24 @@ export interface components {
             /** @default false */
             again: boolean;
             event_key: string;
+        };
+        GearReply: {
+            answer: components["schemas"]["WheelAnswerWire"] | components["schemas"]["RackAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
         };
         GoesWire: {
             clearance_mm: components["schemas"]["FigureWire"];
@@ -1689,6 +1711,25 @@ export interface components {
         PutOut: {
             tools: number;
         };
+        RackAnswerWire: {
+            cutter: string;
+            depth_mm: components["schemas"]["FigureWire"];
+            gaps: components["schemas"]["ToothAtWire"][];
+            left_mm: components["schemas"]["FigureWire"] | null;
+            long_mm: components["schemas"]["FigureWire"];
+            module_mm: components["schemas"]["FigureWire"];
+            owned: components["schemas"]["CutterOwnedWire"][];
+            per_inch: string;
+            rack_pitch_mm: components["schemas"]["FigureWire"];
+            rack_tooth_mm: components["schemas"]["FigureWire"];
+            run_out_mm: components["schemas"]["FigureWire"] | null;
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "rack";
+        };
         Range: {
             gear: string;
             high_rpm: number;
@@ -2269,6 +2310,12 @@ export interface components {
              */
             tag: "taper";
         };
+        Teeth: {
+            mate_x: number[];
+            mate_y: number[];
+            x: number[];
+            y: number[];
+        };
         ThreadAnswerWire: {
             alike: string[];
             angle_deg: components["schemas"]["FigureWire"];
@@ -2419,6 +2466,10 @@ export interface components {
             version: number;
             width_mm: number | null;
         };
+        ToothAtWire: {
+            at_mm: components["schemas"]["FigureWire"];
+            gap: number;
+        };
         TrainShownWire: {
             driven: number[];
             drivers: number[];
@@ -2539,6 +2590,37 @@ export interface components {
         WentOut: {
             says: string;
             went: string;
+        };
+        WheelAnswerWire: {
+            backlash_mm: components["schemas"]["FigureWire"] | null;
+            base_circle_mm: components["schemas"]["FigureWire"];
+            below_tip_mm: components["schemas"]["FigureWire"];
+            centre_height_mm: components["schemas"]["FigureWire"] | null;
+            centres_mm: components["schemas"]["FigureWire"] | null;
+            chordal_mm: components["schemas"]["FigureWire"];
+            contact_ratio: components["schemas"]["FigureWire"] | null;
+            cutter: string;
+            depth_mm: components["schemas"]["FigureWire"];
+            left_mm: components["schemas"]["FigureWire"] | null;
+            mate_teeth: number | null;
+            module_mm: components["schemas"]["FigureWire"];
+            outside_mm: components["schemas"]["FigureWire"];
+            over_teeth: number;
+            owned: components["schemas"]["CutterOwnedWire"][];
+            per_inch: string;
+            pitch_circle_mm: components["schemas"]["FigureWire"];
+            pressure_deg: components["schemas"]["FigureWire"];
+            root_mm: components["schemas"]["FigureWire"];
+            run_out_mm: components["schemas"]["FigureWire"] | null;
+            says: string;
+            span_mm: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "wheel";
+            teeth: number;
+            tight_mm: components["schemas"]["FigureWire"] | null;
         };
         WheelsAnswerWire: {
             buy: string;

@@ -1,0 +1,357 @@
+"""``gear``: a spur gear or a rack: blank, depth, cutter, height, play, what to measure."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from fractions import Fraction
+
+from runk.core.calculator import Calculator, Door, Sweep
+from runk.core.figures import Caution, Figure, Link, Working, stop, told
+from runk.core.layout import gear_laws as laws
+from runk.core.layout.gear_cutters import cutter_said, listed, owned_for, range_for
+from runk.core.layout.gear_question import (
+    FEWEST,
+    USUAL_DEG,
+    GearAnswer,
+    GearQuestion,
+    RackAnswer,
+    ToothAt,
+    WheelAnswer,
+)
+from runk.core.layout.involute import Teeth, tip_interferes, tooth
+from runk.core.lengths import Reading
+from runk.core.lengths.show import trimmed
+from runk.core.refusals import Refused
+from runk.core.said import mm_said
+from runk.core.sources import MECHANICS, PRACTICE
+from runk.core.tools import ShopTool
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+_PLAY = 0.05
+"""Modules of play along the pitch circle: common practice for small open gears."""
+
+
+@dataclass(frozen=True, slots=True)
+class GearShop:
+    """Gear cutters in the trays."""
+
+    cutters: tuple[ShopTool, ...]
+
+
+def needs(_: GearQuestion, workshop: Workshop) -> GearShop:
+    """The gear cutters."""
+    return GearShop(workshop.gear_cutters)
+
+
+def settle(question: GearQuestion, _: Workshop, __: Mapping[str, Reading]) -> GearQuestion:
+    """Teeth that can be cut, one pitch.
+
+    Raises:
+        Refused: Too few teeth, or module and DP that differ.
+    """
+    if question.part == "wheel" and question.teeth < FEWEST:
+        raise Refused(
+            f"{question.teeth} teeth make no wheel that runs: their flanks would be cut away. "
+            "Form cutters begin at 12.",
+            field="teeth",
+            suggest="12",
+        )
+    if question.module is not None and question.dp is not None:
+        if abs(question.module * question.dp / 25.4 - 1) > 0.002:
+            raise Refused("Module and DP are two different pitches: tell one.", field="dp")
+        question = replace(question, dp=None)
+    return question
+
+
+def module_of(question: GearQuestion) -> Fraction:
+    """The module, exactly."""
+    if question.module is not None:
+        return Fraction(str(question.module))
+    return Fraction(254, 10) / Fraction(str(question.dp))
+
+
+def pressure_of(question: GearQuestion) -> float:
+    """The pressure angle, degrees."""
+    return USUAL_DEG if question.pressure is None else question.pressure
+
+
+def compute(question: GearQuestion, shop: GearShop) -> GearAnswer:
+    """Sizes of a wheel or a rack.
+
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> asked = GearQuestion(teeth=18, module=0.8)
+    >>> answer = compute(asked, needs(asked, WORKSHOP))
+    >>> answer.outside_mm.shown(), answer.depth_mm.shown(), answer.cutter
+    ('16.000', '1.800', 'No 3')
+    """
+    return _rack(question, shop) if question.part == "rack" else _wheel(question, shop)
+
+
+def _fine(figure: Figure) -> Figure:
+    return replace(figure, places=3)
+
+
+def _wheel(question: GearQuestion, shop: GearShop) -> WheelAnswer:
+    w = Working()
+    exact, teeth, angle = module_of(question), question.teeth, pressure_of(question)
+    module = float(exact)
+    pitch = w.of(laws.pitch_circle_mm, module_mm=module, teeth=teeth)
+    outside = w.of(laws.outside_mm, module_mm=module, teeth=teeth)
+    depth = w.of(laws.depth_mm, times=float(question.depth), module_mm=module)
+    base = w.of(laws.base_circle_mm, pitch_circle_mm=pitch.value, pressure_deg=angle)
+    over = laws.span_teeth(angle, teeth)
+    owned = owned_for(shop.cutters, exact, teeth, angle)
+    run, left = _run_out(w, question, depth.value, owned, shop.cutters)
+    mesh = _mesh(w, question, module, outside.value, base.value)
+    return WheelAnswer(
+        outside_mm=_fine(outside),
+        depth_mm=_fine(depth),
+        cutter=cutter_said(teeth, question.dp is not None, owned),
+        says=_says(question, owned),
+        centre_height_mm=_height(w, question, outside.value),
+        span_mm=_fine(
+            w.of(laws.span_mm, module_mm=module, pressure_deg=angle, over=over, teeth=teeth)
+        ),
+        over_teeth=over,
+        chordal_mm=_fine(w.of(laws.chordal_mm, pitch_circle_mm=pitch.value, teeth=teeth)),
+        below_tip_mm=_fine(
+            w.of(laws.below_tip_mm, module_mm=module, pitch_circle_mm=pitch.value, teeth=teeth)
+        ),
+        pitch_circle_mm=_fine(pitch),
+        root_mm=told(outside.value - 2 * depth.value, "root_mm"),
+        base_circle_mm=_fine(base),
+        pressure_deg=told(angle, "pressure_deg", 1),
+        module_mm=told(module, "module_mm"),
+        per_inch=f"{trimmed(Fraction(254, 10) / exact, 2)} DP",
+        run_out_mm=run,
+        left_mm=left,
+        centres_mm=mesh.centres,
+        backlash_mm=mesh.play,
+        tight_mm=mesh.tight,
+        contact_ratio=mesh.contact,
+        mate_teeth=question.mate,
+        teeth=teeth,
+        owned=listed(shop.cutters, exact),
+        cautions=_cautions(question, module, mesh, left),
+        links=_links(question, owned, depth),
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class _Mesh:
+    """Two wheels that run together; all None where there is one."""
+
+    tight: Figure | None = None
+    play: Figure | None = None
+    centres: Figure | None = None
+    contact: Figure | None = None
+
+
+def _mesh(w: Working, question: GearQuestion, module: float, outside: float, base: float) -> _Mesh:
+    if question.mate is None:
+        return _Mesh()
+    angle, mate = pressure_of(question), question.mate
+    tight = w.of(
+        laws.centres_mm, "tight_mm", module_mm=module, teeth=question.teeth, mate_teeth=mate
+    )
+    play = _PLAY * module if question.backlash is None else float(question.backlash)
+    since = len(w.steps)
+    opened = w(laws.opened_mm, backlash_mm=play, pressure_deg=angle)
+    centres = w.figure(tight.value + opened, "centres_mm", since=since, places=3)
+    base_pitch = w(laws.base_pitch_mm, module_mm=module, pressure_deg=angle)
+    contact = w.of(
+        laws.contact_ratio,
+        tip_mm=outside,
+        base_mm=base,
+        mate_tip_mm=module * (mate + 2),
+        mate_base_mm=laws.base_circle_mm(module * mate, angle),
+        centres_mm=centres.value,
+        base_pitch_mm=base_pitch,
+    )
+    return _Mesh(_fine(tight), told(play, "backlash_mm"), centres, contact)
+
+
+def _run_out(
+    w: Working,
+    question: GearQuestion,
+    depth: float,
+    owned: ShopTool | None,
+    cutters: tuple[ShopTool, ...],
+) -> tuple[Figure | None, Figure | None]:
+    """How far past the teeth the cutter still cuts, and what is left to the next shoulder."""
+    across = question.cutter
+    if across is None and (tool := owned or next(iter(cutters[::-1]), None)):
+        across = tool.size_mm
+    if across is None:
+        if question.room is not None:
+            raise Refused("How large is the cutter? It runs out.", field="cutter", suggest="50 mm")
+        return None, None
+    run = w.of(laws.run_out_mm, depth_mm=depth, cutter_mm=float(across))
+    if question.room is None:
+        return run, None
+    return run, told(float(question.room) - run.value, "left_mm", 2)
+
+
+def _height(w: Working, question: GearQuestion, outside: float) -> Figure | None:
+    if question.thick is None:
+        return None
+    side = 1.0 if question.touched == "near" else -1.0
+    return _fine(
+        w.of(laws.centre_height_mm, outside_mm=outside, side=side, thick_mm=float(question.thick))
+    )
+
+
+def _says(question: GearQuestion, owned: ShopTool | None) -> str:
+    found = range_for(0 if question.part == "rack" else question.teeth)
+    marked = ""
+    if found is not None:
+        marked = (
+            f"Cutter for {found.words()}: No {found.module_number} as module sets are "
+            f"numbered, No {found.dp_number} as DP sets are. "
+        )
+    tray = f"In the trays: {owned.name}. " if owned is not None else ""
+    if question.part == "rack":
+        return f"{marked}{tray}Wind always the same way; the first gap half a tooth from the end."
+    return (
+        f"{marked}{tray}A light trial round first: count the teeth, the last closes on the first."
+    )
+
+
+def _rack(question: GearQuestion, shop: GearShop) -> RackAnswer:
+    w = Working()
+    exact = module_of(question)
+    module = float(exact)
+    pitch = _fine(w.of(laws.rack_pitch_mm, module_mm=module))
+    depth = _fine(w.of(laws.depth_mm, times=float(question.depth), module_mm=module))
+    owned = owned_for(shop.cutters, exact, 0, pressure_of(question))
+    run, left = _run_out(w, question, depth.value, owned, shop.cutters)
+    return RackAnswer(
+        rack_pitch_mm=pitch,
+        depth_mm=depth,
+        cutter=cutter_said(0, question.dp is not None, owned),
+        says=_says(question, owned),
+        long_mm=told(pitch.value * question.teeth, "long_mm"),
+        rack_tooth_mm=_fine(w.of(laws.rack_tooth_mm, module_mm=module)),
+        module_mm=told(module, "module_mm"),
+        per_inch=f"{trimmed(Fraction(254, 10) / exact, 2)} DP",
+        run_out_mm=run,
+        left_mm=left,
+        gaps=tuple(
+            ToothAt(gap=n + 1, at_mm=told(pitch.value * n, "at_mm")) for n in range(question.teeth)
+        ),
+        owned=listed(shop.cutters, exact),
+        cautions=_shoulder(left),
+        links=_links(question, owned, depth),
+    )
+
+
+def _cautions(
+    question: GearQuestion, module: float, mesh: _Mesh, left: Figure | None
+) -> tuple[Caution, ...]:
+    found = [*_shoulder(left)]
+    fewest = laws.fewest_ratio(pressure_of(question))
+    if range_for(question.teeth) is None:
+        says = "No form cutter is made for fewer than 12 teeth: their roots are cut away."
+        found.append(stop("the teeth", "12 teeth or more", says, "outside_mm", laws.HANDBOOK))
+    elif question.teeth < int(fewest):
+        says = f"Under {fewest:.0f} teeth a straight rack would cut into the root: it runs weaker."
+        found.append(Caution("Mind", "the root", says, "depth_mm", MECHANICS))
+    if mesh.centres is not None and question.mate is not None:
+        pair = (question.teeth, question.mate)
+        if any(
+            tip_interferes(a, b, module, pressure_of(question), mesh.centres.value)
+            for a, b in (pair, pair[::-1])
+        ):
+            says = "The larger one's tips reach below the smaller one's flanks: ease those tips."
+            found.append(Caution("Mind", "the tips", says, "centres_mm", MECHANICS))
+        if mesh.contact is not None and mesh.contact.value < 1.1:
+            says = "Hardly more than one pair of teeth carries: it runs rough."
+            found.append(Caution("Mind", "the mesh", says, "contact_ratio", PRACTICE))
+        says = "Wheels that turn are guarded: fingers and sleeves go in with the teeth."
+        found.append(Caution("Mind", "the guard", says, None, PRACTICE))
+    return tuple(found)
+
+
+def _shoulder(left: Figure | None) -> tuple[Caution, ...]:
+    if left is None or left.value > 0:
+        return ()
+    says = f"The cutter runs {mm_said(-left.value, 2)} into the shoulder before the teeth are done."
+    instead = "a smaller cutter, or the shoulder farther off"
+    return (stop("the shoulder", instead, says, "left_mm", MECHANICS),)
+
+
+def _links(question: GearQuestion, owned: ShopTool | None, depth: Figure) -> tuple[Link, ...]:
+    found = []
+    if question.part == "wheel":
+        found.append(Link("divide", (("count", str(question.teeth)),), "Turns and holes for it"))
+    if owned is not None:
+        asked = (
+            ("operation", "gear-cut"),
+            ("diameter", f"{owned.mm:.4f} mm"),
+            ("depth", f"{depth.value:.4f} mm"),
+        )
+        found.append(Link("speed", asked, "The belt for that cutter"))
+    return tuple(found)
+
+
+def _teeth(question: GearQuestion, _: GearShop) -> Teeth:
+    """Both wheels' teeth for the drawing."""
+    module, angle = float(module_of(question)), pressure_of(question)
+    deep = 2 * float(question.depth) * module
+    if question.part == "rack":
+        return Teeth([], [], [], [])
+    x, y = tooth(question.teeth, module, angle, module * (question.teeth + 2) - deep)
+    if question.mate is None:
+        return Teeth(x, y, [], [])
+    return Teeth(x, y, *tooth(question.mate, module, angle, module * (question.mate + 2) - deep))
+
+
+def _sweeps() -> Mapping[str, Sweep[GearQuestion, GearShop]]:
+    return {"teeth": Sweep(_teeth, Teeth)}
+
+
+def headline(answer: GearAnswer, page: PageUnit) -> str:
+    """Blank or pitch, and depth."""
+    first = answer.outside_mm if isinstance(answer, WheelAnswer) else answer.rack_pitch_mm
+    what = "blank" if isinstance(answer, WheelAnswer) else "gap to gap"
+    return f"{what} {first.words(page)} · {answer.depth_mm.words(page)} deep · {answer.cutter}"
+
+
+_REST = (
+    "[, {module} module][, {dp} DP][, with {mate}][, pressure angle {pressure}][, {depth}]"
+    "[, play {backlash}][, cutter {cutter}][, thick {thick}][, {touched}][, wide {wide}]"
+    "[, room {room}]"
+)
+_RACK = _REST.replace("[, with {mate}]", "").replace("[, play {backlash}]", "")
+GEAR: Calculator[GearQuestion, GearShop, GearAnswer] = Calculator(
+    name="gear",
+    title="Spur gears and racks",
+    door=Door("/setting-out/gear", "Setting out", "Gears"),
+    opening={"teeth": "18", "module": "0.8", "mate": "36"},
+    question=GearQuestion,
+    answers=(WheelAnswer, RackAnswer),
+    compute=compute,
+    needs=needs,
+    settle=settle,
+    sentences={
+        "wheel": f"Gear: {{part}} of {{teeth}} teeth{_REST}",
+        "rack": f"Gear: {{part}} of {{teeth}} teeth{_RACK}",
+    },
+    calls=(
+        "gear",
+        "gear wheel",
+        "spur gear",
+        "gears",
+        "cut gear",
+        "cut a gear",
+        "cut gears",
+        "rack",
+        "pinion",
+        "gear blank",
+    ),
+    nouns=("module", "mod", "dp"),
+    headline=headline,
+    sweeps=_sweeps,
+)
