@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import cos, pi, radians, sin, sqrt, tan
+from math import atan2, cos, degrees, pi, radians, sin, sqrt, tan
 from typing import Any
 
 import pytest
@@ -40,6 +40,27 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("holes at 10 mm, 5 mm; 20 mm, 5 mm; 20 mm, 15 mm", "chord_mm", 10),
     ("3 holes on 40 mm pcd start 10 mirrored", "holes.0.angle_deg", 170),
     ("3 holes on 40 mm pcd start 10 from the other side", "holes.1.angle_deg", 50),
+    ("polar 40 mm 12 degrees", "x_mm", 40 * cos(radians(12))),
+    ("polar 40 mm 12 degrees", "y_mm", 40 * sin(radians(12))),
+    ("polar 40 mm at 12 degrees centre x 10 mm centre y 5 mm", "y_mm", 5 + 40 * sin(radians(12))),
+    ("cartesian 30 mm 40 mm", "radius_mm", 50),
+    ("cartesian 30 mm 40 mm", "angle_deg", degrees(atan2(4, 3))),
+    ("distance from 10 mm, 5 mm to 40 mm, 45 mm", "radius_mm", 50),
+    ("distance between 10 mm, 5 mm and 40 mm, 45 mm", "y_mm", 40),
+    ("chord of 60 degrees on 31 mm circle", "chord_mm", 15.5),
+    ("angle for a chord 15.5 mm on 31 mm circle", "angle_deg", 60),
+    ("chord 15.5 mm circle 31 mm", "rise_mm", 15.5 * (1 - sqrt(3) / 2)),
+    ("chord of 90 degrees on 20 mm circle", "arc_mm", 5 * pi),
+    ("middle of 50 mm block 10 mm finder", "stop_mm", 30),
+    ("10 mm edge finder, centre of 50 mm block", "stop_mm", 30),
+    ("middle of 2 in block 0.2 in finder", "set_mm", -1.1 * 25.4),
+    ("centre of a 30 mm bar 6 mm finder feeler 0.1 mm", "stop_mm", 18.1),
+    ("middle of two edges reads 12.3 mm then 62.7 mm", "stop_mm", 37.5),
+    ("middle of two edges reads 12.3 mm then 62.7 mm finder 10 mm", "wide_mm", 40.4),
+    ("nought from an edge finder 10 mm", "set_mm", -5),
+    ("nought from an edge finder 10 mm right edge", "set_mm", 5),
+    ("clock a bore left 0.12 mm right -0.04 mm near 0.02 mm far 0.02 mm", "x_mm", -0.08),
+    ("clock a bore left 0.12 mm right -0.04 mm near 0.02 mm far 0.02 mm", "y_mm", 0),
     ("gear 18 teeth 0.8 module", "outside_mm", 16.0),
     ("gear 18 teeth 0.8 module", "depth_mm", 1.8),
     ("gear 18 teeth 0.8 module", "pitch_circle_mm", 14.4),
@@ -91,6 +112,12 @@ def test_each_comes_to_what_a_pencil_says(page: PageUnit) -> None:
 
 
 NO_JOBS = [
+    ("chord 40 mm circle 31 mm", "No chord"),
+    ("chord on 31 mm circle", "How long is the chord"),
+    ("polar 40 mm", "At what angle"),
+    ("middle of 50 mm block", "How thick is the finder"),
+    ("distance from 10 mm, 5 mm to 10 mm, 5 mm", "one place"),
+    ("middle of two edges reads 12 mm then 15 mm finder 10 mm", "closer than the finder"),
     ("gear 3 teeth 1 module", "no wheel that runs"),
     ("gear 18 teeth", "Which module"),
     ("gear 0.8 module", "How many teeth"),

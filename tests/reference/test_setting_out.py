@@ -120,3 +120,40 @@ def test_passages_are_cleared_as_far_as_sampling_finds(
 
     best = wall(one.better_deg.value)
     assert all(best >= wall(360 / count * n / 24) - 0.02 for n in range(24))
+
+
+@settings(max_examples=60)
+@given(st.integers(-300, 300), st.integers(-300, 300), PLACE)
+def test_square_and_polar_come_back_to_each_other(x: int, y: int, centre: Any) -> None:
+    """By complex numbers, about any centre."""
+    there = complex(x, y) - complex(*centre)
+    if not there:
+        return
+    about = {"from_x": f"{centre[0]} mm", "from_y": f"{centre[1]} mm"}
+    polar = answer("place", way="square", x=str(x), y=str(y), **about)
+    assert polar.radius_mm.value == pytest.approx(abs(there))
+    assert polar.angle_deg.value == pytest.approx(np.degrees(np.angle(there)) % 360, abs=1e-9)
+    back = answer(
+        "place",
+        radius=f"{polar.radius_mm.value:.9f}",
+        angle=f"{polar.angle_deg.value:.6f}",
+        **about,
+    )
+    assert (back.x_mm.value, back.y_mm.value) == pytest.approx((x, y), abs=2e-4)
+
+
+@settings(max_examples=60)
+@given(st.integers(-40, 40), st.integers(-40, 40))
+def test_a_bore_is_found_from_an_indicator_anywhere_near_it(off_x: int, off_y: int) -> None:
+    """A stylus in a 20 mm bore: its reading rises as the wall comes nearer to the spindle."""
+    at = np.array([off_x, off_y]) / 1000
+    reads = {}
+    for name, way in (("left", (-1, 0)), ("right", (1, 0)), ("near", (0, -1)), ("far", (0, 1))):
+        # Along the way from the spindle until the wall of the bore, which lies about nought.
+        way = np.array(way, dtype=float)
+        b = at @ way
+        wall = -b + np.sqrt(b * b - at @ at + 100.0)
+        reads[name] = f"{10.0 - wall:.6f}"
+    found = answer("place", way="bore", **reads)
+    # The table moves as the spindle stands off, so that the bore comes under it.
+    assert (found.x_mm.value, found.y_mm.value) == pytest.approx(tuple(at), abs=1e-5)

@@ -21,6 +21,7 @@ from runk.core.judgement.why import WHY
 from runk.core.layout.circle import CIRCLE
 from runk.core.layout.divide import DIVIDE
 from runk.core.layout.gear import GEAR
+from runk.core.layout.place import PLACE
 from runk.core.lengths.calculator import LENGTH
 from runk.core.machines.plate import MACHINE
 from runk.core.metals.identify import IDENTIFY
@@ -85,6 +86,7 @@ CATALOGUE = Catalogue(
         CIRCLE,
         DIVIDE,
         GEAR,
+        PLACE,
         TAP,
         DIE,
         STUD,

@@ -77,6 +77,20 @@ export interface components {
             };
             unused: string[];
         };
+        AtAnswerWire: {
+            angle_deg: components["schemas"]["FigureWire"];
+            centre_x_mm: components["schemas"]["FigureWire"];
+            centre_y_mm: components["schemas"]["FigureWire"];
+            radius_mm: components["schemas"]["FigureWire"];
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "at";
+            x_mm: components["schemas"]["FigureWire"];
+            y_mm: components["schemas"]["FigureWire"];
+        };
         BalanceAnswerWire: {
             angle_deg: components["schemas"]["FigureWire"];
             arm_mm: components["schemas"]["FigureWire"];
@@ -155,6 +169,16 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        BoreAnswerWire: {
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "bore";
+            x_mm: components["schemas"]["FigureWire"];
+            y_mm: components["schemas"]["FigureWire"] | null;
         };
         BudgetAnswerWire: {
             held_mm: components["schemas"]["FigureWire"];
@@ -242,6 +266,19 @@ export interface components {
             key: string;
             label: string;
             only: string[];
+        };
+        ChordAnswerWire: {
+            angle_deg: components["schemas"]["FigureWire"];
+            arc_mm: components["schemas"]["FigureWire"];
+            chord_mm: components["schemas"]["FigureWire"];
+            circle_mm: components["schemas"]["FigureWire"];
+            rise_mm: components["schemas"]["FigureWire"];
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "chord";
         };
         CircleAnswerWire: {
             better_deg: components["schemas"]["FigureWire"] | null;
@@ -1562,6 +1599,24 @@ export interface components {
             after?: number | null;
             before?: number | null;
         };
+        PlaceReply: {
+            answer: components["schemas"]["AtAnswerWire"] | components["schemas"]["ChordAnswerWire"] | components["schemas"]["TouchAnswerWire"] | components["schemas"]["BoreAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         PlanAnswerWire: {
             aim_mm: components["schemas"]["FigureWire"];
             dial_says: string;
@@ -2469,6 +2524,18 @@ export interface components {
         ToothAtWire: {
             at_mm: components["schemas"]["FigureWire"];
             gap: number;
+        };
+        TouchAnswerWire: {
+            offset_mm: components["schemas"]["FigureWire"] | null;
+            says: string;
+            set_mm: components["schemas"]["FigureWire"];
+            stop_mm: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "touch";
+            wide_mm: components["schemas"]["FigureWire"] | null;
         };
         TrainShownWire: {
             driven: number[];

@@ -22,6 +22,7 @@ _NAMED = re.compile(
 )
 _AXES = re.compile(r"^[xy]\s*[:=]?\s*", re.IGNORECASE)
 _PAIR = re.compile(r"\s*,\s+|\s*,(?=[-+.\d])|\s+(?:by|x|×)\s+", re.IGNORECASE)
+_NEXT = re.compile(r"[;\n]|\)\s*,?\s*\(|\s(?:to|and)\s", re.IGNORECASE)
 _NO_NAME = frozenset({"x", "y", "no", "letter", "number"})
 
 
@@ -74,7 +75,7 @@ class OfSpots(Kind):
         if unit := _BARE_ARE.search(typed):
             told = replace(told, page=PageUnit.MM if unit[1].lower() == "mm" else PageUnit.INCH)
             typed = typed[: unit.start()]
-        parts = [p.strip(" ,()") for p in re.split(r"[;\n]|\)\s*,?\s*\(", typed) if p.strip(" ,()")]
+        parts = [p.strip(" ,()") for p in _NEXT.split(typed) if p.strip(" ,()")]
         if not parts:
             raise Refused(self.missing(), suggest=self.placeholder or None)
         if len(parts) > self.most:
