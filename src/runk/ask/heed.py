@@ -45,6 +45,8 @@ _HEEDED = (
     "bored",
     "hardened",
     "left hand",
+    "taper",
+    "tapered",
 )
 _PHRASES = tuple(sorted((tuple(p.split()) for p in _HEEDED), key=len, reverse=True))
 

@@ -21,7 +21,14 @@ from runk.core.judgement.why import WHY
 from runk.core.layout.circle import CIRCLE
 from runk.core.layout.divide import DIVIDE
 from runk.core.layout.gear import GEAR
+from runk.core.layout.part_off import PART_OFF
 from runk.core.layout.place import PLACE
+from runk.core.layout.reach import REACH
+from runk.core.layout.sine import SINE
+from runk.core.layout.slit import SLIT
+from runk.core.layout.square import SQUARE
+from runk.core.layout.stock import STOCK
+from runk.core.layout.taper import TAPER
 from runk.core.lengths.calculator import LENGTH
 from runk.core.machines.plate import MACHINE
 from runk.core.metals.identify import IDENTIFY
@@ -87,6 +94,13 @@ CATALOGUE = Catalogue(
         DIVIDE,
         GEAR,
         PLACE,
+        TAPER,
+        SINE,
+        SQUARE,
+        STOCK,
+        PART_OFF,
+        SLIT,
+        REACH,
         TAP,
         DIE,
         STUD,

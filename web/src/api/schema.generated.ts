@@ -126,6 +126,22 @@ export interface components {
                 [key: string]: string;
             };
         };
+        BarAnswerWire: {
+            largest_mm: components["schemas"]["FigureWire"];
+            nearest: string;
+            off_mm: components["schemas"]["FigureWire"];
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "bar";
+        };
+        BarCutWire: {
+            bar: string;
+            left_mm: components["schemas"]["FigureWire"];
+            parts: string;
+        };
         Belt: {
             advised: boolean;
             left_s: number;
@@ -424,19 +440,17 @@ export interface components {
             };
         };
         CutAnswerWire: {
-            causes: components["schemas"]["CauseWire"][];
-            first: string;
-            first_check: string;
-            new_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
-            new_position: string;
-            new_rpm: components["schemas"]["FigureWire"] | null;
-            off_percent: components["schemas"]["FigureWire"];
+            bars_used: string;
+            cuts: components["schemas"]["BarCutWire"][];
+            left_mm: components["schemas"]["FigureWire"];
+            lost_mm: components["schemas"]["FigureWire"];
+            says: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             tag: "cut";
-            target_rpm: components["schemas"]["FigureWire"];
+            wanted_mm: components["schemas"]["FigureWire"];
         };
         CutLine: {
             id: number;
@@ -719,7 +733,7 @@ export interface components {
             rpm: number;
         };
         FaultsReply: {
-            answer: components["schemas"]["SignAnswerWire"] | components["schemas"]["CutAnswerWire"] | components["schemas"]["TaperAnswerWire"] | components["schemas"]["RunOutAnswerWire"];
+            answer: components["schemas"]["SignAnswerWire"] | components["schemas"]["FinderCutAnswerWire"] | components["schemas"]["FinderTaperAnswerWire"] | components["schemas"]["RunOutAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;
@@ -757,6 +771,33 @@ export interface components {
             unit: string;
             value: number;
             working: components["schemas"]["StepWire"][];
+        };
+        FinderCutAnswerWire: {
+            causes: components["schemas"]["CauseWire"][];
+            first: string;
+            first_check: string;
+            new_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
+            new_position: string;
+            new_rpm: components["schemas"]["FigureWire"] | null;
+            off_percent: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "cut";
+            target_rpm: components["schemas"]["FigureWire"];
+        };
+        FinderTaperAnswerWire: {
+            angle_deg: components["schemas"]["FigureWire"];
+            causes: components["schemas"]["CauseWire"][];
+            first: string;
+            first_check: string;
+            move_mm: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "taper";
         };
         FitAcross: {
             high_mm: number[];
@@ -1515,6 +1556,31 @@ export interface components {
             metal: string;
             name: string;
         };
+        PartOffAnswerWire: {
+            bar_used_mm: components["schemas"]["FigureWire"];
+            blade_mm: components["schemas"]["FigureWire"];
+            says: string;
+            stop_mm: components["schemas"]["FigureWire"];
+            stops: components["schemas"]["StopAtWire"][];
+        };
+        PartOffReply: {
+            answer: components["schemas"]["PartOffAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         PassWire: {
             divisions: components["schemas"]["FigureWire"] | null;
             mark: string;
@@ -1554,6 +1620,11 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        PieceWire: {
+            left_mm: components["schemas"]["FigureWire"];
+            name: string;
+            takes_mm: components["schemas"]["FigureWire"];
         };
         PistonAnswerWire: {
             bend_groove_mm: components["schemas"]["FigureWire"] | null;
@@ -1790,6 +1861,30 @@ export interface components {
             high_rpm: number;
             low_rpm: number;
         };
+        ReachAnswerWire: {
+            fouls: string;
+            left_mm: components["schemas"]["FigureWire"];
+            pieces: components["schemas"]["PieceWire"][];
+            says: string;
+        };
+        ReachReply: {
+            answer: components["schemas"]["ReachAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         ReadWire: {
             part: string;
             place: string;
@@ -1944,6 +2039,20 @@ export interface components {
                 [key: string]: string;
             };
         };
+        SectionAnswerWire: {
+            bar_mm: components["schemas"]["FigureWire"];
+            flats: number;
+            largest_mm: components["schemas"]["FigureWire"];
+            off_mm: components["schemas"]["FigureWire"];
+            other_mm: components["schemas"]["FigureWire"] | null;
+            other_off_mm: components["schemas"]["FigureWire"] | null;
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "section";
+        };
         SetOut: {
             key: string;
             name: string;
@@ -2066,6 +2175,32 @@ export interface components {
         SignIn: {
             phrase: string;
         };
+        SineAnswerWire: {
+            a_hundredth_deg: components["schemas"]["FigureWire"];
+            along_mm: components["schemas"]["FigureWire"];
+            angle_deg: components["schemas"]["FigureWire"];
+            bar_mm: components["schemas"]["FigureWire"];
+            height_mm: components["schemas"]["FigureWire"];
+            says: string;
+        };
+        SineReply: {
+            answer: components["schemas"]["SineAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         SitsWire: {
             from_mm: components["schemas"]["FigureWire"];
             middle_mm: components["schemas"]["FigureWire"];
@@ -2088,6 +2223,40 @@ export interface components {
             };
             ticked: boolean;
             title: string;
+        };
+        SlitAnswerWire: {
+            joined_mm: components["schemas"]["FigureWire"] | null;
+            kerf_mm: components["schemas"]["FigureWire"];
+            lost_mm: components["schemas"]["FigureWire"];
+            piece_mm: components["schemas"]["FigureWire"];
+            rest_mm: components["schemas"]["FigureWire"] | null;
+            says: string;
+            shift_mm: components["schemas"]["FigureWire"] | null;
+            slits: components["schemas"]["SlitAtWire"][];
+            stop_mm: components["schemas"]["FigureWire"];
+        };
+        SlitAtWire: {
+            cut: number;
+            ends_mm: components["schemas"]["FigureWire"];
+            stop_mm: components["schemas"]["FigureWire"];
+        };
+        SlitReply: {
+            answer: components["schemas"]["SlitAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
         };
         SolidAnswerWire: {
             bar_mm: components["schemas"]["FigureWire"];
@@ -2186,6 +2355,30 @@ export interface components {
             share_percent: components["schemas"]["FigureWire"];
             side: string;
         };
+        SquareAnswerWire: {
+            angle_deg: components["schemas"]["FigureWire"];
+            per_100_mm: components["schemas"]["FigureWire"];
+            says: string;
+            shim_mm: components["schemas"]["FigureWire"];
+        };
+        SquareReply: {
+            answer: components["schemas"]["SquareAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         StackPartWire: {
             label: string;
             mm: components["schemas"]["FigureWire"];
@@ -2220,6 +2413,29 @@ export interface components {
             source: components["schemas"]["SourceWire"];
             why: string;
             words: string;
+        };
+        StockReply: {
+            answer: components["schemas"]["SectionAnswerWire"] | components["schemas"]["BarAnswerWire"] | components["schemas"]["CutAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        StopAtWire: {
+            leaves: string;
+            name: string;
+            stop_mm: components["schemas"]["FigureWire"];
         };
         Stopped: {
             at_mm: number;
@@ -2355,15 +2571,32 @@ export interface components {
         };
         TaperAnswerWire: {
             angle_deg: components["schemas"]["FigureWire"];
-            causes: components["schemas"]["CauseWire"][];
-            first: string;
-            first_check: string;
-            move_mm: components["schemas"]["FigureWire"];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            tag: "taper";
+            check_mm: components["schemas"]["FigureWire"];
+            included_deg: components["schemas"]["FigureWire"];
+            large_mm: components["schemas"]["FigureWire"] | null;
+            long_mm: components["schemas"]["FigureWire"] | null;
+            one_in: string;
+            says: string;
+            set_over_mm: components["schemas"]["FigureWire"] | null;
+            small_mm: components["schemas"]["FigureWire"] | null;
+        };
+        TaperReply: {
+            answer: components["schemas"]["TaperAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
         };
         Teeth: {
             mate_x: number[];

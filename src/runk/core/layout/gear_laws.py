@@ -141,7 +141,7 @@ def contact_ratio(
     """On an average; a is the pressure angle at these centres, by the two base circles.
 
     >>> round(contact_ratio(16.0, 13.532, 30.4, 27.063, 21.6, 2.3617), 2)
-    1.6
+    1.61
     """
     a = acos(min((base_mm + mate_base_mm) / (2.0 * centres_mm), 1.0))
     along = sqrt(max(tip_mm**2 - base_mm**2, 0.0)) + sqrt(
@@ -168,7 +168,7 @@ def run_out_mm(depth_mm: float, cutter_mm: float) -> float:
     """How far past the full depth a round cutter still cuts.
 
     >>> round(run_out_mm(1.8, 50.0), 3)
-    9.314
+    9.315
     """
     return sqrt(max(depth_mm * (cutter_mm - depth_mm), 0.0))
 
