@@ -70,7 +70,7 @@ ASKED: dict[str, dict[str, str]] = {
     "taper": {"large": "16", "small": "12", "long": "40"},
     "sine": {"bar": "100", "angle": "12"},
     "square": {"error": "0.08", "over": "60", "base": "30"},
-    "stock": {"bar": "20", "side": "12", "parts": "3 x 45; 60", "bars": "150; 150"},
+    "stock": {"bar": "20", "shape": "square", "side": "12", "parts": "3 x 45; 60", "bars": "150; 150"},
     "part-off": {"length": "12", "blade": "2"},
     "slit": {"total": "30", "kerf": "1"},
     "reach": {

@@ -159,7 +159,7 @@ def _bar(question: StockQuestion, shelf: Shelf) -> BarAnswer:
     if question.shape == "rectangle":
         found = w.of(diagonal_mm, "largest_mm", side_mm=side, other_mm=float(question.other or 0))
     else:
-        count = float(_COUNTS[question.shape])
+        count = float(_COUNTS[question.shape or "square"])
         found = w.of(corners_mm, "largest_mm", across_mm=side, count=count)
     thick = [b for b in shelf.bars if b.mm >= found.value - 1e-9]
     return BarAnswer(
@@ -283,13 +283,6 @@ STOCK: Calculator[StockQuestion, Shelf, StockAnswer] = Calculator(
         f"{{way=cut}}<cut up|cut parts|cut list|cutting list|cut from stock> {{parts}}{_CUT}",
         "{way=cut}<cut up|cut> {parts} <from|out of> <bars|a bar|bar> <of |>{bars}[, kerf {kerf}]"
         "[, facing {facing}][, grip {grip}]",
-    ),
-    calls=(
-        "bar for a square",
-        "bar for a hexagon",
-        "bar for a rectangle",
-        "bar for square",
-        "bar for hexagon",
     ),
     ruled=True,
     headline=headline,

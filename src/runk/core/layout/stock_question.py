@@ -28,7 +28,15 @@ WAYS = (
         ("rectangle from", "rectangle out of", "largest rectangle", "flat from"),
     ),
     Choice(
-        "bar", "The bar for a section", ("the bar for a section",)
+        "bar",
+        "The bar for a section",
+        (
+            "bar for a square",
+            "bar for a hexagon",
+            "bar for a rectangle",
+            "bar for square",
+            "bar for hexagon",
+        ),
     ),
     Choice(
         "cut",
@@ -102,7 +110,10 @@ class StockQuestion:
             placeholder="as large as it comes",
         ),
     ] = None
-    shape: Annotated[str, OneOf("shape", choices=SHAPES, only=("bar",))] = "square"
+    shape: Annotated[
+        str | None,
+        OneOf("section", choices=SHAPES, only=("bar",), needed=("bar",), placeholder="a square"),
+    ] = None
     parts: Annotated[
         tuple[Member, ...],
         Chain(
