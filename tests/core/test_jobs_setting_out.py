@@ -75,6 +75,15 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("spanner room 9 mm to the wall flats 5.5 mm", "left_mm", 9 - (2.1 * 5.5 + 7) / 2),
     ("does it clear 9 mm away cutter 10 mm holder 30 mm standing out 20 mm high 12 mm", "fouls", "nothing"),
     ("does it clear 9 mm away cutter 10 mm holder 30 mm standing out 10 mm high 12 mm", "fouls", "its holder"),
+    ("2 flats 20 mm apart on 26 mm", "depth_mm", 3),
+    ("link 40 mm long dia 16 mm cutter 6 mm", "length_mm", 80 + 22 * pi),
+    ("link 40 mm long dia 16 mm end 10 mm cutter 6 mm", "offset_mm", 3),
+    ("oblong 20 mm long 8 mm wide cutter 6 mm", "length_mm", 40 + 2 * pi),
+    ("oblong 20 mm long 8 mm wide cutter 6 mm 3 mm deep 1 mm each leave 0.1 mm", "rounds", 4),
+    ("oval flange 40 mm long boss 22 mm ends 10 mm cutter 6 mm", "moves.1.radius_mm", 8),
+    ("slot round an arc 40 mm circle 6 mm wide through 60 degrees cutter 4 mm", "moves.0.radius_mm", 1),
+    ("disc with flats 20 mm apart on 26 mm", "start_y_mm", -13),
+    ("profile 0 mm, 0 mm; 40 mm, 0 mm r5 mm; 40 mm, 20 mm; 0 mm, 20 mm, cutter 6 mm", "start_y_mm", -3),
     ("polar 40 mm 12 degrees", "x_mm", 40 * cos(radians(12))),
     ("polar 40 mm 12 degrees", "y_mm", 40 * sin(radians(12))),
     ("polar 40 mm at 12 degrees centre x 10 mm centre y 5 mm", "y_mm", 5 + 40 * sin(radians(12))),
@@ -147,6 +156,10 @@ def test_each_comes_to_what_a_pencil_says(page: PageUnit) -> None:
 
 
 NO_JOBS = [
+    ("profile 0, 0; 40, 20; 40, 0; 0, 20, cutter 6 mm", "crosses itself near"),
+    ("slot profile 20 mm long 5 mm wide cutter 6 mm", "does not pass"),
+    ("link 2 mm long dia 16 mm end 10 mm", "within the other"),
+    ("profile 0, 0; 40, 0 r30; 40, 20; 0, 20, cutter 6 mm", "cannot be rounded"),
     ("taper 16 mm to 16 mm over 40 mm", "no taper"),
     ("taper 1 in 2 from 10 mm over 50 mm", "comes to a point after 20.00 mm"),
     ("taper 16 mm", "How large is the small end"),

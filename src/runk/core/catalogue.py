@@ -22,6 +22,7 @@ from runk.core.layout.circle import CIRCLE
 from runk.core.layout.divide import DIVIDE
 from runk.core.layout.gear import GEAR
 from runk.core.layout.part_off import PART_OFF
+from runk.core.layout.path import PATH
 from runk.core.layout.place import PLACE
 from runk.core.layout.reach import REACH
 from runk.core.layout.sine import SINE
@@ -101,6 +102,7 @@ CATALOGUE = Catalogue(
         PART_OFF,
         SLIT,
         REACH,
+        PATH,
         TAP,
         DIE,
         STUD,

@@ -383,6 +383,11 @@ export interface components {
             rank: "big" | "says" | "row" | "folded";
             under: string;
         };
+        CornerKeptWire: {
+            left_mm: components["schemas"]["FigureWire"];
+            x_mm: components["schemas"]["FigureWire"];
+            y_mm: components["schemas"]["FigureWire"];
+        };
         CoverAnswerWire: {
             allowed_n_per_mm2: components["schemas"]["FigureWire"];
             between_nuts_mm: components["schemas"]["FigureWire"];
@@ -1359,6 +1364,17 @@ export interface components {
             stands: number;
             wind: number | null;
         };
+        MoveWire: {
+            at_deg: components["schemas"]["FigureWire"] | null;
+            centre_x_mm: components["schemas"]["FigureWire"] | null;
+            centre_y_mm: components["schemas"]["FigureWire"] | null;
+            goes: string;
+            move: number;
+            out_mm: components["schemas"]["FigureWire"] | null;
+            radius_mm: components["schemas"]["FigureWire"] | null;
+            x_mm: components["schemas"]["FigureWire"];
+            y_mm: components["schemas"]["FigureWire"];
+        };
         NameIn: {
             /** @default  */
             metal: string;
@@ -1605,6 +1621,45 @@ export interface components {
         };
         PassageReply: {
             answer: components["schemas"]["PassageAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        PathAnswerWire: {
+            cutter_mm: components["schemas"]["FigureWire"];
+            depths: string;
+            kept: components["schemas"]["CornerKeptWire"][];
+            length_mm: components["schemas"]["FigureWire"];
+            moves: components["schemas"]["MoveWire"][];
+            offset_mm: components["schemas"]["FigureWire"];
+            rounds: number;
+            says: string;
+            side: string;
+            start_x_mm: components["schemas"]["FigureWire"];
+            start_y_mm: components["schemas"]["FigureWire"];
+        };
+        PathDrawn: {
+            bulge: number[];
+            path_bulge: number[];
+            path_x: number[];
+            path_y: number[];
+            x: number[];
+            y: number[];
+        };
+        PathReply: {
+            answer: components["schemas"]["PathAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;

@@ -3,6 +3,7 @@
 from runk.core.kinds.base import Kind, Taken, Told
 from runk.core.kinds.chain import Chain
 from runk.core.kinds.choice import Choice, OneOf
+from runk.core.kinds.corners import Corner, OfCorners
 from runk.core.kinds.divider import OfDivider
 from runk.core.kinds.fit_class import OfFitClass
 from runk.core.kinds.length import Length, Lengths, Place
@@ -23,6 +24,7 @@ __all__ = [
     "Bounds",
     "Chain",
     "Choice",
+    "Corner",
     "Count",
     "Gear",
     "Kind",
@@ -31,6 +33,7 @@ __all__ = [
     "Limits",
     "Number",
     "OfBearings",
+    "OfCorners",
     "OfDivider",
     "OfFitClass",
     "OfMachine",

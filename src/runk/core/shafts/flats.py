@@ -187,6 +187,7 @@ FLATS = Calculator(
     compute=compute,
     needs=needs,
     sentences={"": "{shape} on a {bar} bar[, {across} across flats]"},
+    lines=("{shape=2}<2|two> flats {across} apart on <a |an |>{bar}< bar|>",),
     nouns=("hexagon",),
     calls=(
         "a square",
@@ -199,6 +200,7 @@ FLATS = Calculator(
         "square on a bar",
         "mill a square",
         "mill a hexagon",
+        "apart on",
     ),
     headline=lambda a, page: f"{a.depth_mm.words(page)} deep · {a.across_mm.words(page)} across",
 )
