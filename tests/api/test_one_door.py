@@ -14,7 +14,14 @@ from runk.demo.back_shed import LATHE
 
 AT_ONCE = 8
 Body = Callable[[int], Any]
-NOT_WRITING = {"/api/ask", "/api/practice", "/api/practice/groove", "/api/sign-in", "/api/sign-out"}
+NOT_WRITING = {
+    "/api/ask",
+    "/api/setout/read",
+    "/api/practice",
+    "/api/practice/groove",
+    "/api/sign-in",
+    "/api/sign-out",
+}
 """What is asked by POST and changes nothing that is kept."""
 
 

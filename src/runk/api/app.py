@@ -21,6 +21,7 @@ from runk.api import (
     pages,
     practice,
     problems,
+    setout,
     sheets,
     shop,
     slate,
@@ -75,6 +76,7 @@ def create_app(
     problems.install(app)
     app.include_router(calculators.router(reader.workshop, catalogue))
     app.include_router(sheets.router(reader.workshop))
+    app.include_router(setout.router(reader.workshop, catalogue))
     app.include_router(shop.router(store, reader))
     app.include_router(metals.router(store, reader, catalogue))
     app.include_router(tools.router(store, reader))

@@ -13,6 +13,8 @@ if TYPE_CHECKING:
     from runk.core.figures import FloatArray
 
 _SAME = 1e-6
+_SMOOTH = 1e-3
+"""A micrometre: less than that between two sides is no corner."""
 _STEP = pi / 24
 """Arcs are looked at in steps of so much where a path is tested."""
 _ROUNDS = 400
@@ -125,6 +127,11 @@ def _joined(
         (at, here), (then, there) = pieces[n], pieces[(n + 1) % many]
         old, following = loop[at], loop[then]
         if dist(here.end, there.start) < _SAME:
+            continue
+        if dist(here.end, there.start) < _SMOOTH:
+            # They run on smoothly but for what a drawing was rounded by.
+            (a, b), (c, d) = here.end, there.start
+            ends[n] = starts[(n + 1) % many] = ((a + c) / 2, (b + d) / 2)
             continue
         corner = old.end
         met = dist(old.end, following.start) < _SAME

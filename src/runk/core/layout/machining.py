@@ -1,0 +1,106 @@
+"""Speeds, feeds and heights for a pattern or a profile cut by numbers."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import Any
+
+from runk.core.cutting.speed import SPEED
+from runk.core.machines import MachineKind
+from runk.core.questions import read_question
+from runk.core.refusals import Refused
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+SAFE_MM, NEAR_MM = 5.0, 1.0
+"""Over the work: to travel at, and to where it goes down fast."""
+_PECK = 1.0
+"""A drill comes out after each diameter: what the trade says of holes over two deep."""
+_PLUNGE = 0.5
+"""An end mill goes down at half the feed it goes along with: common practice."""
+
+
+@dataclass(frozen=True, slots=True)
+class Machining:
+    """What the machine is told besides the places.
+
+    Args:
+        rpm: Of the spindle.
+        feed: Along, mm a minute.
+        plunge: Downwards, mm a minute.
+        depths: Each to go to, from the top, mm.
+        peck: A drill comes out each time it has gone so deep; 0 to go down at once.
+        machine: In words.
+        metal: In words.
+    """
+
+    rpm: float
+    feed: float
+    plunge: float
+    depths: tuple[float, ...]
+    peck: float
+    machine: str
+    metal: str
+
+
+def machining(
+    workshop: Workshop,
+    *,
+    operation: str,
+    dia: Fraction | None,
+    metal: str,
+    machine: str,
+    depths: tuple[float, ...],
+) -> Machining:
+    """Speeds and feeds from the calculator that gives them in its own room.
+
+    Args:
+        workshop: Whose machine it is.
+        operation: ``drill`` or ``end-mill``.
+        dia: Of the tool.
+        metal: By any name.
+        machine: By name; the mill where left out.
+        depths: From the top, mm.
+
+    Raises:
+        Refused: Something is not told, the machine has no read-out, or must not cut so.
+    """
+    if dia is None:
+        raise Refused("How large is each hole? A drill has a size.", field="hole", suggest="3 mm")
+    if not depths or depths[-1] <= 0:
+        raise Refused("How deep? Nothing is cut without a depth.", field="deep", suggest="5 mm")
+    if not metal.strip():
+        raise Refused("Which metal is it?", field="metal", suggest="brass")
+    owned = workshop.machine(machine, (MachineKind.MILL,))
+    if not owned.read_out:
+        raise Refused(
+            f"{owned.name} has neither read-out nor drives: it goes by hand, hole by hole at the "
+            "bench. Code is for a machine that is moved by numbers.",
+            field="machine",
+            suggest="the mill",
+        )
+    typed: dict[str, Any] = {
+        "operation": operation,
+        "metal": metal,
+        "diameter": f"{float(dia):.4f} mm",
+        "machine": owned.name,
+    }
+    question = read_question(SPEED, typed, PageUnit.MM, workshop).question
+    answer = SPEED.ask(question, workshop)
+    stops = [c for c in answer.cautions if c.word == "Stop"]
+    if stops:
+        raise Refused(f"It must not be cut so: {stops[0].says}", field="metal")
+    if answer.feed_mm_per_min is None:
+        raise Refused("No feed is known for that cut.", field="metal")
+    feed = answer.feed_mm_per_min.value
+    drills = operation == "drill"
+    return Machining(
+        rpm=answer.set_rpm.value,
+        feed=feed,
+        plunge=feed if drills else feed * _PLUNGE,
+        depths=depths,
+        peck=float(dia) * _PECK if drills and depths[-1] > 2 * float(dia) else 0.0,
+        machine=owned.name,
+        metal=workshop.metals[question.metal].name,
+    )

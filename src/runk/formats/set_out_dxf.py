@@ -1,0 +1,199 @@
+"""Patterns and profiles as DXF, out and in, through ezdxf."""
+
+from __future__ import annotations
+
+import io
+from collections.abc import Iterable
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import Any
+
+from ezdxf import recover
+from ezdxf.document import Drawing
+from ezdxf.filemanagement import new
+from ezdxf.lldxf.const import DXFError
+
+from runk.core.kinds import Corner, Spot
+from runk.core.kinds.corners import MOST_CORNERS
+from runk.core.layout.circle_question import MOST_HOLES
+from runk.core.layout.segments import TINY, At, Loop, Segment, bulge_of, bulged, dist
+from runk.core.layout.set_out import SetOut
+from runk.core.refusals import Refused
+
+LARGEST = 2 * 1024 * 1024
+"""More than this is no drawing of one face, and takes minutes to read."""
+_MILLIMETRES, _INCHES = 4, 1
+_SAME = 0.005
+"""Ends nearer than this are one: drawings are rounded, mm."""
+
+
+def set_out_dxf(face: SetOut) -> str:
+    """A drawing in millimetres: holes as circles (points where they have no size), profiles closed.
+
+    Args:
+        face: What is set out.
+    """
+    drawing = new("R2010", units=_MILLIMETRES)
+    for name, colour in (("HOLES", 1), ("OUTLINE", 7), ("PATH", 5), ("NAMES", 3)):
+        drawing.layers.add(name, color=colour)
+    space = drawing.modelspace()
+    for hole in face.holes:
+        at = hole.x, hole.y
+        if hole.dia:
+            space.add_circle(at, hole.dia / 2, dxfattribs={"layer": "HOLES"})
+        else:
+            space.add_point(at, dxfattribs={"layer": "HOLES"})
+        space.add_text(
+            hole.name, height=max(hole.dia / 3, 1.0), dxfattribs={"layer": "NAMES", "insert": at}
+        )
+    for loop in face.outlines:
+        _loop(space, loop, "OUTLINE")
+    if face.path:
+        _loop(space, face.path, "PATH")
+    out = io.StringIO()
+    drawing.write(out)
+    return out.getvalue()
+
+
+def _loop(space: Any, loop: Loop, layer: str) -> None:
+    points = [(*one.start, bulge_of(one)) for one in loop]
+    space.add_lwpolyline(points, format="xyb", close=True, dxfattribs={"layer": layer})
+
+
+@dataclass(frozen=True, slots=True)
+class Drawn:
+    """What a drawing holds that can be set out.
+
+    Args:
+        spots: Middles of its circles, and its points, in millimetres.
+        corners: Of its largest closed profile; empty where it has none.
+        dia: Of its circles where they are all of one size, else 0.
+        says: What was read, in words.
+    """
+
+    spots: tuple[Spot, ...]
+    corners: tuple[Corner, ...]
+    dia: float
+    says: str
+
+
+def read_dxf(body: bytes) -> Drawn:
+    """Holes and the largest profile of a drawing.
+
+    Args:
+        body: The file.
+
+    Raises:
+        Refused: It is no drawing, too large, or holds neither holes nor a profile.
+    """
+    if len(body) > LARGEST:
+        raise Refused(
+            f"A drawing of {len(body) // 1024} kB is too large for one face: "
+            f"{LARGEST // 1024} kB at most. Save only the face, without text and hatching.",
+            field="file",
+        )
+    try:
+        drawing, _ = recover.read(io.BytesIO(body))
+    except (DXFError, OSError, ValueError, KeyError, IndexError, TypeError, AttributeError):
+        raise Refused("That is no DXF drawing.", field="file") from None
+    scale = Fraction(254, 10) if drawing.units == _INCHES else Fraction(1)
+    spots, dias = _spots(drawing, scale)
+    corners = _corners(drawing, scale)
+    if not spots and not corners:
+        kinds = sorted({entity.dxftype() for entity in drawing.modelspace()}) or ["nothing"]
+        raise Refused(
+            f"There is no circle, point or closed profile in it, only {', '.join(kinds[:4])}.",
+            field="file",
+        )
+    if len(spots) > MOST_HOLES:
+        raise Refused(f"{len(spots)} holes are too many: {MOST_HOLES} at most.", field="file")
+    unit = "inches" if drawing.units == _INCHES else "millimetres"
+    told = "" if drawing.units in (_INCHES, _MILLIMETRES) else ", as it does not say"
+    one = dias.pop() if len(dias) == 1 else 0.0
+    parts = [f"{len(spots)} holes"] if spots else []
+    parts += [f"a profile of {len(corners)} corners"] if corners else []
+    return Drawn(spots, corners, one, f"{' and '.join(parts)}, read in {unit}{told}.")
+
+
+def _spots(drawing: Drawing, scale: Fraction) -> tuple[tuple[Spot, ...], set[float]]:
+    found: list[Spot] = []
+    dias: set[float] = set()
+    for entity in drawing.modelspace().query("CIRCLE POINT"):
+        layer = entity.dxf.layer.upper()
+        if layer in ("OUTLINE", "RIM", "BORE"):
+            continue
+        at = entity.dxf.center if entity.dxftype() == "CIRCLE" else entity.dxf.location
+        if entity.dxftype() == "CIRCLE":
+            dias.add(round(float(entity.dxf.radius) * 2 * float(scale), 4))
+        found.append(Spot(_mm(at[0], scale), _mm(at[1], scale)))
+    return tuple(found), dias
+
+
+def _mm(value: float, scale: Fraction) -> Fraction:
+    return Fraction(str(round(value, 6))) * scale
+
+
+def _corners(drawing: Drawing, scale: Fraction) -> tuple[Corner, ...]:
+    """Corners of the closed profile that reaches furthest, the cutter's own path left out."""
+    loops = [*_polylines(drawing), *_chained(_pieces(drawing))]
+    if not loops:
+        return ()
+
+    def wide(loop: Loop) -> float:
+        return max(s.start[0] for s in loop) - min(s.start[0] for s in loop)
+
+    loop = max(loops, key=wide)
+    if len(loop) > MOST_CORNERS:
+        raise Refused(f"{len(loop)} corners are too many: {MOST_CORNERS} at most.", field="file")
+    return tuple(
+        Corner(_mm(s.start[0], scale), _mm(s.start[1], scale), Fraction(0), round(bulge_of(s), 9))
+        for s in loop
+    )
+
+
+def _polylines(drawing: Drawing) -> Iterable[Loop]:
+    for entity in drawing.modelspace().query("LWPOLYLINE"):
+        points = [(x, y, b) for x, y, b in entity.get_points("xyb")]  # type: ignore[attr-defined]
+        if entity.dxf.layer.upper() == "PATH" or len(points) < 2:
+            continue
+        if not entity.closed and dist(points[0][:2], points[-1][:2]) < _SAME:  # type: ignore[attr-defined]
+            points.pop()
+        elif not entity.closed:  # type: ignore[attr-defined]
+            continue
+        yield tuple(
+            bulged(a[:2], b[:2], a[2])
+            for a, b in zip(points, [*points[1:], points[0]], strict=True)
+            if dist(a[:2], b[:2]) > TINY
+        )
+
+
+def _pieces(drawing: Drawing) -> list[Segment]:
+    found = []
+    for entity in drawing.modelspace().query("LINE ARC"):
+        if entity.dxftype() == "LINE":
+            a, b = entity.dxf.start, entity.dxf.end
+            found.append(Segment((a[0], a[1]), (b[0], b[1])))
+        else:
+            a, b = entity.start_point, entity.end_point  # type: ignore[attr-defined]
+            centre = entity.dxf.center
+            found.append(Segment((a[0], a[1]), (b[0], b[1]), (centre[0], centre[1])))
+    return found
+
+
+def _chained(pieces: list[Segment]) -> Iterable[Loop]:
+    """Loops of lines and arcs that end where the next begins, whichever way each was drawn."""
+    left = list(pieces)
+    while left:
+        chain = [left.pop()]
+        while dist(chain[-1].end, chain[0].start) > _SAME:
+            end: At = chain[-1].end
+            near = next((s for s in left if dist(s.start, end) < _SAME), None)
+            back = None if near else next((s for s in left if dist(s.end, end) < _SAME), None)
+            one = near or back
+            if one is None:
+                break
+            left.remove(one)
+            chain.append(one if near else one.back())
+        else:
+            if len(chain) > 1:
+                yield tuple(chain)
