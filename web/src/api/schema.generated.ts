@@ -383,6 +383,10 @@ export interface components {
             rank: "big" | "says" | "row" | "folded";
             under: string;
         };
+        Compared: {
+            agrees: boolean;
+            says: string;
+        };
         CornerKeptWire: {
             left_mm: components["schemas"]["FigureWire"];
             x_mm: components["schemas"]["FigureWire"];
@@ -642,6 +646,11 @@ export interface components {
         };
         /** @enum {string} */
         Drive: "straight off the mains" | "variable-speed drive";
+        DryRun: {
+            code: string;
+            compared: components["schemas"]["Compared"];
+            moves: components["schemas"]["Traced"][];
+        };
         EccentricAnswerWire: {
             bar_mm: components["schemas"]["FigureWire"];
             groove_deep_mm: components["schemas"]["FigureWire"];
@@ -1940,6 +1949,12 @@ export interface components {
                 [key: string]: string;
             };
         };
+        ReadIn: {
+            corners: string;
+            hole: string;
+            says: string;
+            spots: string;
+        };
         ReadWire: {
             part: string;
             place: string;
@@ -2824,6 +2839,17 @@ export interface components {
              */
             tag: "touch";
             wide_mm: components["schemas"]["FigureWire"] | null;
+        };
+        Traced: {
+            /** @default 0 */
+            bulge: number;
+            does: string;
+            from_x: number;
+            from_y: number;
+            from_z: number;
+            x: number;
+            y: number;
+            z: number;
         };
         TrainShownWire: {
             driven: number[];

@@ -5,6 +5,7 @@ import { Drawn } from '../parts/Drawn';
 import { createStore } from '../state/store';
 import { HoleByHole } from './parts/HoleByHole';
 import { HolePlate } from './parts/HolePlate';
+import { SetOutFiles } from './parts/SetOutFiles';
 
 type Reply = Schemas['CircleReply'];
 
@@ -72,4 +73,17 @@ function Bench(given: Given<Reply> & { close: () => void }) {
   );
 }
 
-export default { plate: ToSet, side: Beside, bench: Bench } satisfies Extras<Reply>;
+/** A pattern that is brought in lies where it was drawn: what was told of another does not belong to it. */
+const NOTHING = { start: '', x: '', y: '', bore: '', rim: '', wide: '', high: '', ports: '', seen: '' };
+
+function Files(given: Given<Reply>) {
+  return (
+    <SetOutFiles
+      {...given}
+      name="circle"
+      take={({ spots, hole }) => (spots ? { ...NOTHING, pattern: 'points', spots, ...(hole ? { hole } : {}) } : null)}
+    />
+  );
+}
+
+export default { plate: ToSet, side: Beside, also: Files, bench: Bench } satisfies Extras<Reply>;

@@ -5,6 +5,7 @@ import type { Extras, Given } from '../house';
 import { BenchSteps } from '../parts/BenchSteps';
 import { Drawn } from '../parts/Drawn';
 import { stopsAmong } from '../parts/StopPlate';
+import { SetOutFiles } from './parts/SetOutFiles';
 
 type Reply = Schemas['PathReply'];
 
@@ -56,4 +57,14 @@ function Bench({ reply, close }: Given<Reply> & { close: () => void }) {
   );
 }
 
-export default { side: Beside, bench: Bench } satisfies Extras<Reply>;
+function Files(given: Given<Reply>) {
+  return (
+    <SetOutFiles
+      {...given}
+      name="path"
+      take={({ corners }) => (corners ? { profile: 'corners', corners, x: '', y: '' } : null)}
+    />
+  );
+}
+
+export default { side: Beside, also: Files, bench: Bench } satisfies Extras<Reply>;

@@ -3,6 +3,7 @@ import type { Schemas } from '../api/client';
 import { useMetals } from '../api/queries';
 import type { Extras, Given } from '../house';
 import { Button } from '../parts/Button';
+import { Download, fileAddress } from '../parts/Download';
 import { type Typed, setQuestion } from '../state/question';
 import { SheetTable } from './parts/SheetTable';
 
@@ -34,27 +35,13 @@ function OnTheWall({ reply: { answer }, typed }: Sheet) {
 }
 
 function TakeIt({ typed, unit }: Sheet) {
-  const address = (file: string, paper?: string) => {
-    const given = Object.entries(typed).filter(([, value]) => value.trim() !== '');
-    return `/api/sheet/${file}?${new URLSearchParams([...given, ['unit', unit], ...(paper ? [['paper', paper]] : [])])}`;
-  };
+  const address = (file: string, paper?: string) => fileAddress(`/sheet/${file}`, typed, unit, paper ? { paper } : {});
   return (
     <>
       <Download href={address('pdf', 'a4')}>Print on A4</Download>
       <Download href={address('pdf', 'letter')}>Print on letter</Download>
       <Download href={address('csv')}>CSV</Download>
     </>
-  );
-}
-
-function Download({ href, children }: { href: string; children: string }) {
-  return (
-    <a
-      href={href}
-      download
-      className="inline-flex min-h-11 items-center rounded-md border border-line bg-card px-3 py-1.5 text-lg text-ink no-underline hover:border-ink">
-      {children}
-    </a>
   );
 }
 
