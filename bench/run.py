@@ -27,6 +27,7 @@ from runk.core.catalogue import CATALOGUE
 from runk.core.threads import find_thread, threads
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from setting_out import setting_out_rows
 from shafts import shaft_rows
 from sweeps import sweep, wall_sheet
 from wheels import wheel_rows
@@ -247,6 +248,7 @@ def main() -> None:
         *sweep(),
         *fit_rows(),
         *shaft_rows(),
+        *setting_out_rows(),
         *wheel_rows(),
         *wall_sheet(),
         *first_script(),

@@ -73,7 +73,7 @@ def test_a_table_is_brought_in_or_its_wrong_line_named(page: Page, tmp_path: Pat
         page.get_by_role("link", name="Save as CSV").click()
     table = Path(caught.value.path()).read_text(encoding="utf-8-sig")
     good, bad = tmp_path / "mine.csv", tmp_path / "half.csv"
-    good.write_text(table + "reamer,hand,9 mm,9,sound,,30,,,,\n", encoding="utf-8")
+    good.write_text(table + "reamer,hand,9 mm,9,sound,,30,,,,,\n", encoding="utf-8")
     bad.write_text(table + "reamer,hand,21 mm,21,sou", encoding="utf-8")
     chooser = page.get_by_label("CSV file")
     chooser.set_input_files(bad)

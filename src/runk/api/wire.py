@@ -185,8 +185,37 @@ class _Shape:
         return {name: make(getattr(value, name), page) for name, make in self.builders}
 
     def rows(self, values: Sequence[Any], page: PageUnit) -> list[dict[str, Any]]:
-        makes = self.bare if len(values) > ROWS_WORKED else self.builders
-        return [{name: make(getattr(v, name), page) for name, make in makes} for v in values]
+        if len(values) <= ROWS_WORKED:
+            return [self.build(value, page) for value in values]
+        # Column by column: what is one for all of it is looked up once.
+        columns = [
+            _bare_column([getattr(v, name) for v in values], make, page) for name, make in self.bare
+        ]
+        names = [name for name, _ in self.bare]
+        return [dict(zip(names, cells, strict=True)) for cells in zip(*columns, strict=True)]
+
+
+def _bare_column(values: list[Any], make: Build, page: PageUnit) -> list[Any]:
+    """A column's cells; figures of one unit and one rounding without asking each for them."""
+    first = values[0]
+    alike = isinstance(first, Figure) and first.unit.suffix != "c" and not first.fixed
+    if not alike or any(
+        not isinstance(v, Figure) or v.unit is not first.unit or v.places != first.places
+        for v in values
+    ):
+        return [make(value, page) for value in values]
+    word, scale, places = first.unit_on(page), 1.0, first.places
+    decimals = first.unit.places if places is None else places
+    if page is PageUnit.INCH and first.unit.inch_scale is not None:
+        scale = first.unit.inch_scale
+        decimals = first.unit.inch_places if places is None else places + 1
+    out = []
+    for figure in values:
+        shown = f"{figure.value * scale:.{decimals}f}"
+        if not shown.strip("-0."):
+            shown = figure.shown(page)
+        out.append({"value": figure.value, "shown": shown, "unit": word, "working": []})
+    return out
 
 
 def _without_working(hint: Any, build: Build) -> Build:

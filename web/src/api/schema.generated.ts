@@ -2304,6 +2304,7 @@ export interface components {
             shift_mm: components["schemas"]["FigureWire"] | null;
             slits: components["schemas"]["SlitAtWire"][];
             stop_mm: components["schemas"]["FigureWire"];
+            total_mm: components["schemas"]["FigureWire"];
         };
         SlitAtWire: {
             cut: number;
@@ -2505,6 +2506,7 @@ export interface components {
         StopAtWire: {
             leaves: string;
             name: string;
+            right_mm: components["schemas"]["FigureWire"];
             stop_mm: components["schemas"]["FigureWire"];
         };
         Stopped: {

@@ -69,7 +69,7 @@ function AnswerTable({
   return (
     <div
       className={`more-aside overflow-x-auto ${long ? 'max-h-[32rem] overflow-y-auto' : ''}`}
-      tabIndex={long ? 0 : undefined}>
+      tabIndex={long || heads.length > 5 ? 0 : undefined}>
       <table className="w-full">
         <caption className="text-left text-xl font-semibold">{column.label}</caption>
         <thead>

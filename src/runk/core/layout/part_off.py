@@ -97,6 +97,7 @@ class StopAt:
     name: Annotated[str, Show("For")]
     stop_mm: Annotated[Figure, Show("Carriage at")]
     leaves: Annotated[str, Show("Leaves")]
+    right_mm: Annotated[Figure, Show("Blade's right edge", Rank.FOLDED)]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -199,7 +200,12 @@ def _parts(question: PartOffQuestion, width: float, added: float) -> tuple[StopA
         if facing:
             keeps += f" and {mm_said(facing)} to face"
         found.append(
-            StopAt(name=f"part {n}", stop_mm=Figure(at.value, at.unit, at.steps, 3), leaves=keeps)
+            StopAt(
+                name=f"part {n}",
+                stop_mm=Figure(at.value, at.unit, at.steps, 3),
+                leaves=keeps,
+                right_mm=told(end, "right_mm"),
+            )
         )
     return tuple(found)
 
@@ -240,7 +246,10 @@ def _wall(name: str, at: float, added: float, leaves: str) -> StopAt:
     w = Working()
     figure = w.of(stop_mm, end_mm=at, added_mm=added)
     return StopAt(
-        name=name, stop_mm=Figure(figure.value, figure.unit, figure.steps, 3), leaves=leaves
+        name=name,
+        stop_mm=Figure(figure.value, figure.unit, figure.steps, 3),
+        leaves=leaves,
+        right_mm=told(at, "right_mm"),
     )
 
 

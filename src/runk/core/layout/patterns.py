@@ -6,12 +6,14 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from fractions import Fraction
 
-from runk.core.figures import Figure, Working, reckoned, told
+from runk.core.figures import Figure, Later, Working, reckoned, told
 from runk.core.layout import laws
 from runk.core.layout.circle_question import MOST_HOLES, ROUND, CircleQuestion
 from runk.core.refusals import Refused
+from runk.core.units import unit_of
 
 PLACES = 3
+_MM, _DEG = unit_of("x_mm"), unit_of("angle_deg")
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,11 +63,24 @@ def _round(
     step, radii = _steps(question, circle)
     for n in range(len(radii) if question.pattern == "diamond" else question.count):
         radius = radii[n % len(radii)]
-        angle = reckoned("angle_deg", laws.angle_deg, first, n, way * step)
-        deg = angle.value
-        x = reckoned("x_mm", laws.along_mm, middle[0], radius, deg, places=PLACES, after=angle)
-        y = reckoned("y_mm", laws.up_mm, middle[1], radius, deg, places=PLACES, after=angle)
-        yield Laid(str(n + 1), x, y, angle, radius)
+        turn = (first, n, way * step)
+        deg = laws.angle_deg(*turn)
+        # Made here and not by ``reckoned``: there may be a thousand of them.
+        turned = (laws.angle_deg, turn)
+        across, upwards = (middle[0], radius, deg), (middle[1], radius, deg)
+        x, y = laws.along_mm(*across), laws.up_mm(*upwards)
+        yield Laid(
+            str(n + 1),
+            Figure(_clean(x), _MM, Later(turned, (laws.along_mm, across)), PLACES),
+            Figure(_clean(y), _MM, Later(turned, (laws.up_mm, upwards)), PLACES),
+            Figure(deg, _DEG, Later(turned)),
+            radius,
+        )
+
+
+def _clean(value: float) -> float:
+    """What a float leaves of nought is nought."""
+    return 0.0 if -1e-9 < value < 1e-9 else value
 
 
 def _steps(question: CircleQuestion, circle: float) -> tuple[float, tuple[float, ...]]:

@@ -87,6 +87,7 @@ class SlitAnswer:
     rest_mm: Annotated[Figure | None, Show("The rest, on the other side")]
     slits: Annotated[tuple[SlitAt, ...], Table("Every cut, from the one edge")]
     kerf_mm: Annotated[Figure, Show("Each cut takes")]
+    total_mm: Annotated[Figure, Show("Across", Rank.FOLDED)]
     lost_mm: Annotated[Figure, Show("Cuts take in all")]
     joined_mm: Annotated[Figure | None, Show("Across, joined again")]
     shift_mm: Annotated[Figure | None, Show("Smaller across the joint than it was")]
@@ -171,6 +172,7 @@ def compute(question: SlitQuestion, saws: tuple[ShopTool, ...]) -> SlitAnswer:
         rest_mm=rest,
         slits=tuple(_slits(piece.value, kerf, question.cuts)),
         kerf_mm=told(kerf, "kerf_mm"),
+        total_mm=told(total, "total_mm"),
         lost_mm=told(question.cuts * kerf, "lost_mm"),
         joined_mm=joined,
         shift_mm=shift,

@@ -95,6 +95,7 @@ def settle(question: StockQuestion, _: Workshop, __: Mapping[str, Reading]) -> S
 def compute(question: StockQuestion, shelf: Shelf) -> StockAnswer:
     """What comes out of what.
 
+    >>> from fractions import Fraction
     >>> compute(StockQuestion(bar=Fraction(20)), Shelf(())).largest_mm.shown()
     '14.142'
     """

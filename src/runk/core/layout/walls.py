@@ -35,7 +35,9 @@ class Walls:
 def walls(w: Working, question: CircleQuestion, holes: Sequence[Laid]) -> Walls:
     """Metal left beside the holes, of a pattern with a middle to its bore and rim as well."""
     hole = float(question.hole or 0)
-    apart = least_apart([h.mm for h in holes])
+    # Round a whole circle every neighbour is as near as the first two.
+    whole = question.pattern == "circle"
+    apart = dist(holes[0].mm, holes[1].mm) if whole else least_apart([h.mm for h in holes])
     middle = float(question.x or 0), float(question.y or 0)
     out = [dist(h.mm, middle) for h in holes]
     told = bool(hole)
