@@ -43,6 +43,15 @@ def _last_drill(page: Page) -> None:
     page.get_by_role("button", name="2 5.9 mm").click()
 
 
+def _pattern(page: Page) -> None:
+    page.get_by_role("list", name="Holes in their turn").wait_for()
+    page.keyboard.press("Control+k")
+    line = "8 holes 39 pcd start 22.5 from the edge 30 25, 4 mm each"
+    page.get_by_label("Ask in plain words, in any order").fill(line)
+    page.get_by_role("button", name="Open in the room").click()
+    expect(page.locator("#room")).to_contain_text("Hole 5, 1 of 8")
+
+
 def _thread(page: Page) -> None:
     page.get_by_role("button", name="Start this thread").click()
     for mark in ("Wind to11", "15 1/2", "Wind to19", "21 3/4"):
@@ -54,7 +63,7 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("speeds", "/speeds", "light", (1280, 800), _nothing),
     ("speeds-bench", "/speeds", "light", (1280, 800), _bench),
     ("ask", "/speeds", "light", (1280, 800), _ask),
-    ("to-size", "/to-size", "light", (1280, 800), _nothing),
+    ("setting-out", "/setting-out", "light", (1280, 800), _pattern),
     ("to-size-cut", "/to-size", "light", (1280, 800), _cut),
     ("practice", "/practice", "light", (1280, 800), _nothing),
     ("holes", "/holes", "light", (1280, 800), _last_drill),

@@ -23,6 +23,7 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("8 holes 39 mm pcd start 22.5 from the edge 30 mm 20 mm", "holes.0.x_mm", 30 + 19.5 * cos(pi / 8)),
     ("8 holes 39 mm pcd start 22.5 from the edge 30 mm 20 mm", "holes.0.y_mm", 20 + 19.5 * sin(pi / 8)),
     ("8 holes 39 mm pcd start 22.5 from the edge 30 mm 20 mm", "chord_mm", 39 * sin(pi / 8)),
+    ("8 holes 39 mm pcd start 22.5 from the edge 30 mm 25 mm, 4 mm each", "over_mm", 39 * sin(pi / 8) + 4),
     ("8 holes on a 39 mm pitch circle from the edges 30 mm and 20 mm", "holes.0.x_mm", 49.5),
     ("bolt circle 6 holes 31 mm bore 22 mm rim 40 mm", "chord_mm", 15.5),
     ("4 holes on 1 1/4 in pcd", "chord_mm", 1.25 * 25.4 / sqrt(2)),

@@ -22,7 +22,7 @@ LINES = (
     f"{_ON}{_REST}{_CLEAR}",
     f"{_ON}[ <starting at|starting|starts|start at|start> {{start}}< degrees| deg|°|>]"
     "[ <centre |middle |><from the edges|from the edge|from edge> {x}< and| by| x|,|> "
-    "<(?=[-.0-9])>{y}]",
+    "<(?=[-.0-9])>{y}][, {hole}< each| drill| holes>]",
     "{count} holes <between|halfway between> bore {bore} and rim {rim}[, {hole} each]",
     "{pattern=points}holes at {spots}",
 )
