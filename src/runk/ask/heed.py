@@ -45,6 +45,12 @@ _HEEDED = (
     "bored",
     "hardened",
     "left hand",
+    "apart",
+    "pcd",
+    "p.c.d.",
+    "bcd",
+    "pitch circle",
+    "bolt circle",
     "taper",
     "tapered",
 )

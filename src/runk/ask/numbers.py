@@ -13,7 +13,7 @@ from runk.ask.lexicon import Lexicon
 from runk.ask.sizes import Size
 from runk.core.kinds import Kind, OfThread, Told
 from runk.core.kinds.length import Length
-from runk.core.kinds.number import Number, Pressure, Temperature
+from runk.core.kinds.number import Angle, Number, Pressure, Temperature
 from runk.core.lengths import read_length
 from runk.core.refusals import Refused
 from runk.core.threads.series import find_thread, names_thread
@@ -46,6 +46,9 @@ def fill_numbers(
             continue
         name = _field_for(claim, asked, chosen, lexicon, into, told)
         if name is None:
+            if (wrong := _no_angle(claim, asked, lexicon, into, told)) is not None:
+                into.problem = into.problem or wrong
+                left.remove(claim.size)
             continue
         left.remove(claim.size)
         if claim.size.refused is not None and isinstance(asked[name], Length):
@@ -211,6 +214,23 @@ def _broken_thread(sizes: list[Size]) -> Refused | None:
             find_thread(size.text)
         except Refused as refused:
             return refused
+    return None
+
+
+def _no_angle(
+    claim: Claim, asked: Mapping[str, Kind], lexicon: Lexicon, into: Candidate, told: Told
+) -> Refused | None:
+    """Why a length that a word claims for an angle is none: ``start 22.5 mm``."""
+    for name in lexicon.fields_of(claim.hint.words):
+        kind = asked.get(name)
+        if not isinstance(kind, Angle) or name in into.typed or claim.size.mm is None:
+            continue
+        try:
+            kind.read(claim.size.text, told)
+        except Refused as refused:
+            into.used.update(range(claim.hint.start, claim.hint.end))
+            into.used.update(range(claim.size.start, claim.size.end))
+            return refused.on(name)
     return None
 
 

@@ -47,6 +47,7 @@ class OfDivider(Kind):
     def phrases(self, told: Told) -> Iterable[tuple[str, str]]:
         for ratio in _RATIOS:
             yield f"{ratio}:1", f"{ratio}:1"
+            yield f"{ratio} to 1", f"{ratio}:1"
         for called in ("dividing head", "rotary table"):
             for start in ("on the", "on a", "with the", "on my"):
                 yield f"{start} {called}", called

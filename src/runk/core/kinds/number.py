@@ -32,6 +32,7 @@ class Count(Kind):
 
     name: ClassVar[str] = "count"
     wire: ClassVar[Any] = _WIRE
+    step: ClassVar[str] = r"[0-9]"
 
     def read(self, raw: Any, told: Told) -> Taken:
         text = as_typed(raw).strip()

@@ -20,15 +20,33 @@ from runk.core.kinds import (
 )
 
 MOST_HOLES = 1000
+_SPOKEN = (
+    "two",
+    "three",
+    "four",
+    "five",
+    "six",
+    "seven",
+    "eight",
+    "nine",
+    "ten",
+    "eleven",
+    "twelve",
+)
 ROUND = ("circle", "arc", "diamond")
 """Patterns that have a middle; the others begin at their first hole."""
 PATTERNS = (
-    Choice("circle", "round a circle", ("bolt circle", "hole circle", "stud circle"), ("arc",)),
+    Choice(
+        "circle",
+        "round a circle",
+        ("bolt circle", "hole circle", "stud circle", "circle"),
+        yields_to=("arc", "row", "grid", "diamond", "points"),
+    ),
     Choice("arc", "on an arc", ("arc", "part of a circle", "round an arc")),
-    Choice("row", "in a row", ("row", "line of holes", "in a line", "row of holes")),
+    Choice("row", "in a row", ("row", "line of", "line of holes", "in a line", "row of holes")),
     Choice("grid", "in a grid", ("grid", "grid of holes", "rows and columns")),
     Choice("diamond", "in a diamond", ("diamond", "diamond flange")),
-    Choice("points", "as told", ("points", "points at", "holes at", "co-ordinates", "coordinates")),
+    Choice("points", "as told", ("points", "points at", "holes at")),
 )
 SEEN = (
     Choice("face", "from this face", ("from this face",), silent=True),
@@ -76,6 +94,11 @@ class CircleQuestion:
             high=99999,
             asks="How many holes?",
             placeholder="6",
+            spoken=tuple(
+                (f"{word} {what}", str(n))
+                for n, word in enumerate(_SPOKEN, 2)
+                for what in ("holes", "studs", "bolts")
+            ),
         ),
     ] = 0
     rows: Annotated[
@@ -171,7 +194,9 @@ class CircleQuestion:
         Fraction | None,
         Length(
             "each hole",
-            ("drill", "hole dia", "each", "holes of", "drilled", "hole size"),
+            ("hole dia", "each", "holes of", "drilled", "hole size"),
+            principal=True,
+            usual=(0.5, 25.0),
             low=0.1,
             high=500.0,
             placeholder="not told",
@@ -181,7 +206,15 @@ class CircleQuestion:
         Fraction | None,
         Place(
             "middle from the left edge",
-            ("from the edges", "from the edge", "from edge", "from the left", "from left", "x"),
+            (
+                "from the edges",
+                "from the edge",
+                "from edge",
+                "from the left",
+                "from left",
+                "left edge",
+                "x",
+            ),
             low=-2000.0,
             high=2000.0,
             placeholder="nought is the middle",
@@ -191,7 +224,7 @@ class CircleQuestion:
         Fraction | None,
         Place(
             "from the near edge",
-            ("from the near edge", "up", "y"),
+            ("near edge", "from the front", "up", "y"),
             low=-2000.0,
             high=2000.0,
             placeholder="nought is the middle",

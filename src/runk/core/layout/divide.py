@@ -351,6 +351,12 @@ DIVIDE: Calculator[DivideQuestion, Heads, DivideAnswer] = Calculator(
         "dividing head",
         "rotary table",
         "equal parts",
+        "how many turns",
+        "turns and holes",
+        "on the rotary table",
+        "on a rotary table",
+        "on the dividing head",
+        "on a dividing head",
     ),
     headline=headline,
 )

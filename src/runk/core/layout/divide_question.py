@@ -51,7 +51,7 @@ class DivideQuestion:
         float | None,
         Angle(
             "degrees each step",
-            ("degrees", "degree", "deg", "°", "by", "angle"),
+            ("degrees", "degree", "deg", "°", "angle"),
             low=0.001,
             high=360.0,
             placeholder="from the count",

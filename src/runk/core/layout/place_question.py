@@ -11,7 +11,20 @@ from runk.core.kinds import Angle, Choice, Length, OfSpots, OneOf, Place, Spot
 from runk.core.shown import Rank, Show
 
 WAYS = (
-    Choice("polar", "From angle and distance", ("polar", "from polar", "angle and distance")),
+    Choice(
+        "polar",
+        "From angle and distance",
+        (
+            "polar",
+            "from polar",
+            "angle and distance",
+            "polar to cartesian",
+            "polar to square",
+            "polar to rectangular",
+            "x y of",
+            "x and y of",
+        ),
+    ),
     Choice(
         "square",
         "Angle and distance of a place",
