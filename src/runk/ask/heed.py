@@ -53,6 +53,7 @@ _HEEDED = (
     "bolt circle",
     "taper",
     "tapered",
+    "included",
 )
 _PHRASES = tuple(sorted((tuple(p.split()) for p in _HEEDED), key=len, reverse=True))
 

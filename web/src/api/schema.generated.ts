@@ -7,6 +7,10 @@ export type paths = Record<string, never>;
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AlsoDividesWire: {
+            how: string;
+            way: string;
+        };
         AlsoWire: {
             reason: string;
             says: string;
@@ -449,17 +453,19 @@ export interface components {
             };
         };
         CutAnswerWire: {
-            bars_used: string;
-            cuts: components["schemas"]["BarCutWire"][];
-            left_mm: components["schemas"]["FigureWire"];
-            lost_mm: components["schemas"]["FigureWire"];
-            says: string;
+            causes: components["schemas"]["CauseWire"][];
+            first: string;
+            first_check: string;
+            new_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
+            new_position: string;
+            new_rpm: components["schemas"]["FigureWire"] | null;
+            off_percent: components["schemas"]["FigureWire"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             tag: "cut";
-            wanted_mm: components["schemas"]["FigureWire"];
+            target_rpm: components["schemas"]["FigureWire"];
         };
         CutLine: {
             id: number;
@@ -588,10 +594,6 @@ export interface components {
             words: {
                 [key: string]: string;
             };
-        };
-        Divide_questionOtherWayWire: {
-            how: string;
-            way: string;
         };
         DogAnswerWire: {
             bears_mpa: components["schemas"]["FigureWire"] | null;
@@ -747,7 +749,7 @@ export interface components {
             rpm: number;
         };
         FaultsReply: {
-            answer: components["schemas"]["SignAnswerWire"] | components["schemas"]["FinderCutAnswerWire"] | components["schemas"]["FinderTaperAnswerWire"] | components["schemas"]["RunOutAnswerWire"];
+            answer: components["schemas"]["SignAnswerWire"] | components["schemas"]["CutAnswerWire"] | components["schemas"]["TaperAnswerWire"] | components["schemas"]["RunOutAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;
@@ -785,33 +787,6 @@ export interface components {
             unit: string;
             value: number;
             working: components["schemas"]["StepWire"][];
-        };
-        FinderCutAnswerWire: {
-            causes: components["schemas"]["CauseWire"][];
-            first: string;
-            first_check: string;
-            new_feed_mm_per_rev: components["schemas"]["FigureWire"] | null;
-            new_position: string;
-            new_rpm: components["schemas"]["FigureWire"] | null;
-            off_percent: components["schemas"]["FigureWire"];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            tag: "cut";
-            target_rpm: components["schemas"]["FigureWire"];
-        };
-        FinderTaperAnswerWire: {
-            angle_deg: components["schemas"]["FigureWire"];
-            causes: components["schemas"]["CauseWire"][];
-            first: string;
-            first_check: string;
-            move_mm: components["schemas"]["FigureWire"];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            tag: "taper";
         };
         FitAcross: {
             high_mm: number[];
@@ -933,7 +908,7 @@ export interface components {
              */
             tag: "head";
             turns: number;
-            ways: components["schemas"]["Divide_questionOtherWayWire"][];
+            ways: components["schemas"]["AlsoDividesWire"][];
         };
         HitchWire: {
             says: string;
@@ -2192,6 +2167,19 @@ export interface components {
             name: string;
             surface_speed_m_min: components["schemas"]["FigureWire"];
         };
+        ShelfAnswerWire: {
+            bars_used: string;
+            cuts: components["schemas"]["BarCutWire"][];
+            left_mm: components["schemas"]["FigureWire"];
+            lost_mm: components["schemas"]["FigureWire"];
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "cut";
+            wanted_mm: components["schemas"]["FigureWire"];
+        };
         ShopOut: {
             machines: components["schemas"]["MachineOut"][];
             stand_in: boolean;
@@ -2486,7 +2474,7 @@ export interface components {
             words: string;
         };
         StockReply: {
-            answer: components["schemas"]["SectionAnswerWire"] | components["schemas"]["BarAnswerWire"] | components["schemas"]["CutAnswerWire"];
+            answer: components["schemas"]["SectionAnswerWire"] | components["schemas"]["BarAnswerWire"] | components["schemas"]["ShelfAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;
@@ -2590,7 +2578,7 @@ export interface components {
              */
             tag: "table";
             turns: number;
-            ways: components["schemas"]["Divide_questionOtherWayWire"][];
+            ways: components["schemas"]["AlsoDividesWire"][];
         };
         TabletOut: {
             address: string;
@@ -2643,17 +2631,18 @@ export interface components {
         };
         TaperAnswerWire: {
             angle_deg: components["schemas"]["FigureWire"];
-            check_mm: components["schemas"]["FigureWire"];
-            included_deg: components["schemas"]["FigureWire"];
-            large_mm: components["schemas"]["FigureWire"] | null;
-            long_mm: components["schemas"]["FigureWire"] | null;
-            one_in: string;
-            says: string;
-            set_over_mm: components["schemas"]["FigureWire"] | null;
-            small_mm: components["schemas"]["FigureWire"] | null;
+            causes: components["schemas"]["CauseWire"][];
+            first: string;
+            first_check: string;
+            move_mm: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "taper";
         };
         TaperReply: {
-            answer: components["schemas"]["TaperAnswerWire"];
+            answer: components["schemas"]["TaperSetWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;
@@ -2669,6 +2658,17 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        TaperSetWire: {
+            angle_deg: components["schemas"]["FigureWire"];
+            check_mm: components["schemas"]["FigureWire"];
+            included_deg: components["schemas"]["FigureWire"];
+            large_mm: components["schemas"]["FigureWire"] | null;
+            long_mm: components["schemas"]["FigureWire"] | null;
+            one_in: string;
+            says: string;
+            set_over_mm: components["schemas"]["FigureWire"] | null;
+            small_mm: components["schemas"]["FigureWire"] | null;
         };
         Teeth: {
             mate_x: number[];

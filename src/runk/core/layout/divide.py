@@ -15,7 +15,7 @@ from runk.core.layout.divide_question import (
     DivideQuestion,
     HeadAnswer,
     Mark,
-    OtherWay,
+    AlsoDivides,
     TableAnswer,
 )
 from runk.core.layout.indexing import Indexed, exact, nearest
@@ -269,19 +269,19 @@ def _minutes(degrees: Fraction) -> str:
     return f"{float(minutes):g} minutes" if minutes >= 1 else f"{float(minutes * 60):g} seconds"
 
 
-def _ways(question: DivideQuestion, heads: Heads) -> Iterator[OtherWay]:
+def _ways(question: DivideQuestion, heads: Heads) -> Iterator[AlsoDivides]:
     count = question.count
     if not count:
         return
     direct = heads.divider.direct
     if direct and direct % count == 0:
-        yield OtherWay(
+        yield AlsoDivides(
             way="the plate on the spindle",
             how=f"every {_nth(direct // count)} of its {direct}: no handle, no counting",
         )
     for name, faces in _JAWS:
         if count > 1 and faces % count == 0:
-            yield OtherWay(way=name, how=f"every {_nth(faces // count)} face" if faces > count else
+            yield AlsoDivides(way=name, how=f"every {_nth(faces // count)} face" if faces > count else
                            "each face in turn")  # fmt: skip
 
 

@@ -81,7 +81,7 @@ class Circle:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class OtherWay:
+class AlsoDivides:
     """Another thing that divides so."""
 
     way: Annotated[str, Show("With")]
@@ -115,7 +115,7 @@ class HeadAnswer:
     circle: Annotated[int, Show("Circle", Rank.FOLDED)]
     ratio: Annotated[int, Show("Handle to spindle, to one", Rank.FOLDED)]
     others: Annotated[tuple[Circle, ...], Table("Circles that do it, or come nearest")]
-    ways: Annotated[tuple[OtherWay, ...], Table("What else divides so")]
+    ways: Annotated[tuple[AlsoDivides, ...], Table("What else divides so")]
     marks: Annotated[tuple[Mark, ...], Table("Every mark")]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]
@@ -136,7 +136,7 @@ class TableAnswer:
     holes: Annotated[int, Show("Divisions of the dial", Rank.FOLDED)]
     circle: Annotated[int, Show("Divisions a turn", Rank.FOLDED)]
     ratio: Annotated[int, Show("Handle to table, to one", Rank.FOLDED)]
-    ways: Annotated[tuple[OtherWay, ...], Table("What else divides so")]
+    ways: Annotated[tuple[AlsoDivides, ...], Table("What else divides so")]
     marks: Annotated[tuple[Mark, ...], Table("Every mark")]
     cautions: tuple[Caution, ...]
     links: tuple[Link, ...]

@@ -266,6 +266,12 @@ PATH = Calculator(
         "corners": f"Cut {{profile}}: {{corners}}{_REST}",
     },
     lines=(
+        "{profile=link}link {long} <centres|long|between centres|apart> <eyes|eye|dia> {dia}"
+        "[ and {end}][, cutter {cutter}]",
+        "{profile=plate}<plate profile|rounded plate|rectangle profile> {long} <by|x> {wide}"
+        "[ <corner|corners|radius> {corner}][, cutter {cutter}][, {deep} deep]",
+        "{profile=plate}{side=inside}<pocket|a pocket> {long} <by|x> {wide}"
+        "[ <corner|corners|radius> {corner}][, cutter {cutter}][, {deep} deep]",
         "{profile=flats}<disc|a disc> with flats {across} apart on {dia}[, cutter {cutter}]",
         "{profile=corners}<cut |>profile {corners}, cutter {cutter}[, {side}][, {deep} deep]",
     ),

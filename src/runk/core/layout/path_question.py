@@ -14,7 +14,8 @@ INSIDE = ("slot", "arc-slot")
 PROFILES = (
     Choice("link", "a link", ("link", "a link", "connecting link", "two eyes")),
     Choice("flange", "an oval flange", ("oval flange", "diamond flange", "flange profile")),
-    Choice("plate", "a plate", ("plate profile", "rectangle profile", "rounded plate")),
+    Choice("plate", "a plate", ("plate profile", "rectangle profile", "rounded plate",
+                                   "pocket")),
     Choice("flats", "a disc with two flats",
            ("disc with flats", "flats on a disc")),
     Choice("slot", "a slot", ("slot profile", "a straight slot", "oblong")),

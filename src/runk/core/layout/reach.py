@@ -21,7 +21,9 @@ from runk.core.workshop import Workshop
 
 WAYS = (
     Choice("beside", "A cutter beside a flange or jaw", ("beside", "beside a flange", "flange",
-                                                        "does it clear", "clear the jaw")),
+                                                        "does it clear", "clear the jaw",
+                                                        "clear a flange", "clear the flange",
+                                                        "clear the jaws")),
     Choice("stack", "One over the other", ("stack up", "under the spindle", "daylight",
                                            "room under the spindle", "in the height")),
     Choice("travel", "Travel of the table", ("travel", "table travel", "run out of table")),

@@ -12,7 +12,7 @@ from runk.core.layout.cutting_stock import Cut, plan_cuts
 from runk.core.layout.stock_question import (
     BarAnswer,
     BarCut,
-    CutAnswer,
+    ShelfAnswer,
     SectionAnswer,
     StockAnswer,
     StockQuestion,
@@ -173,7 +173,7 @@ def _bar(question: StockQuestion, shelf: Shelf) -> BarAnswer:
     )
 
 
-def _cut(question: StockQuestion, shelf: Shelf) -> CutAnswer:
+def _cut(question: StockQuestion, shelf: Shelf) -> ShelfAnswer:
     facing, kerf = float(question.facing), float(question.kerf)
     names, sizes = [], []
     for part in question.parts:
@@ -194,7 +194,7 @@ def _cut(question: StockQuestion, shelf: Shelf) -> CutAnswer:
         )
     begun = sum(bars[cut.bar][1] for cut in cuts)
     left = sum(cut.left for cut in cuts)
-    return CutAnswer(
+    return ShelfAnswer(
         bars_used=f"{len(cuts)} of {len(bars)}",
         left_mm=told(left, "left_mm", 1),
         says=f"Each cut takes {mm_said(kerf)}, each part has {mm_said(facing)} for facing. The "
@@ -268,7 +268,7 @@ STOCK: Calculator[StockQuestion, Shelf, StockAnswer] = Calculator(
     door=Door("/setting-out/stock", "Setting out", "Stock"),
     opening={"bar": "20 mm"},
     question=StockQuestion,
-    answers=(SectionAnswer, BarAnswer, CutAnswer),
+    answers=(SectionAnswer, BarAnswer, ShelfAnswer),
     compute=compute,
     needs=needs,
     settle=settle,
@@ -281,6 +281,7 @@ STOCK: Calculator[StockQuestion, Shelf, StockAnswer] = Calculator(
     },
     lines=(
         "{way=bar}<what |which |round |>bar for {shape}< of|,|> {side}< across|>[ by {other}]",
+        "{way=bar}<what |which |round |>bar for <a |an |>{side} {shape}",
         f"{{way=cut}}<cut up|cut parts|cut list|cutting list|cut from stock> {{parts}}{_CUT}",
         "{way=cut}<cut up|cut> {parts} <from|out of> <bars|a bar|bar> <of |>{bars}[, kerf {kerf}]"
         "[, facing {facing}][, grip {grip}]",

@@ -20,7 +20,16 @@ WAYS = (
     Choice(
         "hexagon",
         "The largest hexagon from round",
-        ("largest hexagon", "hexagon from", "hexagon out of", "biggest hexagon", "largest hex"),
+        (
+            "largest hexagon",
+            "hexagon from",
+            "hexagon out of",
+            "biggest hexagon",
+            "largest hex",
+            "biggest hex",
+            "hex from",
+            "hex out of",
+        ),
     ),
     Choice(
         "rectangle",
@@ -35,6 +44,7 @@ WAYS = (
             "bar for a hexagon",
             "bar for a rectangle",
             "bar for square",
+            "bar for",
             "bar for hexagon",
         ),
     ),
@@ -187,7 +197,7 @@ class BarCut:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class CutAnswer:
+class ShelfAnswer:
     """Which part from which bar."""
 
     tag: ClassVar[str] = "cut"
@@ -201,4 +211,4 @@ class CutAnswer:
     links: tuple[Link, ...]
 
 
-StockAnswer = SectionAnswer | BarAnswer | CutAnswer
+StockAnswer = SectionAnswer | BarAnswer | ShelfAnswer

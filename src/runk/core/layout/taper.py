@@ -33,6 +33,7 @@ class TaperQuestion:
         large: Diameter at the large end; ``small`` at the small one.
         long: Along the axis, between them.
         angle: Of the top slide: half of what the two sides make.
+        included: The angle between its two sides, twice that.
         one_in: On diameter, so much along for one.
         between: Between centres, for a tailstock set over.
     """
@@ -70,6 +71,11 @@ class TaperQuestion:
         Angle("top slide at", ("degrees", "degree", "deg", "°", "angle"), low=0.001, high=89.0,
               placeholder="from the sizes"),
     ] = None  # fmt: skip
+    included: Annotated[
+        float | None,
+        Angle("both sides together", ("included angle", "included", "including"), low=0.002,
+              high=178.0, placeholder="from the sizes"),
+    ] = None  # fmt: skip
     one_in: Annotated[
         float | None,
         Number("1 in", ("1 in", "one in"), low=0.05, high=1000.0, placeholder="from the sizes"),
@@ -82,7 +88,7 @@ class TaperQuestion:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class TaperAnswer:
+class TaperSet:
     """What to set."""
 
     angle_deg: Annotated[Figure, Show("Set the top slide over by", Rank.BIG)]
@@ -164,7 +170,12 @@ def settle(question: TaperQuestion, _: Workshop, __: Mapping[str, Reading]) -> T
         if large < small:
             # Whichever was said first, the large end is the larger.
             question = replace(question, large=small, small=large)
+    if question.included is not None and question.angle is None:
+        # The top slide is set to half of it.
+        question = replace(question, angle=question.included / 2, included=None)
     angled = question.angle is not None or question.one_in is not None
+    if question.included is not None:
+        raise Refused("Half the angle or the whole: tell one of them.", field="included")
     if question.angle is not None and question.one_in is not None:
         raise Refused("An angle and a rate are two tapers: tell one.", field="one_in")
     sizes = sum(x is not None for x in (question.large, question.small, question.long))
@@ -181,7 +192,7 @@ def settle(question: TaperQuestion, _: Workshop, __: Mapping[str, Reading]) -> T
     return question
 
 
-def compute(question: TaperQuestion, _: None = None) -> TaperAnswer:
+def compute(question: TaperQuestion, _: None = None) -> TaperSet:
     """Angle, and how to set it.
 
     Raises:
@@ -213,7 +224,7 @@ def compute(question: TaperQuestion, _: None = None) -> TaperAnswer:
     if question.between is not None:
         over = w.of(set_over_mm, between_mm=float(question.between), angle_deg=half)
         over = replace(over, places=3)
-    return TaperAnswer(
+    return TaperSet(
         angle_deg=angle,
         check_mm=replace(w.of(check_mm, travel_mm=_CHECK_MM, angle_deg=half), places=3),
         says="An indicator on the top slide, against a parallel bar between centres or a true "
@@ -264,7 +275,7 @@ def _cautions(over: Figure | None, half: float) -> tuple[Caution, ...]:
     return tuple(found)
 
 
-def headline(answer: TaperAnswer, page: PageUnit) -> str:
+def headline(answer: TaperSet, page: PageUnit) -> str:
     """The angle, and the rate."""
     return f"{answer.angle_deg.words(page)} · {answer.one_in}"
 
@@ -275,7 +286,7 @@ TAPER = Calculator(
     door=Door("/setting-out/taper", "Setting out", "Taper"),
     opening={"large": "16 mm", "small": "12 mm", "long": "40 mm"},
     question=TaperQuestion,
-    answers=(TaperAnswer,),
+    answers=(TaperSet,),
     compute=compute,
     needs=needs,
     settle=settle,
@@ -287,6 +298,8 @@ TAPER = Calculator(
         "{call} {large} to {small} <in|over> {long}[, between centres {between}]",
         "{call} {large} <in|over> {long} 1 in {one_in}",
         "{call} 1 in {one_in}[ from {large}][ to {small}][ <over|for> {long}]",
+        "{call} 1 in {one_in}[ large end {large}][ small end {small}][ <over|long> {long}]",
+        "1 in {one_in} {call}[ from {large}][ to {small}][ <over|long> {long}]",
     ),
     calls=("taper", "a taper", "turn a taper", "taper turning", "top slide angle"),
     headline=headline,
