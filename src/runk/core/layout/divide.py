@@ -10,12 +10,12 @@ from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working, reckoned, told
 from runk.core.layout import indexing
 from runk.core.layout.divide_question import (
+    AlsoDivides,
     Circle,
     DivideAnswer,
     DivideQuestion,
     HeadAnswer,
     Mark,
-    AlsoDivides,
     TableAnswer,
 )
 from runk.core.layout.indexing import Indexed, exact, nearest
@@ -281,8 +281,8 @@ def _ways(question: DivideQuestion, heads: Heads) -> Iterator[AlsoDivides]:
         )
     for name, faces in _JAWS:
         if count > 1 and faces % count == 0:
-            yield AlsoDivides(way=name, how=f"every {_nth(faces // count)} face" if faces > count else
-                           "each face in turn")  # fmt: skip
+            every = f"every {_nth(faces // count)} face" if faces > count else "each face in turn"
+            yield AlsoDivides(way=name, how=every)
 
 
 def _nth(count: int) -> str:

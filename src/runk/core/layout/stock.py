@@ -12,8 +12,8 @@ from runk.core.layout.cutting_stock import Cut, plan_cuts
 from runk.core.layout.stock_question import (
     BarAnswer,
     BarCut,
-    ShelfAnswer,
     SectionAnswer,
+    ShelfAnswer,
     StockAnswer,
     StockQuestion,
 )
