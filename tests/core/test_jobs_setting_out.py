@@ -62,6 +62,7 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("bar for a rectangle 12 mm by 5 mm", "nearest", "mild steel 20 mm"),
     ("cut up 40 mm; 60 mm; 30 mm, bars 100 mm; 75 mm, kerf 2 mm, facing 1 mm", "lost_mm", 5),
     ("cut up 3 x 45 mm, of mild steel 20 mm", "left_mm", 450 - 3 * 48),
+    ("cut up 3 x 45 mm, of mild steel 20 mm, facing 1 mm, centres 6 mm", "left_mm", 450 - 3 * 60),
     ("part off to length 12 mm blade 2 mm", "stop_mm", 12),
     ("part off to length 12 mm blade 2 mm left edge touched", "stop_mm", 14),
     ("where to part 5 parts 10 mm long blade 2 mm facing 0.5 mm", "stops.4.stop_mm", 5 * 10.5 + 4 * 2),

@@ -175,11 +175,13 @@ def _bar(question: StockQuestion, shelf: Shelf) -> BarAnswer:
 
 def _cut(question: StockQuestion, shelf: Shelf) -> ShelfAnswer:
     facing, kerf = float(question.facing), float(question.kerf)
+    centres = float(question.centres or 0)
+    more = facing + 2 * centres
     names, sizes = [], []
     for part in question.parts:
         for n in range(part.count):
             names.append(part.name if part.count == 1 else f"{part.name}.{n + 1}")
-            sizes.append(float(part.size) + facing)
+            sizes.append(float(part.size) + more)
     bars = _bars(question, shelf)
     grip = float(question.grip or 0)
     cuts = plan_cuts(sizes, [length for _, length in bars], kerf, grip)
@@ -197,14 +199,18 @@ def _cut(question: StockQuestion, shelf: Shelf) -> ShelfAnswer:
     return ShelfAnswer(
         bars_used=f"{len(cuts)} of {len(bars)}",
         left_mm=told(left, "left_mm", 1),
-        says=f"Each cut takes {mm_said(kerf)}, each part has {mm_said(facing)} for facing. The "
-        "bars begun are together as short as can be; then the longest piece is left whole.",
-        cuts=tuple(_said(cut, bars, names, sizes, facing) for cut in cuts),
+        says=f"Each cut takes {mm_said(kerf)}, each part has {mm_said(facing)} for facing"
+        f"{_ends(centres)}. The bars begun are together as short as can be; then the longest piece is left whole.",
+        cuts=tuple(_said(cut, bars, names, sizes, more) for cut in cuts),
         wanted_mm=told(sum(sizes), "wanted_mm", 1),
         lost_mm=told(begun - left - sum(sizes), "lost_mm", 1),
         cautions=(),
         links=(),
     )
+
+
+def _ends(centres: float) -> str:
+    return f", and {mm_said(centres)} at both ends for centres" if centres else ""
 
 
 def _bars(question: StockQuestion, shelf: Shelf) -> list[tuple[str, float]]:
@@ -235,12 +241,12 @@ def _bars(question: StockQuestion, shelf: Shelf) -> list[tuple[str, float]]:
 
 
 def _said(
-    cut: Cut, bars: list[tuple[str, float]], names: list[str], sizes: list[float], facing: float
+    cut: Cut, bars: list[tuple[str, float]], names: list[str], sizes: list[float], more: float
 ) -> BarCut:
     called = [
-        mm_said(sizes[n] - facing)
+        mm_said(sizes[n] - more)
         if names[n].split(".")[0].isdigit()
-        else f"{names[n]} {mm_said(sizes[n] - facing)}"
+        else f"{names[n]} {mm_said(sizes[n] - more)}"
         for n in cut.parts
     ]
     name, length = bars[cut.bar]
@@ -261,7 +267,10 @@ def headline(answer: StockAnswer, page: PageUnit) -> str:
     return f"{answer.bars_used} bars · {answer.left_mm.words(page)} left"
 
 
-_CUT = "[, bars {bars}][, of {metal}][, kerf {kerf}][, facing {facing}][, grip {grip}]"
+_CUT = (
+    "[, bars {bars}][, of {metal}][, kerf {kerf}][, facing {facing}][, centres {centres}]"
+    "[, grip {grip}]"
+)
 STOCK: Calculator[StockQuestion, Shelf, StockAnswer] = Calculator(
     name="stock",
     title="Stock: out of round, off the shelf",

@@ -74,6 +74,7 @@ class StockQuestion:
         parts: Lengths wanted, with their names and how many of each.
         kerf: What each cut takes: the saw, or the parting tool.
         facing: Allowed on each part for facing both ends.
+        centres: At both ends of each part, cut off with its centre holes when it is done.
         grip: At the end of each bar that stays in the chuck.
         bars: Lengths there are; what is on the shelf where left out.
         metal: Which bars of the shelf; ``dia`` how thick they are at least.
@@ -146,6 +147,11 @@ class StockQuestion:
         Length("facing, each part", ("facing", "face off"), only=("cut",), low=0.05, high=20.0,
                placeholder="1 mm"),
     ] = Fraction(1)  # fmt: skip
+    centres: Annotated[
+        Fraction | None,
+        Length("at each end for a centre", ("centres", "for centres"), only=("cut",), low=0.5,
+               high=100.0, placeholder="none"),
+    ] = None  # fmt: skip
     grip: Annotated[
         Fraction | None,
         Length("left to hold", ("grip", "hold", "to hold"), only=("cut",), low=0.5, high=300.0,
