@@ -200,7 +200,8 @@ def _cut(question: StockQuestion, shelf: Shelf) -> ShelfAnswer:
         bars_used=f"{len(cuts)} of {len(bars)}",
         left_mm=told(left, "left_mm", 1),
         says=f"Each cut takes {mm_said(kerf)}, each part has {mm_said(facing)} for facing"
-        f"{_ends(centres)}. The bars begun are together as short as can be; then the longest piece is left whole.",
+        f"{_ends(centres)}. The bars begun are together as short as can be; then the longest "
+        "piece is left whole.",
         cuts=tuple(_said(cut, bars, names, sizes, more) for cut in cuts),
         wanted_mm=told(sum(sizes), "wanted_mm", 1),
         lost_mm=told(begun - left - sum(sizes), "lost_mm", 1),
