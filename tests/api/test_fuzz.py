@@ -36,8 +36,15 @@ def test_the_schema_is_kept_whatever_is_sent(filled: Store, mode: GenerationMode
 
 def _fuzz(operation: Any, mode: GenerationMode, checks: list[Any]) -> int:
     count = 0
+    # Every calculator's body is read and refused by the same few lines: there are fifty of them.
+    alike = mode is GenerationMode.NEGATIVE and operation.path.startswith("/api/calc/")
 
-    @settings(max_examples=5, deadline=None, database=None, suppress_health_check=list(HealthCheck))
+    @settings(
+        max_examples=2 if alike else 5,
+        deadline=None,
+        database=None,
+        suppress_health_check=list(HealthCheck),
+    )
     @given(case=operation.as_strategy(generation_mode=mode))
     def once(case: Any) -> None:
         nonlocal count
