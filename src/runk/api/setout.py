@@ -10,7 +10,7 @@ from typing import Any
 from fastapi import APIRouter, Request, Response
 from starlette.concurrency import run_in_threadpool
 
-from runk.api.files import as_file
+from runk.api.files import as_file, known_only, page_in, paper_in
 from runk.api.problems import PROBLEMS
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.kinds import Corner, Spot
@@ -94,7 +94,7 @@ def router(here: Callable[[], Workshop], catalogue: Catalogue) -> APIRouter:
     async def pdf(name: str, request: Request) -> Response:
         from runk.formats.template import template_pdf
 
-        paper = _paper(request)
+        paper = paper_in(request.query_params)
         body = await run_in_threadpool(template_pdf, asked(name, request).face, paper)
         return as_file(body, "application/pdf", f"template-{paper}.pdf")
 
@@ -102,7 +102,7 @@ def router(here: Callable[[], Workshop], catalogue: Catalogue) -> APIRouter:
     async def svg(name: str, request: Request) -> Response:
         from runk.formats.template import template_svg
 
-        text = template_svg(asked(name, request).face, _paper(request))
+        text = template_svg(asked(name, request).face, paper_in(request.query_params))
         return as_file(text.encode("utf-8"), "image/svg+xml", "template.svg")
 
     @routes.get("/{name}/code", response_class=Response)
@@ -116,7 +116,7 @@ def router(here: Callable[[], Workshop], catalogue: Catalogue) -> APIRouter:
 
     @routes.post("/read", openapi_extra=_FILE)
     async def read(request: Request) -> ReadIn:
-        page = _page(dict(request.query_params))
+        page = page_in(request.query_params)
         request.state.page = page
         body = await request.body()
         return await run_in_threadpool(_read, body, page)
@@ -127,19 +127,9 @@ def router(here: Callable[[], Workshop], catalogue: Catalogue) -> APIRouter:
 _FILE = {"requestBody": {"content": {"application/octet-stream": {"schema": {"type": "string"}}}}}
 
 
-def _page(given: dict[str, str]) -> PageUnit:
-    page = given.get("unit", "mm")
-    if page not in tuple(PageUnit):
-        raise Refused("A bare number is in mm or inch.", field="unit", suggest="mm")
-    return PageUnit(page)
-
-
 def _asked(calculator: AnyCalculator, given: dict[str, str], workshop: Workshop) -> _Asked:
-    unknown = set(given) - {*calculator.fields, *_APART}
-    if unknown:
-        name = sorted(unknown)[0][:40]
-        raise Refused(f"{calculator.title} has no field called {name}.", field=name)
-    page = _page(given)
+    known_only(given, {*calculator.fields, *_APART}, calculator.title)
+    page = page_in(given)
     typed: dict[str, Any] = {k: v for k, v in given.items() if k in calculator.fields}
     read = read_question(calculator, typed, page, workshop)
     answer = calculator.ask(read.question, workshop)
@@ -149,15 +139,6 @@ def _asked(calculator: AnyCalculator, given: dict[str, str], workshop: Workshop)
         raise Refused(f"Not as it stands: {stops[0].says}", field=None)
     title = worded(sentence(calculator, read, page, workshop), page)
     return _Asked(read.question, set_out(read.question, answer, title), given, page)
-
-
-def _paper(request: Request) -> Any:
-    from runk.formats.sheet_pdf import Paper
-
-    paper = request.query_params.get("paper", "a4")
-    if paper not in tuple(Paper):
-        raise Refused("It prints on A4 or letter.", field="paper", suggest="a4")
-    return Paper(paper)
 
 
 def _dry_run(asked: _Asked, workshop: Workshop) -> DryRun:

@@ -19,7 +19,7 @@ from runk.core.questions import Read, sentence, words
 from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.sources import Source
-from runk.core.units import PageUnit
+from runk.core.units import PageUnit, scale_on
 from runk.core.workshop import Workshop
 
 Build = Callable[[Any, PageUnit], Any]
@@ -204,11 +204,8 @@ def _bare_column(values: list[Any], make: Build, page: PageUnit) -> list[Any]:
         for v in values
     ):
         return [make(value, page) for value in values]
-    word, scale, places = first.unit_on(page), 1.0, first.places
-    decimals = first.unit.places if places is None else places
-    if page is PageUnit.INCH and first.unit.inch_scale is not None:
-        scale = first.unit.inch_scale
-        decimals = first.unit.inch_places if places is None else places + 1
+    word = first.unit_on(page)
+    scale, decimals = scale_on(first.unit, page, first.places)
     out = []
     for figure in values:
         shown = f"{figure.value * scale:.{decimals}f}"

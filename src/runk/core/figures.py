@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Iterable, Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from inspect import signature
 from typing import TYPE_CHECKING, Any, TypeVar
 
@@ -276,6 +276,15 @@ class Figure:
         if self.unit.suffix == "c":
             return f"°C ({self.value * 1.8 + 32:.0f} °F)"
         return unit_shown(self.unit, PageUnit.MM if self.fixed else page)
+
+
+def fine(figure: Figure) -> Figure:
+    """A figure to the micrometre: what is set on a read-out, or measured to its last digit.
+
+    >>> fine(Figure(7.75, unit_of("x_mm"))).words()
+    '7.750 mm'
+    """
+    return replace(figure, places=3)
 
 
 def told(value: float, key: str, places: int | None = 3) -> Figure:

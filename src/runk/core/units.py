@@ -96,6 +96,17 @@ def unit_of(key: str) -> Unit:
     return max(fits, key=lambda u: len(u.suffix))
 
 
+def scale_on(unit: Unit, page: PageUnit, places: int | None) -> tuple[float, int]:
+    """What a number is multiplied by for a page, and with how many decimals it is shown.
+
+    >>> scale_on(unit_of("depth_mm"), PageUnit.MM, 3)
+    (1.0, 3)
+    """
+    if page is PageUnit.INCH and unit.inch_scale is not None:
+        return unit.inch_scale, unit.inch_places if places is None else places + 1
+    return 1.0, unit.places if places is None else places
+
+
 def show(value: float, unit: Unit, page: PageUnit = PageUnit.MM, places: int | None = None) -> str:
     """A number as people read it: rounded, no space under 10000, no unit.
 
@@ -110,10 +121,8 @@ def show(value: float, unit: Unit, page: PageUnit = PageUnit.MM, places: int | N
     >>> show(0.4064, unit_of("depth_mm"), PageUnit.INCH)
     '0.016'
     """
-    decimals = unit.places if places is None else places
-    if page is PageUnit.INCH and unit.inch_scale is not None:
-        value *= unit.inch_scale
-        decimals = unit.inch_places if places is None else places + 1
+    scale, decimals = scale_on(unit, page, places)
+    value *= scale
     text = f"{value:.{decimals}f}"
     if text.strip("-0."):
         return text

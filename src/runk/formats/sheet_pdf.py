@@ -5,7 +5,6 @@ from __future__ import annotations
 import io
 import math
 from dataclasses import dataclass
-from enum import StrEnum
 
 from reportlab.lib.pagesizes import A4, LETTER, landscape
 from reportlab.lib.units import mm
@@ -13,6 +12,7 @@ from reportlab.pdfgen.canvas import Canvas
 
 from runk.core.cutting.sheet import SheetAnswer, SheetCell, SheetRow
 from runk.formats.fonts import FIGURES, STRONG, WORDS, fitting, ready, width
+from runk.formats.paper import Paper
 
 MARGIN = 9 * mm
 _NAME = 56 * mm
@@ -26,13 +26,6 @@ _AIR = 6.0
 _SMALLEST_NAME = 15.0
 _LARGEST_NAME = 21.0
 _INK, _SOFT, _BAND = (0.09, 0.13, 0.19), (0.3, 0.35, 0.4), (0.925, 0.935, 0.915)
-
-
-class Paper(StrEnum):
-    """Paper it is printed on."""
-
-    A4 = "a4"
-    LETTER = "letter"
 
 
 @dataclass(frozen=True, slots=True)

@@ -16,7 +16,7 @@ from runk.core.layout.set_out import SetOut
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.formats.fonts import STRONG, WORDS, ready
-from runk.formats.sheet_pdf import Paper
+from runk.formats.paper import Paper
 
 MARGIN, FOOT = 10.0, 30.0
 """Millimetres that printers leave white; below that the bar and the words stand."""

@@ -108,14 +108,10 @@ class OfSpots(Kind):
 
     def say(self, value: Any, reading: Reading | None, told: Told, every: bool = False) -> str:
         def one(spot: Spot) -> str:
-            at = f"{_signed(spot.x, told)}, {_signed(spot.y, told)}"
+            at = f"{for_page(spot.x, told.page)}, {for_page(spot.y, told.page)}"
             return f"{spot.name} {at}" if spot.name else at
 
         return "; ".join(map(one, value))
-
-
-def _signed(mm: Fraction, told: Told) -> str:
-    return for_page(mm, told.page)
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,12 +8,12 @@ from fractions import Fraction
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Working, stop, told
+from runk.core.figures import Caution, Figure, Link, Working, fine, stop, told
 from runk.core.layout import laws
 from runk.core.layout.circle_lines import LINES, SENTENCES
 from runk.core.layout.circle_question import CircleQuestion
 from runk.core.layout.course import course, travel
-from runk.core.layout.patterns import PLACES, Laid, circle_of, laid, settled
+from runk.core.layout.patterns import Laid, circle_of, laid, settled
 from runk.core.layout.walls import Walls, clearest_deg, port_deg, wall_to, walls
 from runk.core.lengths import Reading
 from runk.core.said import mm_said
@@ -111,7 +111,7 @@ def compute(question: CircleQuestion, _: None = None) -> CircleAnswer:
         chord_mm=chord,
         over_mm=None
         if hole is None or len(holes) < 2
-        else _fine(w.of(laws.over_mm, chord_mm=chord.value, hole_mm=float(hole))),
+        else fine(w.of(laws.over_mm, chord_mm=chord.value, hole_mm=float(hole))),
         says=_says(question, holes, order),
         holes=tuple(
             HoleAt(name=h.name, x_mm=h.x, y_mm=h.y, angle_deg=h.angle, go=turn[n])
@@ -142,10 +142,6 @@ def _given(key: str, size: Fraction | None) -> Figure | None:
     return None if size is None else told(float(size), key)
 
 
-def _fine(figure: Figure) -> Figure:
-    return Figure(figure.value, figure.unit, figure.steps, PLACES)
-
-
 def _chord(
     w: Working, question: CircleQuestion, circle: Figure | None, left: Walls
 ) -> tuple[Figure, Figure | None]:
@@ -155,7 +151,7 @@ def _chord(
     gaps = question.count - 1 if question.pattern == "arc" else question.count
     turn = (question.turn or 0.0) if question.pattern == "arc" else 360.0
     step = told(turn / gaps, "step_deg", None)
-    return _fine(w.of(laws.chord_mm, circle_mm=circle.value, step_deg=step.value)), step
+    return fine(w.of(laws.chord_mm, circle_mm=circle.value, step_deg=step.value)), step
 
 
 def _clear(w: Working, question: CircleQuestion, holes: tuple[Laid, ...]) -> list[KeptClear]:

@@ -8,7 +8,7 @@ from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working, reckoned, told
-from runk.core.layout import indexing
+from runk.core.layout import indexing, laws
 from runk.core.layout.divide_question import (
     AlsoDivides,
     Circle,
@@ -127,7 +127,7 @@ def _degrees(angle: float) -> Fraction:
 def _head(question: DivideQuestion, heads: Heads, step: Fraction, turns: Fraction) -> HeadAnswer:
     circles = heads.divider.circles
     does = exact(turns, circles)
-    # Where the handle makes whole turns any circle does: the smallest, and no arms.
+    # Where the handle makes whole turns any circle does, and no arms are wanted.
     near = (does or nearest(turns, circles))[:_SHOWN]
     best = near[0]
     w = Working()
@@ -135,7 +135,7 @@ def _head(question: DivideQuestion, heads: Heads, step: Fraction, turns: Fractio
     return HeadAnswer(
         set_up=_set_up(best),
         arms=_arms(best),
-        says=_says(heads, bool(does)),
+        says=_says(bool(does)),
         turns=best.turns,
         holes=best.holes,
         circle=best.circle,
@@ -213,7 +213,7 @@ def _common(
         closes = w.of(indexing.closes_deg, count=question.count, error_deg=error.value)
     if question.dia is not None:
         most = closes.value if closes else error.value
-        off = w.of(indexing.along_mm, "off_mm", dia_mm=float(question.dia), off_deg=most)
+        off = w.of(laws.arc_mm, "off_mm", circle_mm=float(question.dia), angle_deg=most)
         off = replace(off, places=3)
     return _Common(
         replace(error, places=4),
@@ -253,7 +253,7 @@ def _arms(one: Indexed) -> str:
 _TRIAL = "Clamp it for each cut. A light trial round first: the last mark must close on the first."
 
 
-def _says(heads: Heads, is_exact: bool) -> str:
+def _says(is_exact: bool) -> str:
     if is_exact:
         return f"Always the same way round, never back. {_TRIAL}"
     return (

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door, Sweep
-from runk.core.figures import Caution, Figure, Link, Working, stop, told
+from runk.core.figures import Caution, Figure, Link, Working, fine, stop, told
 from runk.core.layout import gear_laws as laws
 from runk.core.layout.gear_cutters import cutter_said, listed, owned_for, range_for
 from runk.core.layout.gear_question import (
@@ -89,10 +89,6 @@ def compute(question: GearQuestion, shop: GearShop) -> GearAnswer:
     return _rack(question, shop) if question.part == "rack" else _wheel(question, shop)
 
 
-def _fine(figure: Figure) -> Figure:
-    return replace(figure, places=3)
-
-
 def _wheel(question: GearQuestion, shop: GearShop) -> WheelAnswer:
     w = Working()
     exact, teeth, angle = module_of(question), question.teeth, pressure_of(question)
@@ -106,22 +102,22 @@ def _wheel(question: GearQuestion, shop: GearShop) -> WheelAnswer:
     run, left = _run_out(w, question, depth.value, owned, shop.cutters)
     mesh = _mesh(w, question, module, outside.value, base.value)
     return WheelAnswer(
-        outside_mm=_fine(outside),
-        depth_mm=_fine(depth),
+        outside_mm=fine(outside),
+        depth_mm=fine(depth),
         cutter=cutter_said(teeth, question.dp is not None, owned),
         says=_says(question, owned),
         centre_height_mm=_height(w, question, outside.value),
-        span_mm=_fine(
+        span_mm=fine(
             w.of(laws.span_mm, module_mm=module, pressure_deg=angle, over=over, teeth=teeth)
         ),
         over_teeth=over,
-        chordal_mm=_fine(w.of(laws.chordal_mm, pitch_circle_mm=pitch.value, teeth=teeth)),
-        below_tip_mm=_fine(
+        chordal_mm=fine(w.of(laws.chordal_mm, pitch_circle_mm=pitch.value, teeth=teeth)),
+        below_tip_mm=fine(
             w.of(laws.below_tip_mm, module_mm=module, pitch_circle_mm=pitch.value, teeth=teeth)
         ),
-        pitch_circle_mm=_fine(pitch),
+        pitch_circle_mm=fine(pitch),
         root_mm=told(outside.value - 2 * depth.value, "root_mm"),
-        base_circle_mm=_fine(base),
+        base_circle_mm=fine(base),
         pressure_deg=told(angle, "pressure_deg", 1),
         module_mm=told(module, "module_mm"),
         per_inch=f"{trimmed(Fraction(254, 10) / exact, 2)} DP",
@@ -170,7 +166,7 @@ def _mesh(w: Working, question: GearQuestion, module: float, outside: float, bas
         centres_mm=centres.value,
         base_pitch_mm=base_pitch,
     )
-    return _Mesh(_fine(tight), told(play, "backlash_mm"), centres, contact)
+    return _Mesh(fine(tight), told(play, "backlash_mm"), centres, contact)
 
 
 def _run_out(
@@ -198,7 +194,7 @@ def _height(w: Working, question: GearQuestion, outside: float) -> Figure | None
     if question.thick is None:
         return None
     side = 1.0 if question.touched == "near" else -1.0
-    return _fine(
+    return fine(
         w.of(laws.centre_height_mm, outside_mm=outside, side=side, thick_mm=float(question.thick))
     )
 
@@ -223,8 +219,8 @@ def _rack(question: GearQuestion, shop: GearShop) -> RackAnswer:
     w = Working()
     exact = module_of(question)
     module = float(exact)
-    pitch = _fine(w.of(laws.rack_pitch_mm, module_mm=module))
-    depth = _fine(w.of(laws.depth_mm, times=float(question.depth), module_mm=module))
+    pitch = fine(w.of(laws.rack_pitch_mm, module_mm=module))
+    depth = fine(w.of(laws.depth_mm, times=float(question.depth), module_mm=module))
     owned = owned_for(shop.cutters, exact, 0, pressure_of(question))
     run, left = _run_out(w, question, depth.value, owned, shop.cutters)
     return RackAnswer(
@@ -233,7 +229,7 @@ def _rack(question: GearQuestion, shop: GearShop) -> RackAnswer:
         cutter=cutter_said(0, question.dp is not None, owned),
         says=_says(question, owned),
         long_mm=told(pitch.value * question.teeth, "long_mm"),
-        rack_tooth_mm=_fine(w.of(laws.rack_tooth_mm, module_mm=module)),
+        rack_tooth_mm=fine(w.of(laws.rack_tooth_mm, module_mm=module)),
         module_mm=told(module, "module_mm"),
         per_inch=f"{trimmed(Fraction(254, 10) / exact, 2)} DP",
         run_out_mm=run,

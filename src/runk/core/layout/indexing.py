@@ -39,18 +39,6 @@ def closes_deg(count: float, error_deg: float) -> float:
     return count * error_deg
 
 
-@law("Along the circle", "{dia_mm} × π × {off_deg} ÷ 360")
-def along_mm(dia_mm: float, off_deg: float) -> float:
-    """An angle as a length on a circle.
-
-    >>> round(along_mm(100.0, 3.6), 4)
-    3.1416
-    """
-    from math import pi
-
-    return dia_mm * pi * off_deg / 360.0
-
-
 @dataclass(frozen=True, slots=True)
 class Indexed:
     """A step of the handle.

@@ -38,7 +38,7 @@ def half_angle(radius: float, teeth: int, module: float, pressure_deg: float) ->
 
 
 def tooth(
-    teeth: int, module: float, pressure_deg: float, root_mm: float, thinner_mm: float = 0.0
+    teeth: int, module: float, pressure_deg: float, root_mm: float
 ) -> tuple[list[float], list[float]]:
     """One tooth's outline, from the middle of a gap over its tip to the middle of the next.
 
@@ -47,7 +47,6 @@ def tooth(
         module: mm.
         pressure_deg: Pressure angle.
         root_mm: Diameter at the bottom of the gaps.
-        thinner_mm: What is taken off its thickness for play.
 
     Returns:
         Points, x and y; the tip lies upwards. Inside the base circle flanks run straight in, as a
@@ -57,12 +56,11 @@ def tooth(
     base = pitch * cos(radians(pressure_deg))
     tip, root = pitch + module, root_mm / 2
     start = max(base, root)
-    thin = thinner_mm / 2 / pitch
     flank = []
     for n in range(_FLANK + 1):
         # Points crowd where the flank curves most, near the base.
         radius = start + (tip - start) * (n / _FLANK) ** 2
-        flank.append((max(half_angle(radius, teeth, module, pressure_deg) - thin, 0.0), radius))
+        flank.append((max(half_angle(radius, teeth, module, pressure_deg), 0.0), radius))
     inner = flank[0][0]
     gap = pi / teeth
     side = [(gap, root), (min(inner, gap), root), *flank]

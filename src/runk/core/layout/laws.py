@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import cos, pi, radians, sin
+from math import asin, cos, pi, radians, sin
 
 from runk.core.figures import law
 
@@ -76,8 +76,6 @@ def chord_deg(chord_mm: float, circle_mm: float) -> float:
     >>> round(chord_deg(15.5, 31.0), 3)
     60.0
     """
-    from math import asin
-
     return 2.0 * asin(chord_mm / circle_mm) * 180.0 / pi
 
 
@@ -128,3 +126,9 @@ def clear_wall_mm(radius_mm: float, off_deg: float, hole_mm: float, wide_mm: flo
     5.0
     """
     return radius_mm * sin(radians(min(off_deg, 90.0))) - (hole_mm + wide_mm) / 2.0
+
+
+@law("Along the arc", "π × {circle_mm} × {angle_deg} ÷ 360")
+def arc_mm(circle_mm: float, angle_deg: float) -> float:
+    """Length of an arc."""
+    return pi * circle_mm * angle_deg / 360.0

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from dataclasses import replace
 from fractions import Fraction
-from math import atan2, cos, degrees, hypot, pi, radians
+from math import atan2, cos, degrees, hypot, radians
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Working, law, told
+from runk.core.figures import Caution, Figure, Link, Working, fine, law, told
 from runk.core.layout import laws
 from runk.core.layout.place_question import (
     AtAnswer,
@@ -24,8 +24,6 @@ from runk.core.said import mm_said
 from runk.core.sources import PRACTICE
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
-
-PLACES = 3
 
 
 @law("Distance", "√({along_mm}² + {up_mm}²)")
@@ -56,12 +54,6 @@ def rise_mm(circle_mm: float, angle_deg: float) -> float:
     10.0
     """
     return circle_mm / 2.0 * (1.0 - cos(radians(angle_deg) / 2.0))
-
-
-@law("Along the arc", "π × {circle_mm} × {angle_deg} ÷ 360")
-def arc_mm(circle_mm: float, angle_deg: float) -> float:
-    """Length of an arc."""
-    return pi * circle_mm * angle_deg / 360.0
 
 
 @law("Half the finder, and what lies between", "{finder_mm} ÷ 2 + {feeler_mm}")
@@ -161,7 +153,7 @@ def compute(question: PlaceQuestion, _: None = None) -> PlaceAnswer:
 
 def _fine(figure: Figure) -> Figure:
     value = 0.0 if abs(figure.value) < 1e-9 else figure.value
-    return replace(figure, value=value, places=PLACES)
+    return fine(replace(figure, value=value))
 
 
 def _polar(question: PlaceQuestion, w: Working) -> AtAnswer:
@@ -230,7 +222,7 @@ def _chord(question: PlaceQuestion, w: Working) -> ChordAnswer:
         chord_mm=chord,
         angle_deg=replace(angle, places=3),
         rise_mm=_fine(w.of(rise_mm, circle_mm=circle, angle_deg=angle.value)),
-        arc_mm=_fine(w.of(arc_mm, circle_mm=circle, angle_deg=angle.value)),
+        arc_mm=_fine(w.of(laws.arc_mm, circle_mm=circle, angle_deg=angle.value)),
         circle_mm=told(circle, "circle_mm"),
         says="The chord is what dividers and callipers measure, over pins with their thickness.",
         cautions=(),

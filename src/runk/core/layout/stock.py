@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from math import cos, pi, sqrt
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Figure, Link, Working, law, told
+from runk.core.figures import Figure, Link, Working, fine, law, told
 from runk.core.layout.cutting_stock import Cut, plan_cuts
 from runk.core.layout.stock_question import (
     BarAnswer,
@@ -106,10 +106,6 @@ def compute(question: StockQuestion, shelf: Shelf) -> StockAnswer:
     return _section(question)
 
 
-def _fine(figure: Figure) -> Figure:
-    return replace(figure, places=3)
-
-
 def _section(question: StockQuestion) -> SectionAnswer:
     w, bar = Working(), float(question.bar or 0)
     other = other_off = None
@@ -123,17 +119,17 @@ def _section(question: StockQuestion) -> SectionAnswer:
                     field="other",
                 )
             across = told(float(question.other), "other_mm")
-        other = _fine(across)
-        other_off = _fine(w.of(depth_limit_mm, "other_off_mm", bar_mm=bar, across_mm=across.value))
+        other = fine(across)
+        other_off = fine(w.of(depth_limit_mm, "other_off_mm", bar_mm=bar, across_mm=across.value))
         count = 4
     else:
         count = _COUNTS[question.way]
         largest = w.of(sharp_limit_mm, "largest_mm", bar_mm=bar, count=float(count))
     off = w.of(depth_limit_mm, "off_mm", bar_mm=bar, across_mm=largest.value)
     return SectionAnswer(
-        largest_mm=_fine(largest),
+        largest_mm=fine(largest),
         other_mm=other,
-        off_mm=_fine(off),
+        off_mm=fine(off),
         other_off_mm=other_off,
         says="Touch the top of the round for each side, then down by what comes off. Corners come "
         "sharp at just that size: a shade smaller leaves no round on them.",
@@ -164,10 +160,10 @@ def _bar(question: StockQuestion, shelf: Shelf) -> BarAnswer:
         found = w.of(corners_mm, "largest_mm", across_mm=side, count=count)
     thick = [b for b in shelf.bars if b.mm >= found.value - 1e-9]
     return BarAnswer(
-        largest_mm=_fine(found),
+        largest_mm=fine(found),
         nearest=thick[0].name if thick else "none so thick",
         says="From that on its corners come sharp; the next thicker one on the shelf is named.",
-        off_mm=_fine(w.of(depth_limit_mm, "off_mm", bar_mm=found.value, across_mm=side)),
+        off_mm=fine(w.of(depth_limit_mm, "off_mm", bar_mm=found.value, across_mm=side)),
         cautions=(),
         links=(),
     )
