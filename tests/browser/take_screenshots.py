@@ -18,6 +18,11 @@ def _nothing(_: Page) -> None:
     return None
 
 
+def _belts(page: Page) -> None:
+    # The pulleys come with the machine, a moment after the answer.
+    page.get_by_text("motor side").wait_for()
+
+
 def _bench(page: Page) -> None:
     page.get_by_role("button", name="Bench view").wait_for()
     page.keyboard.press("b")
@@ -60,7 +65,7 @@ def _thread(page: Page) -> None:
 
 
 VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
-    ("speeds", "/speeds", "light", (1280, 800), _nothing),
+    ("speeds", "/speeds", "light", (1280, 800), _belts),
     ("speeds-bench", "/speeds", "light", (1280, 800), _bench),
     ("ask", "/speeds", "light", (1280, 800), _ask),
     ("setting-out", "/setting-out", "light", (1280, 800), _pattern),

@@ -10,6 +10,7 @@ from typing import Annotated
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working, law, stop, told
 from runk.core.kinds import Chain, Choice, Length, OneOf
+from runk.core.layout.stock import corners_mm
 from runk.core.lengths import Reading
 from runk.core.lengths.members import Member
 from runk.core.refusals import Refused
@@ -238,7 +239,7 @@ def _spanner(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
         found.append(_piece("the head", head, w.of(beside_mm, line_mm=wall, across_mm=head)))
     if question.flats is not None:
         flats = float(question.flats)
-        corners = flats * 1.1547
+        corners = w(corners_mm, across_mm=flats, count=6.0)
         found.append(
             _piece("the nut, over its corners", corners,
                    w.of(beside_mm, line_mm=wall, across_mm=corners))
