@@ -179,3 +179,12 @@ def test_a_round_cutter_runs_out_by_its_chord() -> None:
     assert found.run_out_mm.value == pytest.approx(86.76**0.5)
     assert found.left_mm.value == pytest.approx(12 - 86.76**0.5)
     assert any(c.word == "Stop" for c in answer(teeth="18", module="0.8", room="9").cautions)
+
+
+def test_the_table_travels_until_the_cutter_is_through() -> None:
+    """The cutter rolled along: at both ends of its travel it touches the blank's corner only."""
+    found = answer(teeth="18", module="0.8", cutter="50", wide="12", room="14")
+    half, deep, r = found.travel_mm.value / 2, found.depth_mm.value, 25.0
+    corner = hypot(half - 6.0, r - deep)
+    assert corner == pytest.approx(r, abs=1e-9)
+    assert found.left_mm.value == pytest.approx(14.0 - (half - 6.0), abs=1e-9)

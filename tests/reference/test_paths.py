@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from shapely import LineString, Polygon
 
 from runk.core.catalogue import CATALOGUE
+from runk.core.layout.feed import against_feed
 from runk.core.layout.offset import CannotPass, beside, crosses_itself, nearest_mm
 from runk.core.layout.path import cut_path
 from runk.core.layout.segments import Loop, area, backwards, bulge_of, bulged, through
@@ -165,3 +166,39 @@ def test_about_a_rotary_table_places_are_angles_and_distances() -> None:
 def test_what_is_no_profile_is_refused(typed: dict[str, str], says: str) -> None:
     with pytest.raises(Refused, match=says):
         answer(**typed, cutter="2")
+
+
+@pytest.mark.parametrize("typed", PROFILES, ids=lambda p: p["profile"])
+def test_an_arc_is_cut_by_turning_the_table_under_a_cutter_that_stands(
+    typed: dict[str, str],
+) -> None:
+    """The work is shifted and turned about the table's middle; the cutter stays out along x."""
+    found = answer(**typed, cutter="3", about="rotary", x="7", y="-4")
+    _profile, path = cut_path(asked(**typed, cutter="3", x="7", y="-4"), 0.0)
+    for row in found.arcs:
+        one = path.loop[row.move - 1]
+        for share in (0.0, 0.3, 1.0):
+            at = np.subtract(one.point(share), (-row.shift_x_mm.value, -row.shift_y_mm.value))
+            turned = row.from_deg.value + share * (row.to_deg.value - row.from_deg.value)
+            a = -np.radians(turned)
+            under = np.array([[cos(a), -sin(a)], [sin(a), cos(a)]]) @ at
+            assert under == pytest.approx([row.out_mm.value, 0.0], abs=1e-6)
+    assert len(found.arcs) == sum(one.centre is not None for one in path.loop)
+
+
+def test_a_cutter_as_wide_as_its_slot_goes_down_the_middle() -> None:
+    question = asked(profile="arc-slot", dia="40", wide="6", turn="60", start="15", cutter="6")
+    profile, path = cut_path(question, 0.0)
+    way = LineString([one.point(k / 200) for one in path.loop for k in range(201)])
+    left = polygon(profile).symmetric_difference(way.buffer(3.0, quad_segs=200))
+    assert left.area < 0.02
+
+
+@pytest.mark.parametrize("hand", ["right", "left"])
+@pytest.mark.parametrize("stays", ["left", "right"])
+def test_teeth_that_meet_the_work_head_on_are_against_the_feed(hand: str, stays: str) -> None:
+    """A cutter goes along y; the tooth beside the metal against the work's own way past it."""
+    spin = np.array([0.0, 0.0, -1.0 if hand == "right" else 1.0])
+    tooth = np.cross(spin, [-1.0 if stays == "left" else 1.0, 0.0, 0.0])
+    work = np.array([0.0, -1.0, 0.0])
+    assert against_feed(hand, stays) == (np.dot(tooth, work) < 0)

@@ -14,7 +14,7 @@ from functools import lru_cache
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.kinds import Kind, OneOf
 
-_PIECES = re.compile(r"(\{\w+(?:=\w+)?\}|<[^>]*>|\[|\]|,? )")
+_PIECES = re.compile(r"(\{\w+(?:=[\w-]+)?\}|<[^>]*>|\[|\]|,? )")
 _LEAD = re.compile(r"\[([^\[\]{]*)\{")
 _FIRST = r"(?:(?:what|what's|whats|is|the|my|a|an|how much|work out) )*"
 _INCHES = re.compile(r"\d/\d|\"|\d ?in(?:ch(?:es)?)?\b(?! (?:the|[\d.#]))", re.IGNORECASE)
@@ -53,7 +53,8 @@ def _pattern(calculator: AnyCalculator, template: str, call: str, comma: str, sh
         elif "=" in piece and piece.startswith("{"):
             # {kind=rod}: said by the shape itself.
             name, said = piece[1:-1].split("=")
-            out.append(f"(?P<{name}__{said}>)")
+            # A group's name takes no hyphen, the key of a choice does.
+            out.append(f"(?P<{name}__{said.replace('-', '___')}>)")
         elif piece.startswith("{"):
             name = piece[1:-1]
             out.append(f"(?P<{name}>{_part(calculator.fields[name], leads, short)})")
@@ -126,7 +127,10 @@ def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator
         for shape in _shapes(calculator):
             if found := shape.fullmatch(plain):
                 given = {n: text.strip() for n, text in found.groupdict().items() if text}
-                given |= dict(n.split("__") for n in found.groupdict() if "__" in n)
+                for name in found.groupdict():
+                    if "__" in name:
+                        field, said = name.split("__", 1)
+                        given[field] = said.replace("___", "-")
                 ways += [given] if given not in ways else []
         # What names more of its fields says more plainly what is meant.
         for given in sorted(ways, key=len, reverse=True):

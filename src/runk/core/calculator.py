@@ -175,7 +175,7 @@ class Calculator(Generic[Q, S, A]):
         for name, kind in asked.items():
             must = name not in self.defaults or kind.is_needed(chosen)
             # A field that is not asked here cannot stand in for one that is.
-            if must and not (kind.or_else in asked and typed.get(kind.or_else)):
+            if must and not any(o in asked and typed.get(o) for o in kind.or_else.split()):
                 yield name
 
     def described(self) -> dict[str, tuple[Column, ...]]:

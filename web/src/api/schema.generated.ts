@@ -67,6 +67,14 @@ export interface components {
                 [key: string]: string;
             };
         };
+        ArcTurnedWire: {
+            from_deg: components["schemas"]["FigureWire"];
+            move: number;
+            out_mm: components["schemas"]["FigureWire"];
+            shift_x_mm: components["schemas"]["FigureWire"];
+            shift_y_mm: components["schemas"]["FigureWire"];
+            to_deg: components["schemas"]["FigureWire"];
+        };
         AskIn: {
             line: string;
             /** @default mm */
@@ -1622,6 +1630,7 @@ export interface components {
             };
         };
         PathAnswerWire: {
+            arcs: components["schemas"]["ArcTurnedWire"][];
             cutter_mm: components["schemas"]["FigureWire"];
             depths: string;
             kept: components["schemas"]["CornerKeptWire"][];
@@ -1894,6 +1903,7 @@ export interface components {
              * @enum {string}
              */
             tag: "rack";
+            travel_mm: components["schemas"]["FigureWire"] | null;
         };
         Range: {
             gear: string;
@@ -1901,6 +1911,7 @@ export interface components {
             low_rpm: number;
         };
         ReachAnswerWire: {
+            feed: string;
             fouls: string;
             left_mm: components["schemas"]["FigureWire"];
             pieces: components["schemas"]["PieceWire"][];
@@ -2984,6 +2995,7 @@ export interface components {
             contact_ratio: components["schemas"]["FigureWire"] | null;
             cutter: string;
             depth_mm: components["schemas"]["FigureWire"];
+            feed: string;
             left_mm: components["schemas"]["FigureWire"] | null;
             mate_teeth: number | null;
             module_mm: components["schemas"]["FigureWire"];
@@ -3004,6 +3016,7 @@ export interface components {
             tag: "wheel";
             teeth: number;
             tight_mm: components["schemas"]["FigureWire"] | null;
+            travel_mm: components["schemas"]["FigureWire"] | null;
         };
         WheelsAnswerWire: {
             buy: string;

@@ -66,7 +66,8 @@ class _Common:
         shared: Fields of other questions of the same name here mean the same thing: what is typed
             in one is typed in all.
         asks: The sentence that asks for it, where its label does not make a good one.
-        or_else: Another field that may be said in its place: a screw for the size of its hole.
+        or_else: Another field that may be said in its place, or several parted by spaces: a screw
+            for the size of its hole.
         deaf: Keys of the ruling field under which its hints mean something else in a line.
     """
 

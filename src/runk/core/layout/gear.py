@@ -9,6 +9,7 @@ from fractions import Fraction
 from runk.core.calculator import Calculator, Door, Sweep
 from runk.core.figures import Caution, Figure, Link, Working, fine, stop, told
 from runk.core.layout import gear_laws as laws
+from runk.core.layout.feed import arbor_feed_said
 from runk.core.layout.gear_cutters import cutter_said, listed, owned_for, range_for
 from runk.core.layout.gear_question import (
     FEWEST,
@@ -19,11 +20,11 @@ from runk.core.layout.gear_question import (
     ToothAt,
     WheelAnswer,
 )
+from runk.core.layout.gear_room import Room, room_for, shoulder
 from runk.core.layout.involute import Teeth, tip_interferes, tooth
 from runk.core.lengths import Reading
 from runk.core.lengths.show import trimmed
 from runk.core.refusals import Refused
-from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.tools import ShopTool
 from runk.core.units import PageUnit
@@ -99,13 +100,14 @@ def _wheel(question: GearQuestion, shop: GearShop) -> WheelAnswer:
     base = w.of(laws.base_circle_mm, pitch_circle_mm=pitch.value, pressure_deg=angle)
     over = laws.span_teeth(angle, teeth)
     owned = owned_for(shop.cutters, exact, teeth, angle)
-    run, left = _run_out(w, question, depth.value, owned, shop.cutters)
+    room = room_for(w, question, depth.value, owned, shop.cutters)
     mesh = _mesh(w, question, module, outside.value, base.value)
     return WheelAnswer(
         outside_mm=fine(outside),
         depth_mm=fine(depth),
         cutter=cutter_said(teeth, question.dp is not None, owned),
         says=_says(question, owned),
+        feed=arbor_feed_said(question.room is not None),
         centre_height_mm=_height(w, question, outside.value),
         span_mm=fine(
             w.of(laws.span_mm, module_mm=module, pressure_deg=angle, over=over, teeth=teeth)
@@ -121,8 +123,9 @@ def _wheel(question: GearQuestion, shop: GearShop) -> WheelAnswer:
         pressure_deg=told(angle, "pressure_deg", 1),
         module_mm=told(module, "module_mm"),
         per_inch=f"{trimmed(Fraction(254, 10) / exact, 2)} DP",
-        run_out_mm=run,
-        left_mm=left,
+        run_out_mm=room.run_out,
+        travel_mm=room.travel,
+        left_mm=room.left,
         centres_mm=mesh.centres,
         backlash_mm=mesh.play,
         tight_mm=mesh.tight,
@@ -130,7 +133,7 @@ def _wheel(question: GearQuestion, shop: GearShop) -> WheelAnswer:
         mate_teeth=question.mate,
         teeth=teeth,
         owned=listed(shop.cutters, exact),
-        cautions=_cautions(question, module, mesh, left),
+        cautions=_cautions(question, module, mesh, room),
         links=_links(question, owned, depth),
     )
 
@@ -169,27 +172,6 @@ def _mesh(w: Working, question: GearQuestion, module: float, outside: float, bas
     return _Mesh(fine(tight), told(play, "backlash_mm"), centres, contact)
 
 
-def _run_out(
-    w: Working,
-    question: GearQuestion,
-    depth: float,
-    owned: ShopTool | None,
-    cutters: tuple[ShopTool, ...],
-) -> tuple[Figure | None, Figure | None]:
-    """How far past the teeth the cutter still cuts, and what is left to the next shoulder."""
-    across = question.cutter
-    if across is None and (tool := owned or next(iter(cutters[::-1]), None)):
-        across = tool.size_mm
-    if across is None:
-        if question.room is not None:
-            raise Refused("How large is the cutter? It runs out.", field="cutter", suggest="50 mm")
-        return None, None
-    run = w.of(laws.run_out_mm, depth_mm=depth, cutter_mm=float(across))
-    if question.room is None:
-        return run, None
-    return run, told(float(question.room) - run.value, "left_mm", 2)
-
-
 def _height(w: Working, question: GearQuestion, outside: float) -> Figure | None:
     if question.thick is None:
         return None
@@ -222,7 +204,7 @@ def _rack(question: GearQuestion, shop: GearShop) -> RackAnswer:
     pitch = fine(w.of(laws.rack_pitch_mm, module_mm=module))
     depth = fine(w.of(laws.depth_mm, times=float(question.depth), module_mm=module))
     owned = owned_for(shop.cutters, exact, 0, pressure_of(question))
-    run, left = _run_out(w, question, depth.value, owned, shop.cutters)
+    room = room_for(w, question, depth.value, owned, shop.cutters)
     return RackAnswer(
         rack_pitch_mm=pitch,
         depth_mm=depth,
@@ -232,21 +214,22 @@ def _rack(question: GearQuestion, shop: GearShop) -> RackAnswer:
         rack_tooth_mm=fine(w.of(laws.rack_tooth_mm, module_mm=module)),
         module_mm=told(module, "module_mm"),
         per_inch=f"{trimmed(Fraction(254, 10) / exact, 2)} DP",
-        run_out_mm=run,
-        left_mm=left,
+        run_out_mm=room.run_out,
+        travel_mm=room.travel,
+        left_mm=room.left,
         gaps=tuple(
             ToothAt(gap=n + 1, at_mm=told(pitch.value * n, "at_mm")) for n in range(question.teeth)
         ),
         owned=listed(shop.cutters, exact),
-        cautions=_shoulder(left),
+        cautions=shoulder(room.left),
         links=_links(question, owned, depth),
     )
 
 
 def _cautions(
-    question: GearQuestion, module: float, mesh: _Mesh, left: Figure | None
+    question: GearQuestion, module: float, mesh: _Mesh, room: Room
 ) -> tuple[Caution, ...]:
-    found = [*_shoulder(left)]
+    found = [*shoulder(room.left)]
     fewest = laws.fewest_ratio(pressure_of(question))
     if range_for(question.teeth) is None:
         says = "No form cutter is made for fewer than 12 teeth: their roots are cut away."
@@ -268,14 +251,6 @@ def _cautions(
         says = "Wheels that turn are guarded: fingers and sleeves go in with the teeth."
         found.append(Caution("Mind", "the guard", says, None, PRACTICE))
     return tuple(found)
-
-
-def _shoulder(left: Figure | None) -> tuple[Caution, ...]:
-    if left is None or left.value > 0:
-        return ()
-    says = f"The cutter runs {mm_said(-left.value, 2)} into the shoulder before the teeth are done."
-    instead = "a smaller cutter, or the shoulder farther off"
-    return (stop("the shoulder", instead, says, "left_mm", MECHANICS),)
 
 
 def _links(question: GearQuestion, owned: ShopTool | None, depth: Figure) -> tuple[Link, ...]:

@@ -17,8 +17,9 @@ from runk.core.layout.path_question import (
     PathQuestion,
 )
 from runk.core.layout.place import direction_deg, distance_mm
-from runk.core.layout.profiles import profile_of
+from runk.core.layout.profiles import middle_of, profile_of
 from runk.core.layout.segments import Loop, Segment, backwards, bulge_of
+from runk.core.layout.shifted import arcs_turned
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
@@ -85,6 +86,15 @@ def rounds_of(question: PathQuestion) -> tuple[float, ...]:
     return tuple(each_mm(deep, count) * (n + 1) for n in range(count))
 
 
+def fills(question: PathQuestion) -> bool:
+    """Whether the cutter is as wide as its slot: once through the middle makes it."""
+    return (
+        question.profile in INSIDE
+        and side_of(question) == "inside"
+        and question.cutter == question.wide
+    )
+
+
 def cut_path(question: PathQuestion, leave_mm: float) -> tuple[Loop, Path]:
     """The profile anticlockwise, and the cutter's path beside it against the feed.
 
@@ -99,6 +109,8 @@ def cut_path(question: PathQuestion, leave_mm: float) -> tuple[Loop, Path]:
         )
     outside = side_of(question) == "outside"
     by = float(question.cutter) / 2 + leave_mm
+    if fills(question) and not leave_mm:
+        return profile, Path(middle_of(question), ())
     try:
         path = beside(profile, -by if outside else by)
     except CannotPass as cannot:
@@ -135,6 +147,7 @@ def compute(question: PathQuestion, _: None = None) -> PathAnswer:
         offset_mm=Figure(by.value, by.unit, by.steps, 3),
         says=_says(question, side),
         moves=tuple(_moves(path.loop, question.about == "rotary")),
+        arcs=tuple(arcs_turned(path.loop)) if question.about == "rotary" else (),
         rounds=max(len(depths), 1) + (1 if leave else 0),
         depths=", ".join(mm_said(depth, 2) for depth in depths),
         length_mm=told(sum(one.length for one in path.loop), "length_mm", 1),
@@ -185,6 +198,8 @@ def _goes(one: Segment) -> str:
 
 
 def _says(question: PathQuestion, side: str) -> str:
+    if fills(question):
+        return "Down the middle and back, a little deeper each time: as wide as its cutter."
     way = "anticlockwise" if side == "outside" else "clockwise"
     last = ""
     if question.leave is not None:
@@ -207,6 +222,9 @@ def _cautions(question: PathQuestion, path: Path, depths: tuple[float, ...]) -> 
             f"{mm_said(most, 2)} of metal stands in them."
         )
         found.append(Caution("Mind", "the corners", says, "offset_mm", MECHANICS))
+    if fills(question):
+        says = "One as wide as the slot cuts it wide where it runs out; for a fit a smaller one."
+        found.append(Caution("Mind", "the width", says, "offset_mm", PRACTICE))
     if depths and depths[0] > _DEEP * float(question.cutter):
         says = f"{mm_said(depths[0], 2)} at once is deeper than the cutter is thick: it bends."
         found.append(stop("the depth", "several times round", says, "rounds", PRACTICE))
@@ -245,6 +263,19 @@ _REST = (
     ", cutter {cutter}[, {side}][, {deep} deep][, {each} each][, leave {leave}][, x {x}][, y {y}]"
     "[, {about}]"
 )
+_ROTARY = "<,|> {about=rotary}<on|about> <a |the |>rotary table"
+_LINES = (
+    "{profile=link}link {long} <centres|long|between centres|apart>< with|,|> <eyes|eye|dia> {dia}"
+    "[ and {end}][, cutter {cutter}]",
+    "{profile=plate}<plate profile|rounded plate|rectangle profile> {long} <by|x> {wide}"
+    "[ <corner|corners|radius> {corner}][, cutter {cutter}][, {deep} deep]",
+    "{profile=plate}{side=inside}<pocket|a pocket> {long} <by|x> {wide}"
+    "[ <corner|corners|radius> {corner}][, cutter {cutter}][, {deep} deep]",
+    "{profile=flats}<disc|a disc> with flats {across} apart on {dia}[, cutter {cutter}]",
+    "{profile=arc-slot}<slot round an arc|arc slot|curved slot> on {dia}< dia| diameter| circle|>"
+    ", {wide} wide<,|> <through|over> {turn} degrees[, from {start} degrees][, cutter {cutter}]",
+    "{profile=corners}<cut |>profile {corners}, cutter {cutter}[, {side}][, {deep} deep]",
+)
 PATH = Calculator(
     name="path",
     title="Round a profile with a cutter",
@@ -265,16 +296,7 @@ PATH = Calculator(
         f"[, from {{start}}]{_REST}",
         "corners": f"Cut {{profile}}: {{corners}}{_REST}",
     },
-    lines=(
-        "{profile=link}link {long} <centres|long|between centres|apart> <eyes|eye|dia> {dia}"
-        "[ and {end}][, cutter {cutter}]",
-        "{profile=plate}<plate profile|rounded plate|rectangle profile> {long} <by|x> {wide}"
-        "[ <corner|corners|radius> {corner}][, cutter {cutter}][, {deep} deep]",
-        "{profile=plate}{side=inside}<pocket|a pocket> {long} <by|x> {wide}"
-        "[ <corner|corners|radius> {corner}][, cutter {cutter}][, {deep} deep]",
-        "{profile=flats}<disc|a disc> with flats {across} apart on {dia}[, cutter {cutter}]",
-        "{profile=corners}<cut |>profile {corners}, cutter {cutter}[, {side}][, {deep} deep]",
-    ),
+    lines=tuple(line + turned for line in _LINES for turned in ("", _ROTARY)),
     ruled=True,
     sweeps=_sweeps,
     headline=headline,

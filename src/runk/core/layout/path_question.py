@@ -154,6 +154,18 @@ class Move:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class ArcTurned:
+    """An arc of the way round, its centre brought over the table's own."""
+
+    move: Annotated[int, Show("Move")]
+    shift_x_mm: Annotated[Figure, Show("Shift the work x")]
+    shift_y_mm: Annotated[Figure, Show("y")]
+    out_mm: Annotated[Figure, Show("Cutter out from the middle")]
+    from_deg: Annotated[Figure, Show("Turn from")]
+    to_deg: Annotated[Figure, Show("to")]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class CornerKept:
     """A corner the cutter leaves rounded."""
 
@@ -188,6 +200,9 @@ class PathAnswer:
     offset_mm: Annotated[Figure, Show("Beside the profile by", Rank.BIG)]
     says: Annotated[str, Show("How", Rank.SAYS)]
     moves: Annotated[tuple[Move, ...], Table("The way round, against the feed", rank=Rank.BIG)]
+    arcs: Annotated[
+        tuple[ArcTurned, ...], Table("Each arc with the vice shifted, its centre over the table's")
+    ]
     rounds: Annotated[int, Show("Times round")]
     depths: Annotated[str, Show("Each to a depth of")]
     length_mm: Annotated[Figure, Show("Once round")]

@@ -355,6 +355,8 @@ PLACE: Calculator[PlaceQuestion, None, PlaceAnswer] = Calculator(
     },
     lines=(
         "{way=apart}<distance|how far is it|how far> <from|between> {two}",
+        "{way=chord}<what |the |>angle for a chord of {chord} on <a |>{circle}< circle| dia|>",
+        "{way=square}<where is|place> x {x}<,|> y {y}",
         "{way=square}<polar of|to polar|angle and distance of|where is> {x}< and|,|> "
         "<(?=[-.0-9])>{y}",
         "{way=bore}<clock a bore|clock in|indicate a bore|clock in a bore|centre of a bore> "

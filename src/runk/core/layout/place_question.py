@@ -28,7 +28,14 @@ WAYS = (
     Choice(
         "square",
         "Angle and distance of a place",
-        ("to polar", "cartesian", "cartesian to polar", "angle and distance of", "place in polar"),
+        (
+            "to polar",
+            "cartesian",
+            "cartesian to polar",
+            "angle and distance of",
+            "place in polar",
+            "where is x",
+        ),
         yields_to=(),
     ),
     Choice("apart", "From one place to another", ("distance from", "distance between", "how far")),

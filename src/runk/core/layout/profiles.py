@@ -131,6 +131,26 @@ def _arc_slot(question: PathQuestion) -> Loop:
     )
 
 
+def middle_of(question: PathQuestion) -> Loop:
+    """The way of a cutter as wide as its slot: down the middle and back.
+
+    >>> from fractions import Fraction
+    >>> slot = PathQuestion("slot", Fraction(30), Fraction(6))
+    >>> [one.end for one in middle_of(slot)]
+    [(15.0, 0.0), (-15.0, 0.0)]
+    """
+    if question.profile == "slot":
+        half = float(question.long or 0) / 2
+        along = Segment((-half, 0.0), (half, 0.0))
+    else:
+        radius, first = float(question.dia or 0) / 2, radians(question.start or 0.0)
+        last = first + radians(question.turn or 0.0)
+        middle = (0.0, 0.0)
+        along = Segment(_polar(middle, radius, first), _polar(middle, radius, last), middle)
+    along = along.moved(float(question.x or 0), float(question.y or 0))
+    return along, along.back()
+
+
 def _corners(question: PathQuestion) -> Loop:
     told = question.corners
     if len(told) < 3 and not any(corner.bulge for corner in told):

@@ -3,139 +3,24 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, replace
-from fractions import Fraction
-from typing import Annotated
+from dataclasses import replace
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Working, law, stop, told
-from runk.core.kinds import Chain, Choice, Length, OneOf
+from runk.core.figures import Caution, Figure, Working, law, stop, told
+from runk.core.layout.feed import feed_said
+from runk.core.layout.reach_question import Piece, ReachAnswer, ReachQuestion
 from runk.core.layout.stock import corners_mm
 from runk.core.lengths import Reading
-from runk.core.lengths.members import Member
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
-from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
-WAYS = (
-    Choice("beside", "A cutter beside a flange or jaw", ("beside", "beside a flange", "flange",
-                                                        "does it clear", "clear the jaw",
-                                                        "clear a flange", "clear the flange",
-                                                        "clear the jaws")),
-    Choice("stack", "One over the other", ("stack up", "under the spindle", "daylight",
-                                           "room under the spindle", "in the height")),
-    Choice("travel", "Travel of the table", ("travel", "table travel", "run out of table")),
-    Choice("spanner", "A head or spanner beside a wall", ("spanner", "spanner room", "head room",
-                                                          "room for a spanner")),
-)  # fmt: skip
 _MARGIN_MM = 1.0
 """Less room than this is felt for before the spindle runs: practice."""
 _OPEN_END, _OPEN_MM = 2.1, 7.0
 """An open spanner's head is so many times across flats wide, and so much more: practice."""
-
-
-@dataclass(frozen=True, slots=True)
-class ReachQuestion:
-    """Whether something clears something.
-
-    Args:
-        way: In which direction.
-        room: Under the spindle, or the table's travel.
-        parts: What stands in it, one on the other.
-        line: From the cut's own line to the obstacle.
-        cutter: Diameter of the cutter, or of its holder where that is larger and reaches so low.
-        holder: Of the holder, finder or arbor; ``low`` how high its underside is over the cut.
-        high: How high the obstacle stands over the bottom of the cut.
-        long: Of the cut; ``overrun`` is added to both ends for the cutter to come clear.
-        wall: From the middle of a screw to the wall.
-        head: Diameter of its head; ``flats`` across its nut.
-    """
-
-    way: Annotated[str, OneOf("way", choices=WAYS, rules=True)] = "beside"
-    room: Annotated[
-        Fraction | None,
-        Length("room there is", ("room", "spindle to table", "daylight", "travel"),
-               only=("stack", "travel"), needed=("stack", "travel"), principal=True, low=1.0,
-               high=3000.0, asks="How much room is there?", placeholder="220 mm"),
-    ] = None  # fmt: skip
-    parts: Annotated[
-        tuple[Member, ...],
-        Chain("what stands in it", only=("stack",), needed=("stack",), low=0.1, high=2000.0,
-              asks="What stands one on the other?", placeholder="vice 70; work 50; chuck 60"),
-    ] = ()  # fmt: skip
-    line: Annotated[
-        Fraction | None,
-        Length("from the cut's line to it", ("away", "from the line", "line", "off", "from it"),
-               only=("beside",), needed=("beside",), principal=True, low=0.05, high=1000.0,
-               asks="How far is the flange from the middle of the cut?", placeholder="9 mm"),
-    ] = None  # fmt: skip
-    cutter: Annotated[
-        Fraction | None,
-        Length("cutter", ("cutter", "mill", "end mill", "saw"), only=("beside", "travel"),
-               needed=("beside",), low=0.2, high=300.0, asks="How large is the cutter?",
-               placeholder="10 mm"),
-    ] = None  # fmt: skip
-    holder: Annotated[
-        Fraction | None,
-        Length("holder", ("holder", "chuck", "nut", "arbor", "collet nut"), only=("beside",),
-               low=0.5, high=300.0, placeholder="not told"),
-    ] = None  # fmt: skip
-    low: Annotated[
-        Fraction | None,
-        Length("cutter, standing out", ("standing out", "stick out", "out"), only=("beside",),
-               low=0.5, high=500.0, placeholder="not told"),
-    ] = None  # fmt: skip
-    high: Annotated[
-        Fraction | None,
-        Length("it stands over the cut", ("high", "stands", "over"), only=("beside",), low=0.1,
-               high=1000.0, placeholder="not told"),
-    ] = None  # fmt: skip
-    long: Annotated[
-        Fraction | None,
-        Length("cut, long", ("long", "cut", "work"), only=("travel",), needed=("travel",), low=0.5,
-               high=3000.0, asks="How long is the cut?", placeholder="80 mm"),
-    ] = None  # fmt: skip
-    wall: Annotated[
-        Fraction | None,
-        Length("from the screw to the wall", ("wall", "to the wall", "from the wall"),
-               only=("spanner",), needed=("spanner",), principal=True, low=0.5, high=500.0,
-               asks="How far is the wall from the screw's middle?", placeholder="9 mm"),
-    ] = None  # fmt: skip
-    flats: Annotated[
-        Fraction | None,
-        Length("across flats", ("across flats", "af", "nut", "flats"), only=("spanner",), low=1.0,
-               high=100.0, or_else="head", needed=("spanner",), asks="Across what flats?",
-               placeholder="5.5 mm"),
-    ] = None  # fmt: skip
-    head: Annotated[
-        Fraction | None,
-        Length("head", ("head", "cap head", "washer"), only=("spanner",), low=0.5, high=100.0,
-               placeholder="not told"),
-    ] = None  # fmt: skip
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Piece:
-    """Something that stands in the room, or has to pass."""
-
-    name: Annotated[str, Show("What")]
-    takes_mm: Annotated[Figure, Show("Takes")]
-    left_mm: Annotated[Figure, Show("Left beside or after it")]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class ReachAnswer:
-    """What is left, and whether it fouls."""
-
-    left_mm: Annotated[Figure, Show("Left", Rank.BIG)]
-    fouls: Annotated[str, Show("Fouls", Rank.BIG)]
-    says: Annotated[str, Show("How", Rank.SAYS)]
-    pieces: Annotated[tuple[Piece, ...], Table("Piece by piece")]
-    cautions: tuple[Caution, ...]
-    links: tuple[Link, ...]
 
 
 @law("Left", "{room_mm} - {taken_mm}")
@@ -186,6 +71,7 @@ def settle(question: ReachQuestion, _: Workshop, __: Mapping[str, Reading]) -> R
 def compute(question: ReachQuestion, _: None = None) -> ReachAnswer:
     """What is left in that direction.
 
+    >>> from fractions import Fraction
     >>> compute(ReachQuestion(line=Fraction(9), cutter=Fraction(10))).left_mm.shown()
     '4.00'
     """
@@ -204,6 +90,7 @@ def compute(question: ReachQuestion, _: None = None) -> ReachAnswer:
         left_mm=least.left_mm,
         fouls="nothing" if first_bad is None else first_bad.name,
         says=_SAYS[question.way],
+        feed=_feed(question),
         pieces=pieces,
         cautions=_cautions(question, least, first_bad),
         links=(),
@@ -229,7 +116,14 @@ def _travel(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
     long, cutter = float(question.long or 0), float(question.cutter or 0)
     first = w.of(left_mm, room_mm=float(question.room or 0), taken_mm=long)
     both = w.of(left_mm, room_mm=first.value, taken_mm=cutter)
-    return (_piece("the cut", long, first), _piece("the cutter, clear at both ends", cutter, both))
+    found = [_piece("the cut", long, first), _piece("the cutter, clear at both ends", cutter, both)]
+    left = both.value
+    for name, takes in (("the dog", question.dog), ("the tailstock", question.tailstock)):
+        if takes is not None:
+            figure = w.of(left_mm, room_mm=left, taken_mm=float(takes))
+            left = figure.value
+            found.append(_piece(name, float(takes), figure))
+    return tuple(found)
 
 
 def _spanner(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
@@ -252,8 +146,18 @@ def _spanner(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
 
 
 def _beside(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
-    line, cutter = float(question.line or 0), float(question.cutter or 0)
-    found = [_piece("the cutter", cutter, w.of(beside_mm, line_mm=line, across_mm=cutter))]
+    line = float(question.line or 0)
+    passing = (
+        ("the cutter", question.cutter),
+        ("the edge finder", question.finder),
+        ("the dog", question.dog),
+        ("the tailstock", question.tailstock),
+    )
+    found = [
+        _piece(name, float(across), w.of(beside_mm, line_mm=line, across_mm=float(across)))
+        for name, across in passing
+        if across is not None
+    ]
     if question.holder is None:
         return tuple(found)
     holder = float(question.holder)
@@ -267,12 +171,24 @@ def _beside(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
     return tuple(found)
 
 
+def _feed(question: ReachQuestion) -> str:
+    if question.way != "beside" or question.cutter is None or question.stays is None:
+        return ""
+    return feed_said(question.hand, question.stays)
+
+
 _SAYS = {
-    "beside": "A right-hand cutter with the metal on its left as it goes is against the feed: what "
-    "a screw with backlash wants. By hand past the tightest place first.",
+    "beside": "By hand past the tightest place first, the spindle stopped.",
     "stack": "Tool in, at its longest: a drill needs its own length again to come out.",
     "travel": "Wind it from end to end with the spindle stopped before the first cut.",
     "spanner": "A spanner that turns 30° between the flats needs no more than its head.",
+}
+
+
+_INSTEAD = {
+    "the edge finder": "a smaller finder, or a pin in a collet",
+    "the dog": "a smaller dog, or a mandrel driven from inside",
+    "the tailstock": "a half centre, or the barrel farther out",
 }
 
 
@@ -280,7 +196,7 @@ def _cautions(question: ReachQuestion, least: Piece, bad: Piece | None) -> tuple
     if bad is not None:
         says = f"{bad.name.capitalize()} is short of room by {mm_said(-bad.left_mm.value, 2)}."
         instead = {
-            "beside": "a smaller cutter, or one that stands out farther",
+            "beside": _INSTEAD.get(bad.name, "a smaller cutter, or one that stands out farther"),
             "stack": "a shorter tool, or a lower way of holding",
             "travel": "turn the work round half way",
             "spanner": "a box spanner, or the screw moved outwards",
@@ -308,13 +224,16 @@ REACH = Calculator(
     needs=needs,
     settle=settle,
     sentences={
-        "beside": "{way}: {line} from the line, cutter {cutter}[, holder {holder}]"
-        "[, standing out {low}][, high {high}]",
+        "beside": "{way}: {line} from the line[, cutter {cutter}][, holder {holder}]"
+        "[, standing out {low}][, high {high}][, finder {finder}][, dog {dog}]"
+        "[, tailstock {tailstock}][, {hand}][, {stays}]",
         "stack": "{way}: room {room}, with {parts}",
-        "travel": "{way}: room {room}, cut {long}[, cutter {cutter}]",
+        "travel": "{way}: room {room}, cut {long}[, cutter {cutter}][, dog {dog}]"
+        "[, tailstock {tailstock}]",
         "spanner": "{way}: {wall} to the wall[, flats {flats}][, head {head}]",
     },
     lines=(
+        "{way=beside}<tailstock|centre> {tailstock}[, cutter {cutter}], {line} from the line",
         "{way=stack}<room under the spindle|under the spindle|daylight|stack up> {room}"
         "<,| with| less|:> {parts}",
     ),

@@ -151,6 +151,7 @@ def headline(answer: SquareAnswer, page: PageUnit) -> str:
     return f"{answer.shim_mm.words(page)} · {answer.angle_deg.words(page)}"
 
 
+_READ = "{error} <over|in> {over}[<,|> <base|over|shim over|over its> {base}]"
 SQUARE = Calculator(
     name="square",
     title="Out of square: shim or metal",
@@ -162,11 +163,13 @@ SQUARE = Calculator(
     needs=needs,
     sentences={"": "Out of square by {error} over {over}: {way}[, base {base}]"},
     lines=(
-        "{way=vice}<the |my |>vice <is |>out {error} <over|in> {over}[, base {base}]",
-        "{way=head}<the |>head <is |>out {error} <over|in> {over}[, base {base}]",
+        f"{{way=vice}}<the |my |>vice <is |>out {_READ}",
+        f"{{way=head}}<the |>head <is |>out {_READ}",
+        f"{{way=shim}}<out of square|square out|squareness> {_READ}",
     ),
     calls=(
         "out of square",
+        "square out",
         "squareness",
         "square up",
         "shim for",

@@ -288,6 +288,7 @@ STOCK: Calculator[StockQuestion, Shelf, StockAnswer] = Calculator(
     lines=(
         "{way=bar}<what |which |round |>bar for {shape}< of|,|> {side}< across|>[ by {other}]",
         "{way=bar}<what |which |round |>bar for <a |an |>{side} {shape}",
+        "{way=bar}<a |>{shape} {side} <af|across flats|across> <from|out of> <round|round bar>",
         f"{{way=cut}}<cut up|cut parts|cut list|cutting list|cut from stock> {{parts}}{_CUT}",
         "{way=cut}<cut up|cut> {parts} <from|out of> <bars|a bar|bar> <of |>{bars}[, kerf {kerf}]"
         "[, facing {facing}][, grip {grip}]",

@@ -187,7 +187,10 @@ FLATS = Calculator(
     compute=compute,
     needs=needs,
     sentences={"": "{shape} on a {bar} bar[, {across} across flats]"},
-    lines=("{shape=2}<2|two> flats {across} apart on <a |an |>{bar}< bar|>",),
+    lines=(
+        "{shape=2}<2|two> flats {across} <apart on|apart from|on|from|out of> <a |an |>{bar}"
+        "< bar|>",
+    ),
     nouns=("hexagon",),
     calls=(
         "a square",
