@@ -226,7 +226,7 @@ REACH = Calculator(
     sentences={
         "beside": "{way}: {line} from the line[, cutter {cutter}][, holder {holder}]"
         "[, standing out {low}][, high {high}][, finder {finder}][, dog {dog}]"
-        "[, tailstock {tailstock}][, {hand}][, {stays}]",
+        "[, tailstock {tailstock}][, {hand}][, the metal that stays {stays}]",
         "stack": "{way}: room {room}, with {parts}",
         "travel": "{way}: room {room}, cut {long}[, cutter {cutter}][, dog {dog}]"
         "[, tailstock {tailstock}]",

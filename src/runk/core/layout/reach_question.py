@@ -29,8 +29,16 @@ HANDS = (
     Choice("left", "a left-hand cutter", ("left hand cutter", "left-hand cutter")),
 )
 STAYS = (
-    Choice("left", "on its left as it goes", ("metal on the left", "flange on the left")),
-    Choice("right", "on its right as it goes", ("metal on the right", "flange on the right")),
+    Choice(
+        "left",
+        "on its left as it goes",
+        ("metal on the left", "flange on the left", "metal that stays on its left"),
+    ),
+    Choice(
+        "right",
+        "on its right as it goes",
+        ("metal on the right", "flange on the right", "metal that stays on its right"),
+    ),
 )
 
 
