@@ -6,9 +6,9 @@ import itertools
 from typing import NamedTuple
 
 from runk.ask.asked import Asked, echoed
-from runk.ask.lines import only_inches, whole_lines
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.kinds import Told
+from runk.core.lines import only_inches, whole_lines
 from runk.core.questions import read_question, sentence
 from runk.core.questions import words as word_of
 from runk.core.refusals import Refused

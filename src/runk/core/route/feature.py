@@ -1,0 +1,160 @@
+"""Features and blanks read from what was typed, and what each feature is cut by."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import Annotated, Any
+
+from runk.core.calculator import Calculator, Catalogue, Door
+from runk.core.figures import Caution, Link
+from runk.core.kinds import Choice, Length, OneOf
+from runk.core.lengths import Reading
+from runk.core.refusals import Refused
+from runk.core.route.feature_question import SENTENCES, FeatureQuestion
+from runk.core.route.verbs import verbs_of
+from runk.core.shown import Rank, Show
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FeatureAnswer:
+    """What a feature is cut by."""
+
+    operations: Annotated[str, Show("Cut by", Rank.BIG)]
+    cautions: tuple[Caution, ...]
+    links: tuple[Link, ...]
+
+
+def _nothing(_: Any, __: Workshop) -> None:
+    return
+
+
+def _settle(question: FeatureQuestion, _: Workshop, __: Mapping[str, Reading]) -> FeatureQuestion:
+    """A length along the axis, a hole told by size or by thread.
+
+    Raises:
+        Refused: It has none.
+    """
+    if question.start is not None and question.start == question.end:
+        raise Refused("It begins where it ends.", field="end")
+    if question.kind == "holes" and question.size is None and question.screw is None:
+        raise Refused("What size are the holes?", field="size", suggest="3.2 mm")
+    if question.kind == "taper" and question.small == question.size:
+        raise Refused("A taper has two ends that differ.", field="small")
+    return question
+
+
+def _feature_answer(question: FeatureQuestion, _: None = None) -> FeatureAnswer:
+    """Its operations in their order.
+
+    >>> _feature_answer(FeatureQuestion("reamed", size=Fraction(6))).operations
+    'centre, drill, ream'
+    """
+    return FeatureAnswer(operations=", ".join(verbs_of(question)), cautions=(), links=())
+
+
+FEATURE = Calculator(
+    name="feature",
+    title="A feature of a part",
+    door=Door("/parts/feature", "Jobs", ""),
+    opening={"kind": "bore", "size": "22 mm", "start": "0", "end": "40"},
+    question=FeatureQuestion,
+    answers=(FeatureAnswer,),
+    compute=_feature_answer,
+    needs=_nothing,
+    settle=_settle,
+    sentences=SENTENCES,
+    lines=(
+        "{kind=flats}{count} flats {size}< across| af|>[ {limits}], from {start} to {end}",
+        "{kind=holes}{count} <tapped|threaded> holes {screw}[ on {circle}< circle| pcd|>]"
+        "[, {deep} deep][, {side}]",
+        "{kind=holes}{count} holes {size}[ on {circle}< circle| pcd|>][, {deep} deep][, {side}]",
+        "{kind} {size}[ {limits}] from {start} to {end}",
+    ),
+    headline=lambda answer, _: answer.operations,
+)
+
+BLANKS = (
+    Choice("bar", "bar", ("bar", "round bar", "rod")),
+    Choice("casting", "casting", ("casting", "a casting", "cast")),
+    Choice("plate", "plate", ("plate", "flat", "block", "square")),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class BlankQuestion:
+    """What a part is made from.
+
+    Args:
+        kind: Of blank.
+        dia: Of a bar, or of a casting where it is gripped.
+        long: In all; of a bar the piece that is there, where it is no longer bar.
+        wide: Of a plate; ``high`` how thick.
+        surplus: On each machined face of a casting.
+        cored: A hole that is cast in.
+    """
+
+    kind: Annotated[str, OneOf("blank", choices=BLANKS, rules=True)] = "bar"
+    dia: Annotated[
+        Fraction | None,
+        Length("diameter", ("dia",), only=("bar", "casting"), needed=("bar",), low=0.2,
+               high=2000.0, asks="How thick is the bar?", placeholder="25 mm"),
+    ] = None  # fmt: skip
+    long: Annotated[
+        Fraction | None,
+        Length("long", ("long",), needed=("plate",), low=0.2, high=5000.0,
+               asks="How long is it?", placeholder="as long as wanted"),
+    ] = None  # fmt: skip
+    wide: Annotated[
+        Fraction | None,
+        Length("wide", ("by", "wide"), only=("plate",), needed=("plate",), low=0.2, high=2000.0,
+               asks="How wide is it?", placeholder="40 mm"),
+    ] = None  # fmt: skip
+    high: Annotated[
+        Fraction | None,
+        Length("thick", ("thick",), only=("plate",), needed=("plate",), low=0.1, high=500.0,
+               asks="How thick is it?", placeholder="10 mm"),
+    ] = None  # fmt: skip
+    surplus: Annotated[
+        Fraction | None,
+        Length("surplus", ("surplus", "to come off"), only=("casting",), low=0.05, high=50.0,
+               placeholder="not told"),
+    ] = None  # fmt: skip
+    cored: Annotated[
+        Fraction | None,
+        Length("cored", ("cored",), only=("casting",), low=0.5, high=1000.0, placeholder="solid"),
+    ] = None  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BlankAnswer:
+    """What a blank is."""
+
+    blank: Annotated[str, Show("Blank", Rank.BIG)]
+    cautions: tuple[Caution, ...]
+    links: tuple[Link, ...]
+
+
+BLANK = Calculator(
+    name="blank",
+    title="What a part is made from",
+    door=Door("/parts/blank", "Jobs", ""),
+    opening={"kind": "bar", "dia": "25 mm"},
+    question=BlankQuestion,
+    answers=(BlankAnswer,),
+    compute=lambda question, _: BlankAnswer(blank=question.kind, cautions=(), links=()),
+    needs=_nothing,
+    sentences={
+        "bar": "{kind} {dia}[, {long} long]",
+        "casting": "{kind}[ {dia}][, {long} long][, {surplus} to come off][, cored {cored}]",
+        "plate": "{kind} {long} by {wide} by {high}",
+    },
+    lines=("{kind=bar}{dia} bar[, {long} long]",),
+    headline=lambda answer, _: answer.blank,
+)
+LANGUAGE = Catalogue((FEATURE, BLANK))
+"""How parts are described: read, said back and kept like every question."""
+PAGE = PageUnit.MM

@@ -1,0 +1,253 @@
+"""Ways this workshop has of holding a part: what each grips, and what it leaves free."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from runk.core.machines.machine import Holding as Way
+from runk.core.machines.machine import MachineKind
+from runk.core.route.feature_question import INSIDE
+from runk.core.route.operations import PART_OFF, Operation
+from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part
+from runk.core.tools import ToolKind, usable
+from runk.core.tools.collets import grips
+from runk.core.workshop import Workshop
+
+LEAST_GRIP_MM = 3.0
+"""Jaws on less than this hold nothing: common practice."""
+THIN_WALL = 0.1
+"""A ring with a wall under this share of its diameter goes three-cornered in jaws: practice."""
+_OTHER = {"right": "left", "left": "right"}
+
+
+@dataclass(frozen=True, slots=True)
+class Hold:
+    """One way of holding one part.
+
+    Args:
+        key: ``jaws on outside 30, left end out``: its words are its key.
+        way: As the machine's limits know it.
+        machine: ``lathe``, ``mill`` or ``bench``.
+        out: Ends or sides that stand free.
+        grips: The length of the axis that is covered; None where none is.
+        on: Name of the feature it bears on; empty for the blank.
+        needs: Operations that must be done for it to be there.
+        gone: Operations after which it is no longer there.
+        throw: How far off the part's axis it turns.
+        inside: Whether holes on the axis are reached.
+        faces: Whether faces are.
+        cuts_off: Whether the part is still on its bar.
+        thin: Whether it bears on a wall that gives.
+    """
+
+    key: str
+    way: Way
+    machine: str
+    out: frozenset[str]
+    grips: tuple[float, float] | None = None
+    on: str = ""
+    needs: frozenset[str] = frozenset()
+    gone: frozenset[str] = frozenset()
+    throw: float = 0.0
+    inside: bool = True
+    faces: bool = True
+    cuts_off: bool = False
+    thin: bool = False
+
+    def reaches(self, one: Operation) -> bool:
+        """Whether an operation can be done so held."""
+        access = one.access
+        if access.way == "none":
+            return self.machine == "bench"
+        if one.machine != self.machine or self.machine == "bench":
+            return False
+        if one.verb == "part off":
+            return self.cuts_off
+        if access.way == "side":
+            return bool(access.ends & self.out)
+        if access.way in ("end", "inside"):
+            if self.throw or (not self.inside if access.way == "inside" else not self.faces):
+                return False
+            return bool(access.ends & self.out)
+        if access.way == "across":
+            return "across" in self.out and self._free(access.span)
+        return (
+            "outside" in self.out
+            and abs(access.throw - self.throw) < EPS
+            and self._free(access.span)
+            and (access.span[0] < access.span[1] or bool(access.ends & (self.out | {"both"})))
+        )
+
+    def _free(self, span: tuple[float, float]) -> bool:
+        if self.grips is None:
+            return True
+        first, last = self.grips
+        free_right, free_left = span[1] <= first + EPS, span[0] >= last - EPS
+        if self.machine == "mill":
+            return free_right or free_left
+        return ("right" in self.out and free_right) or ("left" in self.out and free_left)
+
+
+def holds_of(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -> tuple[Hold, ...]:
+    """Every way of holding a part that this workshop has.
+
+    >>> from runk.core.route.operations import operations_of
+    >>> from runk.core.route.reading import part_of
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> part = part_of("stub", "brass", "bar 12", ["outside 10, from 0 to 8", "face at 0"])
+    >>> holds_of(part, operations_of(part), WORKSHOP)[0].key
+    'on its bar in the chuck, right end out'
+    """
+    found = list(_turned(part, operations, workshop) if part.turned else _block(part, workshop))
+    if any(one.access.way == "none" for one in operations):
+        found.append(Hold("at the hearth", Way.VICE, "bench", frozenset()))
+    kinds = {machine.kind for machine in workshop.machines}
+    here = {"lathe": MachineKind.LATHE in kinds, "mill": MachineKind.MILL in kinds, "bench": True}
+    return tuple(one for one in found if here[one.machine])
+
+
+def _keys(operations: tuple[Operation, ...], feature: Feature) -> frozenset[str]:
+    return frozenset(one.key for one in operations if one.feature == feature.key)
+
+
+def _turned(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -> Iterator[Hold]:
+    off = frozenset({PART_OFF}) if part.bar else frozenset()
+    if part.bar:
+        yield Hold(
+            "on its bar in the chuck, right end out", Way.THREE_JAW, "lathe",
+            frozenset({"right", "outside"}), (part.long, part.long + 1.0), gone=off, cuts_off=True,
+        )  # fmt: skip
+    else:
+        yield from _rough(part, operations)
+    yield from _on_outsides(part, operations, workshop, off)
+    yield from _on_bores(part, operations, off)
+    yield from _centres(part, operations, off)
+    yield from _flat(part, off)
+
+
+def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
+    """Jaws on what has not been machined yet, at the end that is not worked on."""
+    cast = part.blank.kind == "casting"
+    way, chuck = (Way.FOUR_JAW, "four-jaw") if cast else (Way.THREE_JAW, "chuck")
+    outsides = sorted((f for f in part.features if f.round_outside), key=lambda f: f.span)
+    for out in ("right", "left"):
+        last = (outsides[-1] if out == "right" else outsides[0]) if outsides else None
+        ends = frozenset({out, "outside"})
+        if last is None:
+            yield Hold(f"in the {chuck} on its outside, {out} end out", way, "lathe", ends,
+                       (part.begin - 1, part.long + 1))  # fmt: skip
+            continue
+        covers = last.span if len(outsides) > 1 or last.span[1] - last.span[0] < 12 else (
+            (last.span[1] - 8, last.span[1]) if out == "right"
+            else (last.span[0], last.span[0] + 8)
+        )  # fmt: skip
+        worked = frozenset(k for k in _keys(operations, last))
+        skin = "as cast" if cast else "as sawn"
+        yield Hold(f"in the {chuck} on {last.key} {skin}, {out} end out", way, "lathe", ends,
+                   covers, last.key, gone=worked)  # fmt: skip
+    if cast:
+        for out in ("right", "left"):
+            face = _face_at(part, _OTHER[out])
+            if face is not None:
+                yield Hold(f"on the faceplate, {out} end out", Way.FACEPLATE, "lathe",
+                           frozenset({out, "outside"}), None, face.key,
+                           needs=_keys(operations, face))  # fmt: skip
+
+
+def _face_at(part: Part, end: str) -> Feature | None:
+    x = part.begin if end == "right" else part.long
+    return next((f for f in part.features if f.kind == "face" and abs(f.span[0] - x) < EPS), None)
+
+
+def _on_outsides(
+    part: Part, operations: tuple[Operation, ...], workshop: Workshop, off: frozenset[str]
+) -> Iterator[Hold]:
+    collets = usable(workshop.tools, ToolKind.COLLET)
+    throws = sorted({f.throw for f in part.features if f.throw})
+    for feature in part.features:
+        first, last = feature.span
+        if not feature.round_outside or feature.throw or last - first < LEAST_GRIP_MM - EPS:
+            continue
+        needs, thin = _keys(operations, feature) | off, _thin(part, feature)
+        in_collet = any(grips(c.mm, feature.size) for c in collets)
+        for out in ("right", "left"):
+            ends = frozenset({out, "outside"})
+            if in_collet:
+                yield Hold(f"in a collet on {feature.key}, {out} end out", Way.COLLET, "lathe",
+                           ends, feature.span, feature.key, needs)  # fmt: skip
+            yield Hold(f"jaws on {feature.key}, {out} end out", Way.THREE_JAW, "lathe", ends,
+                       feature.span, feature.key, needs, thin=thin)  # fmt: skip
+            for throw in throws:
+                yield Hold(f"four-jaw on {feature.key}, {throw:g} off, {out} end out",
+                           Way.FOUR_JAW, "lathe", ends, feature.span, feature.key, needs,
+                           throw=throw)  # fmt: skip
+            yield Hold(f"upright on the mill by {feature.key}, {out} end up", Way.VICE, "mill",
+                       frozenset({out}), feature.span, feature.key, needs)  # fmt: skip
+        yield Hold(f"in the dividing head by {feature.key}", Way.VICE, "mill",
+                   frozenset({"across"}), feature.span, feature.key, needs)  # fmt: skip
+
+
+def _thin(part: Part, feature: Feature) -> bool:
+    inside = [f for f in part.features if f.kind in INSIDE and f.overlaps(feature)]
+    return any((feature.size - f.size) / 2 < THIN_WALL * feature.size for f in inside)
+
+
+def _on_bores(part: Part, operations: tuple[Operation, ...], off: frozenset[str]) -> Iterator[Hold]:
+    for feature in part.features:
+        through = feature.kind in INSIDE or (feature.kind == "reamed" and not feature.asked.deep)
+        if not through or feature.side == "across":
+            continue
+        if feature.kind in INSIDE and feature.span[1] - feature.span[0] < LEAST_GRIP_MM:
+            continue
+        needs = _keys(operations, feature) | off
+        yield Hold(f"on a mandrel in {feature.key}", Way.MANDREL, "lathe",
+                   frozenset({"right", "left", "outside", "both"}), None, feature.key, needs,
+                   inside=False)  # fmt: skip
+        yield Hold(f"in the dividing head on a mandrel in {feature.key}", Way.MANDREL, "mill",
+                   frozenset({"across"}), None, feature.key, needs)  # fmt: skip
+
+
+def _centres(part: Part, operations: tuple[Operation, ...], off: frozenset[str]) -> Iterator[Hold]:
+    """Between centres: both ends faced first; the dog sits on the feature of one end."""
+    throws = sorted({f.throw for f in part.features if f.throw})
+    faces = [_face_at(part, end) for end in ("right", "left")]
+    if any(face is None for face in faces) or any(f.kind in INSIDE for f in part.features):
+        return
+    needs = off.union(*(_keys(operations, face) for face in faces if face is not None))
+    plain = needs | {
+        o.key for o in operations if o.verb == "centre" and o.key.endswith("end: centre")
+    }
+    outsides = sorted((f for f in part.features if f.round_outside), key=lambda f: f.span)
+    for end, dogged in (("left", outsides[-1:]), ("right", outsides[:1])):
+        for one in dogged:
+            covers = one.span if len(outsides) > 1 else None
+            if covers is not None and one.throw:
+                continue
+            yield Hold(f"between centres, dog on the {end} end", Way.CENTRES, "lathe",
+                       frozenset({_OTHER[end], "outside", "both"}), covers, "", plain,
+                       inside=False, faces=False)  # fmt: skip
+    for throw in throws:
+        spun = needs | {o.key for o in operations if o.key.endswith(f"{throw:g} off: centre")}
+        yield Hold(f"between centres {throw:g} off", Way.CENTRES, "lathe",
+                   frozenset({"right", "left", "outside", "both"}), None, "", spun, throw=throw,
+                   inside=False, faces=False)  # fmt: skip
+        for end, face in zip(("right", "left"), faces, strict=True):
+            stands = off | (_keys(operations, face) if face is not None else frozenset())
+            yield Hold(f"in V-blocks, {end} end up", Way.VICE, "mill", frozenset({end}),
+                       needs=stands)  # fmt: skip
+
+
+def _flat(part: Part, off: frozenset[str]) -> Iterator[Hold]:
+    """Bolted down or in the vice with one side up: for what is milled on a turned part."""
+    sides = {f.side for f in part.features if f.side in FLAT_SIDES}
+    for side in sorted(sides):
+        yield Hold(f"bolted down, {side} up", Way.CLAMPS, "mill", frozenset({side}), needs=off)
+
+
+def _block(part: Part, _: Workshop) -> Iterator[Hold]:
+    sides = {f.side or "top" for f in part.features}
+    for side in sorted(sides):
+        yield Hold(f"in the vice, {side} up", Way.VICE, "mill", frozenset({side}))
+        if any(f.kind == "profile" and (f.side or "top") == side for f in part.features):
+            yield Hold(f"clamped to the table, {side} up", Way.CLAMPS, "mill", frozenset({side}))

@@ -1,0 +1,54 @@
+"""A feature or a blank from the line somebody typed: its own sentence, or a shape of it."""
+
+from __future__ import annotations
+
+from functools import cache
+
+from runk.core.calculator import AnyCalculator, Catalogue
+from runk.core.lines import whole_lines
+from runk.core.questions import read_question, ruled_by
+from runk.core.refusals import Refused
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+_EMPTY = Workshop(())
+LONGEST = 300
+
+
+@cache
+def _alone(calculator: AnyCalculator) -> Catalogue:
+    return Catalogue((calculator,))
+
+
+def typed_of(line: str, calculator: AnyCalculator) -> dict[str, str]:
+    """The fields of a line.
+
+    Raises:
+        Refused: It is no line of that kind, or one of its parts cannot be read.
+
+    >>> from runk.core.route.feature import FEATURE
+    >>> typed = typed_of("bore 22 H7, from 0 to 40", FEATURE)
+    >>> typed["kind"], typed["size"], typed["limits"], typed["end"]
+    ('bore', '22', 'H7', '40')
+    """
+    if len(line) > LONGEST:
+        raise Refused(f"A line of {len(line)} characters: {LONGEST} are the most.")
+    failed: Refused | None = None
+    for _, typed in whole_lines(line, _alone(calculator)):
+        try:
+            # A word for a field that is not asked here would be lost.
+            chosen = ruled_by(calculator, typed, PageUnit.MM, _EMPTY)
+            if not set(typed) <= set(calculator.asked(chosen)):
+                continue
+            read_question(calculator, typed, PageUnit.MM, _EMPTY)
+        except Refused as refused:
+            failed = failed or refused
+            continue
+        return typed
+    if failed is not None:
+        raise failed
+    opening = calculator.opening["kind"]
+    example = calculator.sentences[opening].split("[")[0].replace("{kind}", opening)
+    for name, raw in calculator.opening.items():
+        example = example.replace(f"{{{name}}}", raw)
+    raise Refused(f"I cannot read `{line[:60]}` as {calculator.title.lower()}.", suggest=example)

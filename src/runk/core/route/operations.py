@@ -1,0 +1,247 @@
+"""Operations of a part: each feature's own, and those of the whole."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from runk.core.route.feature_question import HOLES, INSIDE, ROUND
+from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part, on_axis
+from runk.core.route.verbs import verbs_of
+
+SLENDER = 4.0
+"""Longer than so many diameters it is roughed all over before any of it is finished."""
+BOTH = frozenset({"right", "left"})
+
+
+@dataclass(frozen=True, slots=True)
+class Access:
+    """From where an operation is done.
+
+    Args:
+        way: ``outside`` along a length, ``end`` on an end, ``inside`` through an end,
+            ``across`` square to the axis, ``side`` of a block, ``none`` where it lies loose.
+        span: The length of the axis it needs free.
+        ends: The ends or sides that will do.
+        throw: How far off the axis it turns.
+    """
+
+    way: str
+    span: tuple[float, float] = (0.0, 0.0)
+    ends: frozenset[str] = BOTH
+    throw: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Operation:
+    """One thing done to a part.
+
+    Args:
+        key: ``bore 22: finish``.
+        feature: Name of its feature; empty where it is of the whole.
+        verb: What is done.
+        machine: ``lathe``, ``mill`` or ``bench``.
+        tool: What does it; two operations with the same need no change.
+        access: From where.
+        speed: The question of its belt, as typed; empty where nothing turns.
+    """
+
+    key: str
+    feature: str
+    verb: str
+    machine: str
+    tool: str
+    access: Access
+    speed: tuple[tuple[str, str], ...] = ()
+
+
+PART_OFF = "part off"
+HARDEN, TEMPER = "harden", "temper"
+
+
+def operations_of(part: Part) -> tuple[Operation, ...]:
+    """Every operation of a part, feature by feature.
+
+    >>> from runk.core.route.reading import part_of
+    >>> part = part_of("gland", "brass", "bar 12", ["outside 10, from 0 to 8", "face at 0"])
+    >>> [one.key for one in operations_of(part)]
+    ['outside 10: turn', 'face 0: face', 'part off']
+    """
+    found = [one for feature in part.features for one in _of_feature(part, feature)]
+    found += _centres(part)
+    if part.bar:
+        span = (part.long, part.long)
+        speed = _speed(part, "part", part.outside_at(part.long))
+        access = Access("outside", span)
+        found.append(Operation(PART_OFF, "", "part off", "lathe", "parting tool", access, speed))
+    if part.harden:
+        found += [
+            Operation(verb, "", verb, "bench", verb, Access("none")) for verb in (HARDEN, TEMPER)
+        ]
+    return tuple(found)
+
+
+def wants_centres(part: Part) -> bool:
+    """Whether it is turned between centres: throws, or too slender to stand out alone."""
+    if not part.turned or any(f.kind in INSIDE for f in part.features):
+        return False
+    throws = any(f.kind == "crankpin" for f in part.features)
+    return throws or (part.across > 0 and part.long - part.begin > SLENDER * part.across)
+
+
+def _centres(part: Part) -> list[Operation]:
+    if not wants_centres(part):
+        return []
+    speed = _speed(part, "centre", 3.0)
+    found = [
+        Operation(f"{end} end: centre", "", "centre", "lathe", "centre drill",
+                  Access("inside", ends=frozenset({end})), speed)
+        for end in ("right", "left")
+    ]  # fmt: skip
+    for throw in sorted({f.throw for f in part.features if f.kind == "crankpin"}):
+        found += [
+            Operation(f"{end} end, {throw:g} off: centre", "", "centre", "mill", "centre drill",
+                      Access("end", ends=frozenset({end})), speed)
+            for end in ("right", "left")
+        ]  # fmt: skip
+    return found
+
+
+def _speed(part: Part, operation: str, size: float, **more: str) -> tuple[tuple[str, str], ...]:
+    typed = {"operation": operation, "diameter": f"{size:.4f} mm", "metal": part.metal, **more}
+    return tuple(typed.items())
+
+
+def _of_feature(part: Part, feature: Feature) -> list[Operation]:
+    cored = part.blank.kind == "casting" and part.blank.cored is not None
+    verbs = verbs_of(feature.asked, cored and feature.kind in INSIDE)
+    milled = _milled(part, feature)
+    return [
+        Operation(
+            key=f"{feature.key}: {verb}",
+            feature=feature.key,
+            verb=verb,
+            machine="mill" if milled else "lathe",
+            tool=_tool(feature, verb, milled),
+            access=_access(part, feature),
+            speed=_speed_of(part, feature, verb, milled),
+        )
+        for verb in verbs
+    ]
+
+
+def _milled(part: Part, feature: Feature) -> bool:
+    if feature.kind in ("keyway", "flats", "slot", "plane", "profile", "holes", "passage"):
+        return True
+    return feature.kind in HOLES and not (part.turned and on_axis(feature))
+
+
+def _access(part: Part, feature: Feature) -> Access:
+    kind, span = feature.kind, feature.span
+    if feature.side in FLAT_SIDES or not part.turned:
+        return Access("side", ends=frozenset({feature.side or "top"}))
+    if kind == "holes" or (kind in (*HOLES, "passage", "slot") and feature.side in BOTH):
+        if kind in HOLES:
+            return Access("inside", ends=_mouth(part, feature))
+        return Access("end", ends=frozenset({feature.side or "right"}))
+    if kind in INSIDE:
+        return Access("inside", ends=part.open_ends(feature) or BOTH)
+    if kind in HOLES and on_axis(feature):
+        return Access("inside", ends=_mouth(part, feature))
+    if kind in ("keyway", "flats", "slot", "passage", *HOLES):
+        half = feature.size / 2 if kind in (*HOLES, "passage") else 0.0
+        return Access("across", (span[0] - half, span[1] + half))
+    if kind == "face":
+        return _face(part, feature)
+    return Access("outside", span, throw=feature.throw)
+
+
+def _mouth(part: Part, feature: Feature) -> frozenset[str]:
+    """Ends from which a hole on the axis is drilled: both where it goes right through."""
+    if feature.side in BOTH:
+        return frozenset({feature.side}) if feature.asked.deep is not None else BOTH
+    if feature.asked.deep is not None:
+        middle = (part.begin + part.long) / 2
+        return frozenset({"left" if feature.span[0] > middle else "right"})
+    return BOTH
+
+
+def _face(part: Part, feature: Feature) -> Access:
+    x = feature.span[0]
+    if abs(x - part.begin) < EPS:
+        return Access("end", (x, x), frozenset({"right"}))
+    if abs(x - part.long) < EPS:
+        return Access("end", (x, x), frozenset({"left"}))
+    # A shoulder: it faces the end towards which the part is thinner.
+    thinner_right = part.outside_at(x - 0.01) <= part.outside_at(x + 0.01)
+    return Access("outside", (x, x), frozenset({"right" if thinner_right else "left"}))
+
+
+_TOOLS = {
+    "face": "knife tool",
+    "turn": "knife tool",
+    "rough": "knife tool",
+    "finish": "finishing tool",
+    "groove": "grooving tool",
+    "chamfer": "chamfer tool",
+    "knurl": "knurling tool",
+    "centre": "centre drill",
+    "spot": "centre drill",
+}
+
+
+def _tool(feature: Feature, verb: str, milled: bool) -> str:
+    if feature.kind in INSIDE and verb in ("rough", "finish"):
+        return "boring bar"
+    if verb == "drill":
+        size = feature.asked.screw.name if feature.asked.screw is not None else f"{feature.size:g}"
+        return f"drill for {size}"
+    if verb in ("ream", "tap", "cut thread"):
+        size = feature.asked.screw.name if feature.asked.screw is not None else f"{feature.size:g}"
+        return f"{ {'ream': 'reamer', 'tap': 'tap', 'cut thread': 'die'}[verb] } {size}"
+    if milled and verb == "mill":
+        return _cutter(feature)
+    return _TOOLS[verb]
+
+
+def _cutter(feature: Feature) -> str:
+    if feature.kind in ("keyway", "slot"):
+        return f"slot drill {float(feature.asked.wide or 0):g}"
+    return "end mill"
+
+
+def _speed_of(part: Part, feature: Feature, verb: str, milled: bool) -> tuple[tuple[str, str], ...]:
+    size = feature.size
+    if verb in ("centre", "spot"):
+        return _speed(part, "centre", min(max(size / 3, 1.0), 5.0))
+    if verb == "drill":
+        return _speed(part, "drill", _drill_mm(feature))
+    if verb == "ream":
+        return _speed(part, "ream", size)
+    if verb in ("tap", "cut thread"):
+        return ()
+    if feature.kind in INSIDE:
+        return _speed(part, "bore", size, stage="finish" if verb == "finish" else "rough")
+    if verb == "mill":
+        wide = float(feature.asked.wide or 0) or 10.0
+        return _speed(part, "slot" if feature.kind in ("slot", "keyway") else "end-mill", wide)
+    turned = size + 2 * feature.throw
+    if verb == "face" or verb == "chamfer":
+        at = part.outside_at(feature.span[0]) or part.across
+        return _speed(part, "face", at) if at else ()
+    if verb in ("groove", "knurl"):
+        return _speed(part, verb, max(turned, 1.0))
+    return _speed(part, "turn", turned, stage="finish" if verb == "finish" else "rough")
+
+
+def _drill_mm(feature: Feature) -> float:
+    """Near enough for a belt: the very drill is the hole's own question."""
+    if feature.asked.screw is not None:
+        return feature.asked.screw.minor_mm
+    if feature.kind in INSIDE:
+        return max(min(feature.size - 1.0, 13.0), feature.size * 0.5)
+    return feature.size
+
+
+def is_round(feature: Feature) -> bool:
+    """Whether it is turned outside."""
+    return feature.kind in (*ROUND, "taper", "thread")

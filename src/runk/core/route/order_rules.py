@@ -1,0 +1,323 @@
+"""Rules of what comes before what."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+
+from runk.core.route.feature_question import HOLES, INSIDE
+from runk.core.route.operations import HARDEN, PART_OFF, SLENDER, TEMPER, Operation
+from runk.core.route.part import EPS, Feature
+from runk.core.route.route import Job
+from runk.core.route.rule import Order, Pair, Severity
+
+_LAST = ("finish", "turn", "ream")
+"""Verbs after which a surface is to size."""
+_BORED = (*INSIDE, *HOLES)
+
+
+def _same(first: str, later: str, kinds: tuple[str, ...] = ()) -> Callable[[Job], Iterator[Pair]]:
+    """One verb before another on the same feature."""
+
+    def pairs(job: Job) -> Iterator[Pair]:
+        for one in job.of(later, kinds=kinds):
+            before = f"{one.feature}: {first}"
+            if before in job.by_key:
+                yield before, one.key
+
+    return pairs
+
+
+def _on(job: Job, one: Operation) -> Feature:
+    return job.part.by_key[one.feature]
+
+
+def _to_size(job: Job, feature: Feature) -> Iterator[str]:
+    for verb in _LAST:
+        if f"{feature.key}: {verb}" in job.by_key:
+            yield f"{feature.key}: {verb}"
+
+
+def _outsides(job: Job, *verbs: str) -> Iterator[Operation]:
+    return job.of(*verbs, kinds=("outside", "journal", "crankpin", "eccentric"))
+
+
+def end_faces(job: Job) -> dict[str, str]:
+    """The facing of each end, by end."""
+    return {
+        next(iter(one.access.ends)): one.key
+        for one in job.of("face")
+        if one.access.way == "end" and len(one.access.ends) == 1
+    }
+
+
+def datum(job: Job) -> str:
+    """The face everything along the axis is measured from; empty where there is none."""
+    faces = end_faces(job)
+    return faces.get("right") or faces.get("left") or ""
+
+
+def _spot_first(job: Job) -> Iterator[Pair]:
+    for first in ("centre", "spot"):
+        yield from _same(first, "drill")(job)
+
+
+def _face_before_centre(job: Job) -> Iterator[Pair]:
+    faces = end_faces(job)
+    for one in job.of("centre", "spot", "drill"):
+        ends = one.access.ends
+        if (
+            one.access.way in ("inside", "end")
+            and len(ends) == 1
+            and (end := next(iter(ends))) in faces
+        ):
+            yield faces[end], one.key
+
+
+def _datum_first(job: Job) -> Iterator[Pair]:
+    if first := datum(job):
+        for one in job.of("finish", "groove", "chamfer", "part off", "turn"):
+            if one.access.way in ("outside", "inside"):
+                yield first, one.key
+
+
+def slender(job: Job) -> bool:
+    """Whether a part springs when metal comes off it: long for its thickness, or thrown."""
+    part = job.part
+    thrown = any(f.kind == "crankpin" for f in part.features)
+    return thrown or (part.across > 0 and part.long - part.begin > SLENDER * part.across)
+
+
+def _rough_all_first(job: Job) -> Iterator[Pair]:
+    if slender(job):
+        for later in _outsides(job, "finish"):
+            for first in _outsides(job, "rough", "turn"):
+                yield first.key, later.key
+
+
+def _under_the_skin(job: Job) -> Iterator[Pair]:
+    if job.part.blank.kind == "casting":
+        for later in job.of("finish"):
+            for first in job.of("rough"):
+                yield first.key, later.key
+
+
+def _before_parting(job: Job) -> Iterator[Pair]:
+    if PART_OFF in job.by_key:
+        for one in job.operations:
+            if one.access.way == "inside" and "right" in one.access.ends and one.machine == "lathe":
+                yield one.key, PART_OFF
+
+
+def _threads_last(job: Job) -> Iterator[Pair]:
+    for later in job.of("cut thread"):
+        for first in _outsides(job, "finish", "turn"):
+            yield first.key, later.key
+
+
+def _keyways_last(job: Job) -> Iterator[Pair]:
+    for later in job.of("mill", kinds=("keyway",)):
+        for first in _outsides(job, "finish"):
+            yield first.key, later.key
+        for thread in job.of("cut thread"):
+            yield thread.key, later.key
+
+
+def _touching(job: Job, verb: str, kind: str, later: str, kinds: tuple[str, ...]) -> Iterator[Pair]:
+    """A cut on features that touch others, before theirs."""
+    for one in job.of(later, kinds=kinds):
+        span = _on(job, one).span
+        for first in job.of(verb, kinds=(kind,)):
+            other = _on(job, first).span
+            if other[0] <= span[1] + EPS and span[0] <= other[1] + EPS:
+                yield first.key, one.key
+
+
+def _hole_before_counterbore(job: Job) -> Iterator[Pair]:
+    for one in job.of("rough", kinds=("counterbore",)):
+        for first in job.of("drill", kinds=_BORED):
+            if first.access.way == "inside" and _on(job, first).size < _on(job, one).size:
+                yield first.key, one.key
+
+
+def _knurl_early(job: Job) -> Iterator[Pair]:
+    for first in job.of("knurl"):
+        for later in job.of("finish"):
+            yield first.key, later.key
+
+
+def _taper_after_straight(job: Job) -> Iterator[Pair]:
+    for later in job.of("turn", kinds=("taper",)):
+        for first in _outsides(job, "finish", "turn"):
+            yield first.key, later.key
+
+
+def _pins_first(job: Job) -> Iterator[Pair]:
+    for later in job.of("finish", kinds=("journal",)):
+        for first in job.of("finish", kinds=("crankpin",)):
+            yield first.key, later.key
+
+
+def _overlapping(
+    job: Job, first: tuple[str, tuple[str, ...]], later: tuple[str, tuple[str, ...]]
+) -> Iterator[Pair]:
+    for one in job.of(later[0], kinds=later[1]):
+        place = one.access.span if one.access.way == "across" else _on(job, one).span
+        for before in job.of(first[0], kinds=first[1]):
+            other = before.access.span if before.access.way == "across" else _on(job, before).span
+            if before is not one and other[0] < place[1] - EPS and place[0] < other[1] - EPS:
+                yield before.key, one.key
+
+
+_CROSSED = (*HOLES, "passage")
+
+
+def _flats_before_cross(job: Job) -> Iterator[Pair]:
+    for verb in ("centre", "drill"):
+        yield from _overlapping(job, ("mill", ("flats",)), (verb, _CROSSED))
+
+
+def _hole_before_slot(job: Job) -> Iterator[Pair]:
+    yield from _overlapping(job, ("drill", _CROSSED), ("mill", ("slot",)))
+
+
+def _turned_before_milled(job: Job) -> Iterator[Pair]:
+    for one in job.operations:
+        if one.access.way != "across":
+            continue
+        place = one.access.span
+        for feature in job.part.features:
+            if (
+                feature.round_outside
+                and feature.span[0] < place[1] - EPS
+                and place[0] < feature.span[1] - EPS
+            ):
+                for first in _to_size(job, feature):
+                    yield first, one.key
+
+
+def _plane_before_holes(job: Job) -> Iterator[Pair]:
+    planes = {_on(job, one).side: one.key for one in job.of("mill", kinds=("plane",))}
+    for one in job.operations:
+        if (one.access.way == "side" and one.verb != "mill") or one.tool.startswith("slot drill"):
+            side = next(iter(one.access.ends), "")
+            if side in planes and planes[side] != one.key:
+                yield planes[side], one.key
+
+
+def _holes_before_profile(job: Job) -> Iterator[Pair]:
+    for later in job.of("mill", kinds=("profile",)):
+        for first in job.of("drill", "ream", "tap"):
+            if first.access.way in ("side", "inside"):
+                yield first.key, later.key
+
+
+def _first_plane(job: Job) -> Iterator[Pair]:
+    planes = [] if job.part.turned else list(job.of("mill", kinds=("plane",)))
+    for one in job.operations:
+        if planes and one.key != planes[0].key and one.access.way != "none":
+            yield planes[0].key, one.key
+
+
+def _harden_last(job: Job) -> Iterator[Pair]:
+    if HARDEN in job.by_key:
+        for one in job.operations:
+            if one.access.way != "none":
+                yield one.key, HARDEN
+
+
+def _chamfer_after(job: Job) -> Iterator[Pair]:
+    for one in job.of("chamfer"):
+        x = _on(job, one).span[0]
+        for feature in job.part.features:
+            if feature.round_outside and feature.span[0] - EPS <= x <= feature.span[1] + EPS:
+                for first in _to_size(job, feature):
+                    yield first, one.key
+
+
+def _groove_after(job: Job) -> Iterator[Pair]:
+    yield from _overlapping(job, ("rough", ("outside", "journal")), ("groove", ("groove",)))
+    yield from _overlapping(job, ("turn", ("outside",)), ("groove", ("groove",)))
+
+
+def _bore_before_passage(job: Job) -> Iterator[Pair]:
+    for later in job.of("drill", kinds=("passage",)):
+        for first in job.of("rough", kinds=("bore",)):
+            yield first.key, later.key
+
+
+ORDER_RULES: tuple[Order, ...] = (
+    Order(key="spot-first", name="Spot before drilling", pairs=_spot_first,
+          reason="A drill that is not started true wanders."),
+    Order(key="drill-before-bore", name="Drill before boring", pairs=_same("drill", "rough"),
+          reason="A boring bar needs a hole to go into."),
+    Order(key="rough-before-finish", name="Rough before finishing",
+          pairs=_same("rough", "finish"),
+          reason="The heavy cut springs and warms the work; the light one makes the size."),
+    Order(key="drill-before-ream", name="Drill before reaming", pairs=_same("drill", "ream"),
+          reason="A reamer follows the hole that is there."),
+    Order(key="drill-before-tap", name="Drill before tapping", pairs=_same("drill", "tap"),
+          reason="A tap only cuts the thread."),
+    Order(key="blank-before-thread", name="Turn before threading",
+          pairs=_same("turn", "cut thread"),
+          reason="A die is led by the diameter it starts on."),
+    Order(key="face-before-centre", name="Face an end before drilling it",
+          pairs=_face_before_centre,
+          reason="On a rough end a drill wanders, and the depth is counted from nothing."),
+    Order(key="datum-first", name="The datum face before what is measured from it",
+          pairs=_datum_first, reason="All lengths are counted from it."),
+    Order(key="rough-all-first", name="Rough all of a slender part before finishing any",
+          pairs=_rough_all_first,
+          reason="Every cut lets go of stress and bends what was straight."),
+    Order(key="under-the-skin", name="Under the skin first", pairs=_under_the_skin,
+          reason="A casting moves when its skin comes off, and may show a hole that spoils it."),
+    Order(key="through-before-parting", name="Holes before parting off", pairs=_before_parting,
+          reason="Cut off, it must be held and set true again for its hole."),
+    Order(key="threads-last", name="Threads after the diameters", pairs=_threads_last,
+          reason="A thread is bruised by every grip and every swarf that follows."),
+    Order(key="keyways-last", name="Keyways after journals and threads", pairs=_keyways_last,
+          reason="A keyway frees stress and leaves an interrupted surface that cannot be turned."),
+    Order(key="undercut-before-thread", name="The undercut before its thread",
+          pairs=lambda job: _touching(job, "groove", "groove", "cut thread", ("thread",)),
+          reason="The tool needs somewhere to run out."),
+    Order(key="chamfer-before-thread", name="Chamfer before threading",
+          pairs=lambda job: _touching(job, "chamfer", "chamfer", "cut thread", ("thread",)),
+          reason="A die starts square on a chamfer and tears a sharp edge."),
+    Order(key="hole-before-counterbore", name="The hole before its counterbore",
+          pairs=_hole_before_counterbore, reason="The counterbore is led by, and clears into, it."),
+    Order(key="knurl-early", name="Knurl before finishing", pairs=_knurl_early,
+          reason="Knurling presses hard and shifts the work in its grip."),
+    Order(key="taper-after-straight", name="Straight diameters before the taper",
+          pairs=_taper_after_straight,
+          reason="The top slide is swung once, when nothing parallel is left to do."),
+    Order(key="pins-before-journals", name="Crankpins before the journals are finished",
+          pairs=_pins_first,
+          reason="Interrupted cuts on the throws knock finished journals out of true."),
+    Order(key="flats-before-cross-holes", name="Flats before holes across them",
+          pairs=_flats_before_cross, reason="A drill starts true on a flat and slides on a round."),
+    Order(key="drill-from-the-solid", name="Holes before the slot they meet",
+          pairs=_hole_before_slot, reason="A drill that breaks into a slot runs off into it."),
+    Order(key="turned-before-milled", name="To size before anything is milled on it",
+          pairs=_turned_before_milled,
+          reason="Depths are counted from the finished diameter, and turning over a slot knocks."),
+    Order(key="plane-before-holes", name="A face before the holes in it",
+          pairs=_plane_before_holes, reason="Depths are counted from it, and a rough face deflects."),
+    Order(key="holes-before-profile", name="Holes before the profile",
+          pairs=_holes_before_profile,
+          reason="The holes hold it down, and are what its outline is measured from.",
+          severity=Severity.MIND),
+    Order(key="first-plane-first", name="One flat face before all else on a block",
+          pairs=_first_plane, reason="Everything else is squared to it."),
+    Order(key="harden-last", name="Harden when all else works", pairs=_harden_last,
+          reason="Hard, only a stone cuts it."),
+    Order(key="temper-after-hardening", name="Temper after hardening",
+          pairs=lambda job: [(HARDEN, TEMPER)] if HARDEN in job.by_key else [],
+          reason="As quenched it is brittle as glass."),
+    Order(key="chamfer-after-size", name="Edges broken when the diameter is made",
+          pairs=_chamfer_after, reason="Turned away it has to be cut again.",
+          severity=Severity.MIND),
+    Order(key="groove-after-roughing", name="Grooves after roughing", pairs=_groove_after,
+          reason="Its depth is counted from the diameter, and a rough cut would close its edges."),
+    Order(key="bore-before-passage", name="The bore before the passages into it",
+          pairs=_bore_before_passage,
+          reason="A boring tool that meets a cross hole knocks at its edges while it roughs."),
+)  # fmt: skip

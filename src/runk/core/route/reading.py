@@ -1,0 +1,101 @@
+"""A part from what was typed: fields, or lines already taken apart."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Mapping
+from typing import Any
+
+from runk.core.metals.metal import Metal
+from runk.core.questions import read_question
+from runk.core.refusals import Refused
+from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
+from runk.core.route.feature_question import FeatureQuestion
+from runk.core.route.part import Feature, Part, checked, named
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+Typed = Mapping[str, Any]
+Split = Callable[[str], dict[str, str]]
+_EMPTY = Workshop(())
+
+
+def feature_of(typed: Typed, page: PageUnit = PageUnit.MM) -> FeatureQuestion:
+    """A feature from its fields.
+
+    Raises:
+        Refused: A field that cannot be read, or one missing.
+    """
+    known = set(FEATURE.fields)
+    for name in typed:
+        if name not in known:
+            raise Refused(f"A feature has no `{name[:40]}`.", field=name[:40])
+    question: FeatureQuestion = read_question(FEATURE, typed, page, _EMPTY).question
+    return question
+
+
+def blank_of(typed: Typed, page: PageUnit = PageUnit.MM) -> BlankQuestion:
+    """A blank from its fields.
+
+    Raises:
+        Refused: A field that cannot be read, or one missing.
+    """
+    for name in typed:
+        if name not in BLANK.fields:
+            raise Refused(f"A blank has no `{name[:40]}`.", field=name[:40])
+    question: BlankQuestion = read_question(BLANK, typed, page, _EMPTY).question
+    return question
+
+
+def featured(questions: Iterable[FeatureQuestion]) -> tuple[Feature, ...]:
+    """Features with names of their own."""
+    found: list[Feature] = []
+    for asked in questions:
+        found.append(Feature(named(asked, (f.key for f in found)), asked))
+    return tuple(found)
+
+
+def part_of(
+    name: str,
+    metal: str,
+    blank: str | Typed,
+    features: Iterable[str | Typed],
+    page: PageUnit = PageUnit.MM,
+    metals: Mapping[str, Metal] | None = None,
+    **more: Any,
+) -> Part:
+    """A part from lines or fields.
+
+    Args:
+        name: Of the part.
+        metal: Key of a metal.
+        blank: Its line or its fields.
+        features: Theirs.
+        page: What a bare number means.
+        metals: Those there are; any is taken where left out.
+        more: Further fields of :class:`Part`.
+
+    Raises:
+        Refused: Something of it cannot be read or made.
+
+    >>> part = part_of("bush", "brass", "bar 16", ["bore 8 H7, from 0 to 12", "face at 0"])
+    >>> [f.key for f in part.features], part.long
+    (['bore 8', 'face 0'], 12.0)
+    """
+    from runk.core.route.lines import typed_of
+
+    if metals is not None and metal and metal not in metals:
+        raise Refused(f"There is no metal `{metal[:40]}` here.", field="metal")
+    told = typed_of(blank, BLANK) if isinstance(blank, str) else blank
+    questions = []
+    for n, one in enumerate(features, 1):
+        try:
+            questions.append(
+                feature_of(typed_of(one, FEATURE) if isinstance(one, str) else one, page)
+            )
+        except Refused as refused:
+            raise Refused(
+                f"Feature {n} of {name}: {refused.template}",
+                field=refused.field,
+                suggest=refused.template_suggest,
+            ) from None
+    return checked(Part(name, metal, blank_of(told, page), featured(questions), **more))

@@ -1,0 +1,322 @@
+"""The least route: fewest set-ups, then changes of machine, of tool, of belt. A* on bits.
+
+A state is what is done, how the part is held, the tool and belt last used, and which operations
+that go together were done since it was gripped. Two things keep the search small and lose nothing:
+
+* what needs no change of tool or belt, stands in no group and takes away no grip is done at once.
+  Were it done later instead, striking it out there and doing it here would cost no more;
+* the remainder costs at least a set-up for every operation of a set no two of which share a way
+  of holding, and a change for every machine, tool and belt not in use.
+
+See P. E. Hart, N. J. Nilsson, B. Raphael, A formal basis for the heuristic determination of
+minimum cost paths, IEEE Trans. SSC 4 (1968).
+"""
+
+from __future__ import annotations
+
+import heapq
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import NamedTuple
+
+from runk.core.route.problem import Problem
+
+SET_UP, MACHINE, TOOL, BELT, MARK = 1 << 48, 1 << 36, 1 << 24, 1 << 12, 1
+"""One of each, in one number: none of them is ever four thousand strong."""
+MOST_STATES = 6000
+"""States looked at before the search gives up proving, and goes on with the best few only."""
+WIDTH = 60
+NONE = -1
+
+
+class State(NamedTuple):
+    """Where a route has got to."""
+
+    done: int
+    place: int
+    tool: int
+    belt: int
+    here: int
+
+
+class Move(NamedTuple):
+    """One line of a route: gripped another way (``op`` -1), or one operation."""
+
+    place: int
+    op: int
+
+
+@dataclass(frozen=True, slots=True)
+class Found:
+    """A route found.
+
+    Args:
+        moves: In order.
+        cost: What it costs; :func:`parts_of` takes it apart.
+        proved: Whether no route costs less.
+        bound: What every route costs at least.
+        states: How many were looked at.
+    """
+
+    moves: tuple[Move, ...]
+    cost: int
+    proved: bool
+    bound: int
+    states: int
+
+
+def parts_of(cost: int) -> tuple[int, int, int, int]:
+    """Set-ups, changes of machine, of tool, of belt.
+
+    >>> parts_of(2 * SET_UP + 3 * TOOL + BELT)
+    (2, 0, 3, 1)
+    """
+    return cost >> 48, (cost >> 36) & 0xFFF, (cost >> 24) & 0xFFF, (cost >> 12) & 0xFFF
+
+
+class Search:
+    """The search for one problem.
+
+    Args:
+        problem: What has to be done.
+    """
+
+    def __init__(self, problem: Problem) -> None:
+        self.problem = problem
+        self.count = len(problem.before)
+        self.where = [
+            sum(1 << h for h, place in enumerate(problem.places) if place.reach >> n & 1)
+            for n in range(self.count)
+        ]
+        self.grouped = 0
+        for group in problem.groups:
+            self.grouped |= group.one | group.others
+        gone = problem.ends
+        for place in problem.places:
+            gone |= place.gone
+        self.free = problem.all & ~self.grouped & ~gone
+        # Hardest first: what is reached in the fewest ways shows soonest that more are needed.
+        self.rare = sorted(range(self.count), key=lambda n: bin(self.where[n]).count("1"))
+        self.machines = [
+            {
+                problem.places[h].machine
+                for h in range(len(problem.places))
+                if self.where[n] >> h & 1
+            }
+            for n in range(self.count)
+        ]
+        self._bounds: dict[tuple[int, int], int] = {}
+        self._kinds: dict[int, tuple[frozenset[int], frozenset[int]]] = {}
+
+    def at_least(self, state: State) -> int:
+        """What is still to come costs at least this."""
+        left = self.problem.all & ~state.done
+        if not left:
+            return 0
+        key = (left, state.place)
+        bound = self._bounds.get(key)
+        if bound is None:
+            bound = self._bounds[key] = self._set_ups(left, state.place)
+        kinds = self._kinds.get(left)
+        if kinds is None:
+            ops = list(bits(left))
+            kinds = self._kinds[left] = (
+                frozenset(self.problem.tool[n] for n in ops),
+                frozenset(self.problem.belt[n] for n in ops),
+            )
+        tools, belts = kinds
+        return (
+            bound
+            + TOOL * (len(tools) - (state.tool in tools))
+            + BELT * (len(belts) - (state.belt in belts))
+        )
+
+    def _set_ups(self, left: int, place: int) -> int:
+        """A set-up for each of some operations no two of which are reached in one."""
+        reach = self.problem.places[place].reach if place != NONE else 0
+        used = many = 0
+        machine = self.problem.places[place].machine if place != NONE else NONE
+        elsewhere: set[int] = set()
+        for n in self.rare:
+            if not left >> n & 1:
+                continue
+            if len(self.machines[n]) == 1 and (other := next(iter(self.machines[n]))) != machine:
+                elsewhere.add(other)
+            if not reach >> n & 1 and not self.where[n] & used:
+                used |= self.where[n]
+                many += 1
+        first = 1 if place == NONE and elsewhere else 0
+        return SET_UP * many + MACHINE * (len(elsewhere) - first)
+
+    def start(self) -> State:
+        """Nothing done, nothing gripped."""
+        return State(0, NONE, NONE, NONE, 0)
+
+    def ready(self, state: State) -> int:
+        """Operations that can be done now without letting go."""
+        if state.place == NONE or (state.here & self.problem.ends):
+            return 0
+        can, before = 0, self.problem.before
+        for n in bits(self.problem.places[state.place].reach & ~state.done):
+            if before[n] & state.done == before[n]:
+                can |= 1 << n
+        return can
+
+    def done(self, state: State, n: int) -> tuple[int, State]:
+        """Do one operation."""
+        tool, belt = self.problem.tool[n], self.problem.belt[n]
+        cost = TOOL * (tool != state.tool) + BELT * (belt != state.belt)
+        here = state.here | ((1 << n) & (self.grouped | self.problem.ends))
+        return cost, State(state.done | 1 << n, state.place, tool, belt, here)
+
+    def settled(self, state: State) -> tuple[State, tuple[Move, ...]]:
+        """Everything that costs nothing done at once."""
+        moves: list[Move] = []
+        while True:
+            now = [
+                n
+                for n in bits(self.ready(state) & self.free)
+                if self.problem.tool[n] == state.tool and self.problem.belt[n] == state.belt
+            ]
+            if not now:
+                return state, tuple(moves)
+            for n in now:
+                moves.append(Move(state.place, n))
+                state = self.done(state, n)[1]
+
+    def lets_go(self, state: State) -> bool:
+        """Whether nothing that goes together would be torn apart."""
+        return all(group.holds(state.here) for group in self.problem.groups)
+
+    def steps(self, state: State) -> Iterator[tuple[int, State, tuple[Move, ...]]]:
+        """Every next state, with its cost and the moves that lead there."""
+        ready = self.ready(state)
+        for n in bits(ready):
+            cost, after = self.done(state, n)
+            after, more = self.settled(after)
+            yield cost, after, (Move(state.place, n), *more)
+        if not self.lets_go(state):
+            return
+        for h, place in enumerate(self.problem.places):
+            if h == state.place or place.needs & ~state.done or place.gone & state.done:
+                continue
+            if not self._useful(place.reach & ~state.done, state.done):
+                continue
+            moved = state.place == NONE or self.problem.places[state.place].machine != place.machine
+            cost = SET_UP + MACHINE * (moved and state.place != NONE)
+            cost += MARK * bool(place.marks & state.done)
+            tool, belt = (NONE, NONE) if moved else (state.tool, state.belt)
+            after, more = self.settled(State(state.done, h, tool, belt, 0))
+            yield cost, after, (Move(h, NONE), *more)
+
+    def _useful(self, left: int, done: int) -> bool:
+        before = self.problem.before
+        return any(before[n] & done == before[n] for n in bits(left))
+
+    def finished(self, state: State) -> bool:
+        """Whether all is done, and what goes together went together."""
+        return state.done == self.problem.all and self.lets_go(state)
+
+
+def bits(mask: int) -> Iterator[int]:
+    """The places of the bits that are set.
+
+    >>> list(bits(0b10110))
+    [1, 2, 4]
+    """
+    while mask:
+        low = mask & -mask
+        yield low.bit_length() - 1
+        mask ^= low
+
+
+class _Node(NamedTuple):
+    cost: int
+    before: State | None
+    moves: tuple[Move, ...]
+
+
+def least(problem: Problem, most_states: int = MOST_STATES) -> Found | None:
+    """The least route, proved where the search ends in time; None where there is none.
+
+    Args:
+        problem: What has to be done.
+        most_states: States looked at before only the best few are followed.
+    """
+    search = Search(problem)
+    start = search.start()
+    nodes = {start: _Node(0, None, ())}
+    heap = [(search.at_least(start), 0, 0, start)]
+    shut: set[State] = set()
+    turn = looked = 0
+    while heap:
+        estimate, _, _, state = heapq.heappop(heap)
+        if state in shut:
+            continue
+        shut.add(state)
+        looked += 1
+        if search.finished(state):
+            return Found(_back(nodes, state), nodes[state].cost, True, nodes[state].cost, looked)
+        if looked > most_states:
+            rest = _beam(search, nodes, [state, *(entry[3] for entry in heap)])
+            return rest and Found(rest[0], rest[1], rest[1] <= estimate, estimate, looked)
+        for cost, after, moves in search.steps(state):
+            whole = nodes[state].cost + cost
+            known = nodes.get(after)
+            if known is None or whole < known.cost:
+                nodes[after] = _Node(whole, state, moves)
+                shut.discard(after)
+                turn += 1
+                # Of two that promise the same, the one that has got further.
+                heapq.heappush(
+                    heap, (whole + search.at_least(after), -after.done.bit_count(), turn, after)
+                )
+    return None
+
+
+def _back(nodes: dict[State, _Node], state: State) -> tuple[Move, ...]:
+    moves: list[tuple[Move, ...]] = []
+    at: State | None = state
+    while at is not None:
+        node = nodes[at]
+        moves.append(node.moves)
+        at = node.before
+    return tuple(move for chunk in reversed(moves) for move in chunk)
+
+
+def _beam(
+    search: Search, nodes: dict[State, _Node], front: list[State]
+) -> tuple[tuple[Move, ...], int] | None:
+    """From where the search stopped, the best few of each step only."""
+    seen = set(front)
+    layer = _best(search, nodes, front)
+    best: State | None = None
+    while layer:
+        following: list[State] = []
+        for state in layer:
+            if search.finished(state):
+                if best is None or nodes[state].cost < nodes[best].cost:
+                    best = state
+                continue
+            for cost, after, moves in search.steps(state):
+                whole = nodes[state].cost + cost
+                if best is not None and whole >= nodes[best].cost:
+                    continue
+                if after not in nodes or whole < nodes[after].cost or after not in seen:
+                    if after in nodes and nodes[after].cost <= whole:
+                        following.append(after)
+                        continue
+                    nodes[after] = _Node(whole, state, moves)
+                    following.append(after)
+        seen |= set(following)
+        layer = _best(search, nodes, following)
+    return None if best is None else (_back(nodes, best), nodes[best].cost)
+
+
+def _best(search: Search, nodes: dict[State, _Node], states: list[State]) -> list[State]:
+    unlike = dict.fromkeys(states)
+    # Some of every stage: one that has done more is dearer so far, and nearer the end.
+    ordered = sorted(
+        unlike, key=lambda s: (nodes[s].cost + search.at_least(s), -s.done.bit_count())
+    )
+    return ordered[:WIDTH]

@@ -1,0 +1,71 @@
+"""What goes with the cutting: set true, measure, deburr, try, mark, put where it belongs."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from runk.core.route.feature_question import HOLES
+from runk.core.route.operations import PART_OFF
+from runk.core.route.route import Job, SetUp
+from runk.core.route.watch_rules import CLOSE_MM, finishing, grips_finished, is_reset, unbalanced
+
+
+def with_steps(job: Job, set_ups: tuple[SetUp, ...]) -> Iterator[SetUp]:
+    """Set-ups of operations alone, with every step the rules ask for put in.
+
+    >>> from runk.core.route.reading import part_of
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> job = Job(part_of("pin", "brass", "bar 12", ["outside 10 h6, from 0 to 8"]), WORKSHOP)
+    >>> hold = "on its bar in the chuck, right end out"
+    >>> does = ("outside 10: rough", "outside 10: finish", "part off")
+    >>> next(with_steps(job, (SetUp(hold, does),))).does[2:]
+    ('cool', 'measure outside 10', 'lock the carriage', 'part off')
+    """
+    done: set[str] = set()
+    for n, set_up in enumerate(set_ups, 1):
+        hold = job.hold_by_key[set_up.hold]
+        packing = "soft packing" if grips_finished(job, hold, done) else set_up.packing
+        lines = [*_first(job, n), *_gripped(hold_reset=is_reset(hold, n), throw=unbalanced(hold))]
+        isolated = False
+        for key in set_up.does:
+            operation = job.by_key[key]
+            if operation.verb in ("tap", "cut thread") and not isolated:
+                lines.append("isolate the drive")
+                isolated = True
+            if key == PART_OFF:
+                lines.append("lock the carriage")
+            lines.append(key)
+            done.add(key)
+            if operation.feature and finishing(job, operation.feature) == key:
+                lines += _finished(job, operation.feature)
+        if n == len(set_ups) and job.part.alike > 1:
+            lines.append("mark each of those alike")
+        yield SetUp(set_up.hold, tuple(lines), packing)
+
+
+def _first(job: Job, n: int) -> Iterator[str]:
+    if n == 1 and job.part.blank.kind == "casting":
+        yield "look over the casting"
+        if job.part.blank.cored is not None:
+            yield "clean out the core"
+
+
+def _gripped(hold_reset: bool, throw: bool) -> Iterator[str]:
+    if hold_reset:
+        yield "set true"
+    if throw:
+        yield "balance"
+
+
+def _finished(job: Job, name: str) -> Iterator[str]:
+    feature = job.part.by_key[name]
+    mate = job.part.tries.get(name)
+    crossed = feature.kind in (*HOLES, "passage") and feature.side not in ("", "right", "left")
+    if mate or crossed or (feature.kind == "passage"):
+        yield "deburr"
+    if feature.fine:
+        if feature.limits is not None and feature.limits[1] - feature.limits[0] < CLOSE_MM:
+            yield "cool"
+        yield f"measure {name}"
+    if mate:
+        yield f"try {name}: {mate}"
