@@ -70,8 +70,9 @@ FEATURE = Calculator(
     lines=(
         "{kind=flats}{count} flats {size}< across| af|>[ {limits}], from {start} to {end}",
         "{kind=holes}{count} <tapped|threaded> holes {screw}[ on {circle}< circle| pcd|>]"
-        "[, {deep} deep][, {side}]",
-        "{kind=holes}{count} holes {size}[ on {circle}< circle| pcd|>][, {deep} deep][, {side}]",
+        "[, {deep} deep][, {side}][, called {called}]",
+        "{kind=holes}{count} holes {size}[ on {circle}< circle| pcd|>][, {deep} deep][, {side}]"
+        "[, called {called}]",
         "{kind} {size}[ {limits}] from {start} to {end}",
     ),
     headline=lambda answer, _: answer.operations,

@@ -69,10 +69,10 @@ SIDES = (
     Choice("right", "from the right end", ("right end", "from the right", "right")),
     Choice("left", "from the left end", ("left end", "from the left", "left")),
     Choice("across", "across it", ("across", "cross", "radial", "sideways")),
-    Choice("top", "from the top", ("top",)),
-    Choice("bottom", "from below", ("bottom", "underside", "below")),
-    Choice("front", "from the front", ("front",)),
-    Choice("back", "from the back", ("back", "rear")),
+    Choice("top", "from the top", ("from the top", "top")),
+    Choice("bottom", "from below", ("from the bottom", "bottom", "underside", "below")),
+    Choice("front", "from the front", ("from the front", "front")),
+    Choice("back", "from the back", ("from the back", "back", "rear")),
 )
 
 

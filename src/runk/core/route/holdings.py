@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from runk.core.machines.machine import Holding as Way
 from runk.core.machines.machine import MachineKind
 from runk.core.route.feature_question import INSIDE
-from runk.core.route.operations import PART_OFF, Operation
+from runk.core.route.operations import PART_OFF, Operation, spare
 from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part
 from runk.core.tools import ToolKind, usable
 from runk.core.tools.collets import grips
@@ -16,6 +16,8 @@ from runk.core.workshop import Workshop
 
 LEAST_GRIP_MM = 3.0
 """Jaws on less than this hold nothing: common practice."""
+GRIP_MM = 10.0
+"""Jaws cover so much of a long outside."""
 THIN_WALL = 0.1
 """A ring with a wall under this share of its diameter goes three-cornered in jaws: practice."""
 _OTHER = {"right": "left", "left": "right"}
@@ -72,6 +74,8 @@ class Hold:
             return bool(access.ends & self.out)
         if access.way == "across":
             return "across" in self.out and self._free(access.span)
+        if access.way == "die" and not access.ends & self.out:
+            return False
         return (
             "outside" in self.out
             and abs(access.throw - self.throw) < EPS
@@ -123,7 +127,7 @@ def _turned(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -
     yield from _on_outsides(part, operations, workshop, off)
     yield from _on_bores(part, operations, off)
     yield from _centres(part, operations, off)
-    yield from _flat(part, off)
+    yield from _flat(part, operations, off)
 
 
 def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
@@ -131,21 +135,17 @@ def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
     cast = part.blank.kind == "casting"
     way, chuck = (Way.FOUR_JAW, "four-jaw") if cast else (Way.THREE_JAW, "chuck")
     outsides = sorted((f for f in part.features if f.round_outside), key=lambda f: f.span)
+    skin = "as cast" if cast else "as sawn"
     for out in ("right", "left"):
-        last = (outsides[-1] if out == "right" else outsides[0]) if outsides else None
         ends = frozenset({out, "outside"})
-        if last is None:
+        if not outsides:
             yield Hold(f"in the {chuck} on its outside, {out} end out", way, "lathe", ends,
                        (part.begin - 1, part.long + 1))  # fmt: skip
-            continue
-        covers = last.span if len(outsides) > 1 or last.span[1] - last.span[0] < 12 else (
-            (last.span[1] - 8, last.span[1]) if out == "right"
-            else (last.span[0], last.span[0] + 8)
-        )  # fmt: skip
-        worked = frozenset(k for k in _keys(operations, last))
-        skin = "as cast" if cast else "as sawn"
-        yield Hold(f"in the {chuck} on {last.key} {skin}, {out} end out", way, "lathe", ends,
-                   covers, last.key, gone=worked)  # fmt: skip
+        for one in outsides[::-1] if out == "right" else outsides:
+            if one.throw or one.span[1] - one.span[0] < LEAST_GRIP_MM:
+                continue
+            yield Hold(f"in the {chuck} on {one.key} {skin}, {out} end out", way, "lathe", ends,
+                       _covered(one, out), one.key, gone=_keys(operations, one))  # fmt: skip
     if cast:
         for out in ("right", "left"):
             face = _face_at(part, _OTHER[out])
@@ -153,6 +153,14 @@ def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
                 yield Hold(f"on the faceplate, {out} end out", Way.FACEPLATE, "lathe",
                            frozenset({out, "outside"}), None, face.key,
                            needs=_keys(operations, face))  # fmt: skip
+
+
+def _covered(one: Feature, out: str) -> tuple[float, float]:
+    """What jaws cover of an outside: the end of it away from the one that stands out."""
+    first, last = one.span
+    if last - first < 2 * GRIP_MM:
+        return one.span
+    return (last - GRIP_MM, last) if out == "right" else (first, first + GRIP_MM)
 
 
 def _face_at(part: Part, end: str) -> Feature | None:
@@ -164,7 +172,7 @@ def _on_outsides(
     part: Part, operations: tuple[Operation, ...], workshop: Workshop, off: frozenset[str]
 ) -> Iterator[Hold]:
     collets = usable(workshop.tools, ToolKind.COLLET)
-    throws = sorted({f.throw for f in part.features if f.throw})
+    throws = sorted({f.throw for f in part.features if f.kind == "eccentric"})
     for feature in part.features:
         first, last = feature.span
         if not feature.round_outside or feature.throw or last - first < LEAST_GRIP_MM - EPS:
@@ -209,37 +217,43 @@ def _on_bores(part: Part, operations: tuple[Operation, ...], off: frozenset[str]
 
 
 def _centres(part: Part, operations: tuple[Operation, ...], off: frozenset[str]) -> Iterator[Hold]:
-    """Between centres: both ends faced first; the dog sits on the feature of one end."""
-    throws = sorted({f.throw for f in part.features if f.throw})
-    faces = [_face_at(part, end) for end in ("right", "left")]
-    if any(face is None for face in faces) or any(f.kind in INSIDE for f in part.features):
+    """Between centres: on a dog at one end, or on what the blank leaves for one."""
+    drilled = {o.key for o in operations if o.verb == "centre" and not o.feature}
+    if "left end: centre" not in drilled:
         return
-    needs = off.union(*(_keys(operations, face) for face in faces if face is not None))
-    plain = needs | {
-        o.key for o in operations if o.verb == "centre" and o.key.endswith("end: centre")
-    }
+    right, left = (
+        frozenset(_keys(operations, face)) if face is not None else frozenset[str]()
+        for face in (_face_at(part, "right"), _face_at(part, "left"))
+    )
+    stands = off | right | (frozenset() if spare(part) else left)
+    gone = left if spare(part) else frozenset[str]()
+    plain = stands | {key for key in drilled if " off:" not in key}
     outsides = sorted((f for f in part.features if f.round_outside), key=lambda f: f.span)
-    for end, dogged in (("left", outsides[-1:]), ("right", outsides[:1])):
-        for one in dogged:
-            covers = one.span if len(outsides) > 1 else None
-            if covers is not None and one.throw:
-                continue
+    both = frozenset({"right", "left", "outside", "both"})
+    if spare(part):
+        yield Hold("between centres, dog on the spare end", Way.CENTRES, "lathe", both, None, "",
+                   plain, gone, inside=False, faces=False)  # fmt: skip
+    else:
+        for end, one in (("left", outsides[-1]), ("right", outsides[0])) if outsides else ():
             yield Hold(f"between centres, dog on the {end} end", Way.CENTRES, "lathe",
-                       frozenset({_OTHER[end], "outside", "both"}), covers, "", plain,
+                       frozenset({_OTHER[end], "outside", "both"}), one.span, "", plain,
                        inside=False, faces=False)  # fmt: skip
-    for throw in throws:
-        spun = needs | {o.key for o in operations if o.key.endswith(f"{throw:g} off: centre")}
-        yield Hold(f"between centres {throw:g} off", Way.CENTRES, "lathe",
-                   frozenset({"right", "left", "outside", "both"}), None, "", spun, throw=throw,
-                   inside=False, faces=False)  # fmt: skip
-        for end, face in zip(("right", "left"), faces, strict=True):
-            stands = off | (_keys(operations, face) if face is not None else frozenset())
+    for throw in sorted({f.throw for f in part.features if f.kind == "crankpin"}):
+        spun = stands | {key for key in drilled if f" {throw:g} off:" in key}
+        yield Hold(f"between centres {throw:g} off", Way.CENTRES, "lathe", both, None, "", spun,
+                   gone, throw=throw, inside=False, faces=False)  # fmt: skip
+        for end, faced in (("right", right), ("left", stands)):
             yield Hold(f"in V-blocks, {end} end up", Way.VICE, "mill", frozenset({end}),
-                       needs=stands)  # fmt: skip
+                       needs=off | faced, gone=gone)  # fmt: skip
 
 
-def _flat(part: Part, off: frozenset[str]) -> Iterator[Hold]:
-    """Bolted down or in the vice with one side up: for what is milled on a turned part."""
+def _flat(part: Part, operations: tuple[Operation, ...], off: frozenset[str]) -> Iterator[Hold]:
+    """Bolted down, stood on an end or a side: for what is milled on a turned part."""
+    for end in ("right", "left"):
+        foot = _face_at(part, _OTHER[end])
+        if foot is not None:
+            yield Hold(f"stood on {foot.key} and clamped, {end} end up", Way.CLAMPS, "mill",
+                       frozenset({end}), None, foot.key, _keys(operations, foot) | off)  # fmt: skip
     sides = {f.side for f in part.features if f.side in FLAT_SIDES}
     for side in sorted(sides):
         yield Hold(f"bolted down, {side} up", Way.CLAMPS, "mill", frozenset({side}), needs=off)

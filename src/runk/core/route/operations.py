@@ -10,6 +10,10 @@ from runk.core.route.verbs import verbs_of
 
 SLENDER = 4.0
 """Longer than so many diameters it is roughed all over before any of it is finished."""
+DOG_MM = 8.0
+"""What a dog needs to sit on: common practice."""
+CARRIED = 10.0
+"""Longer than so many diameters its free end runs on a centre."""
 BOTH = frozenset({"right", "left"})
 
 
@@ -18,8 +22,9 @@ class Access:
     """From where an operation is done.
 
     Args:
-        way: ``outside`` along a length, ``end`` on an end, ``inside`` through an end,
-            ``across`` square to the axis, ``side`` of a block, ``none`` where it lies loose.
+        way: ``outside`` along a length, ``end`` on an end, ``inside`` through an end, ``die``
+            along a length from an end, ``across`` square to the axis, ``side`` of a block,
+            ``none`` where it lies loose.
         span: The length of the axis it needs free.
         ends: The ends or sides that will do.
         throw: How far off the axis it turns.
@@ -80,28 +85,39 @@ def operations_of(part: Part) -> tuple[Operation, ...]:
     return tuple(found)
 
 
-def wants_centres(part: Part) -> bool:
-    """Whether it is turned between centres: throws, or too slender to stand out alone."""
-    if not part.turned or any(f.kind in INSIDE for f in part.features):
-        return False
-    throws = any(f.kind == "crankpin" for f in part.features)
-    return throws or (part.across > 0 and part.long - part.begin > SLENDER * part.across)
+def thrown(part: Part) -> bool:
+    """Whether it is turned on offset centres: a crankshaft from the solid."""
+    return any(f.kind == "crankpin" for f in part.features)
+
+
+def slender(part: Part) -> bool:
+    """Whether a part springs when metal comes off it: long for its thickness, or thrown."""
+    return thrown(part) or (part.across > 0 and part.long - part.begin > SLENDER * part.across)
+
+
+def spare(part: Part) -> bool:
+    """Whether its blank leaves something at the left end for a dog, cut off later."""
+    long = part.blank.long
+    return long is not None and float(long) - (part.long - part.begin) >= DOG_MM
 
 
 def _centres(part: Part) -> list[Operation]:
-    if not wants_centres(part):
+    """Centre holes: in both ends of a thrown part, in the free end of a slender one."""
+    if not part.turned or any(f.kind in INSIDE for f in part.features):
         return []
+    carried = part.across > 0 and part.long - part.begin > CARRIED * part.across
+    ends = ("right", "left") if thrown(part) else ("right",) if carried else ()
     speed = _speed(part, "centre", 3.0)
     found = [
         Operation(f"{end} end: centre", "", "centre", "lathe", "centre drill",
                   Access("inside", ends=frozenset({end})), speed)
-        for end in ("right", "left")
+        for end in ends
     ]  # fmt: skip
     for throw in sorted({f.throw for f in part.features if f.kind == "crankpin"}):
         found += [
             Operation(f"{end} end, {throw:g} off: centre", "", "centre", "mill", "centre drill",
                       Access("end", ends=frozenset({end})), speed)
-            for end in ("right", "left")
+            for end in ends
         ]  # fmt: skip
     return found
 
@@ -122,7 +138,7 @@ def _of_feature(part: Part, feature: Feature) -> list[Operation]:
             verb=verb,
             machine="mill" if milled else "lathe",
             tool=_tool(feature, verb, milled),
-            access=_access(part, feature),
+            access=_die(part, feature) if verb == "cut thread" else _access(part, feature),
             speed=_speed_of(part, feature, verb, milled),
         )
         for verb in verbs
@@ -153,6 +169,23 @@ def _access(part: Part, feature: Feature) -> Access:
     if kind == "face":
         return _face(part, feature)
     return Access("outside", span, throw=feature.throw)
+
+
+def _die(part: Part, feature: Feature) -> Access:
+    """From which end a die is run on: nothing thicker than the thread's core stands before it."""
+    core = feature.asked.screw.minor_mm if feature.asked.screw is not None else feature.size
+    ends = set()
+    for end in ("right", "left"):
+        before = [
+            f for f in part.features
+            if is_round(f) and f is not feature and f.size > core
+            and (f.span[1] <= feature.span[0] + EPS if end == "right"
+                 else f.span[0] >= feature.span[1] - EPS)
+        ]  # fmt: skip
+        if not before:
+            ends.add(end)
+    # Between two shoulders no die passes: it is screw-cut, from anywhere.
+    return Access("die" if ends else "outside", feature.span, frozenset(ends or BOTH))
 
 
 def _mouth(part: Part, feature: Feature) -> frozenset[str]:

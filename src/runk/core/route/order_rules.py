@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 
 from runk.core.route.feature_question import HOLES, INSIDE
-from runk.core.route.operations import HARDEN, PART_OFF, SLENDER, TEMPER, Operation
+from runk.core.route.operations import HARDEN, PART_OFF, TEMPER, Operation, slender, spare
 from runk.core.route.part import EPS, Feature
 from runk.core.route.route import Job
 from runk.core.route.rule import Order, Pair, Severity
@@ -63,6 +63,9 @@ def _spot_first(job: Job) -> Iterator[Pair]:
 
 def _face_before_centre(job: Job) -> Iterator[Pair]:
     faces = end_faces(job)
+    if spare(job.part):
+        # That end is cut off with its centre when all else is done.
+        faces.pop("left", None)
     for one in job.of("centre", "spot", "drill"):
         ends = one.access.ends
         if (
@@ -80,18 +83,23 @@ def _datum_first(job: Job) -> Iterator[Pair]:
                 yield first, one.key
 
 
-def slender(job: Job) -> bool:
-    """Whether a part springs when metal comes off it: long for its thickness, or thrown."""
-    part = job.part
-    thrown = any(f.kind == "crankpin" for f in part.features)
-    return thrown or (part.across > 0 and part.long - part.begin > SLENDER * part.across)
-
-
 def _rough_all_first(job: Job) -> Iterator[Pair]:
-    if slender(job):
+    if slender(job.part):
         for later in _outsides(job, "finish"):
             for first in _outsides(job, "rough", "turn"):
                 yield first.key, later.key
+
+
+def _centre_first(job: Job) -> Iterator[Pair]:
+    first = "right end: centre"
+    if first in job.by_key:
+        for later in job.operations:
+            if later.access.way in ("outside", "die") and later.verb in (
+                "finish",
+                "turn",
+                "cut thread",
+            ):
+                yield first, later.key
 
 
 def _under_the_skin(job: Job) -> Iterator[Pair]:
@@ -207,7 +215,7 @@ def _plane_before_holes(job: Job) -> Iterator[Pair]:
 def _holes_before_profile(job: Job) -> Iterator[Pair]:
     for later in job.of("mill", kinds=("profile",)):
         for first in job.of("drill", "ream", "tap"):
-            if first.access.way in ("side", "inside"):
+            if first.access.way == "side" and first.access.ends == later.access.ends:
                 yield first.key, later.key
 
 
@@ -268,6 +276,8 @@ ORDER_RULES: tuple[Order, ...] = (
     Order(key="rough-all-first", name="Rough all of a slender part before finishing any",
           pairs=_rough_all_first,
           reason="Every cut lets go of stress and bends what was straight."),
+    Order(key="centre-first", name="A centre in the end of slender work before it is turned",
+          pairs=_centre_first, reason="Without one it springs away from the tool."),
     Order(key="under-the-skin", name="Under the skin first", pairs=_under_the_skin,
           reason="A casting moves when its skin comes off, and may show a hole that spoils it."),
     Order(key="through-before-parting", name="Holes before parting off", pairs=_before_parting,
@@ -300,7 +310,8 @@ ORDER_RULES: tuple[Order, ...] = (
           pairs=_turned_before_milled,
           reason="Depths are counted from the finished diameter, and turning over a slot knocks."),
     Order(key="plane-before-holes", name="A face before the holes in it",
-          pairs=_plane_before_holes, reason="Depths are counted from it, and a rough face deflects."),
+          pairs=_plane_before_holes,
+          reason="Depths are counted from it, and on a rough face a drill wanders."),
     Order(key="holes-before-profile", name="Holes before the profile",
           pairs=_holes_before_profile,
           reason="The holes hold it down, and are what its outline is measured from.",

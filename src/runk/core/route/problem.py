@@ -13,7 +13,14 @@ from runk.core.route.operations import PART_OFF, Operation
 from runk.core.route.order_rules import ORDER_RULES
 from runk.core.route.route import Job
 from runk.core.route.setting_rules import SETTING_RULES
-from runk.core.route.watch_rules import TOO_LONG, finishing, grips_finished, stands_out
+from runk.core.route.watch_rules import (
+    TOO_LONG,
+    ends_faced,
+    finishing,
+    grips_finished,
+    stands_out,
+    too_short,
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,6 +55,7 @@ class Place:
         gone: Operations after which it is gone.
         machine: Number of its machine.
         marks: Operations after which hard jaws would mark it.
+        first: Facings of an end that stands free: before any hole.
     """
 
     reach: int
@@ -55,6 +63,7 @@ class Place:
     gone: int
     machine: int
     marks: int
+    first: int = 0
 
 
 @dataclass(frozen=True)
@@ -67,6 +76,7 @@ class Problem:
         groups: What is done without letting go.
         tool: Number of each operation's tool; ``belt`` of its belt.
         ends: Bit of what ends a set-up: parting off.
+        inside: Bits of what is done in holes.
     """
 
     before: tuple[int, ...]
@@ -75,6 +85,7 @@ class Problem:
     tool: tuple[int, ...]
     belt: tuple[int, ...]
     ends: int = 0
+    inside: int = 0
     keys: tuple[str, ...] = field(default=(), compare=False)
 
     @property
@@ -89,9 +100,6 @@ def posed(job: Job, without: frozenset[str] = frozenset()) -> Problem:
     Args:
         job: The part.
         without: Keys of rules that are left out.
-
-    Raises:
-        Refused: Nothing in the workshop holds it so that some feature can be reached.
     """
     operations = job.operations
     bit = {one.key: 1 << n for n, one in enumerate(operations)}
@@ -104,13 +112,14 @@ def posed(job: Job, without: frozenset[str] = frozenset()) -> Problem:
     machines = {"lathe": 0, "mill": 1, "bench": 2}
     places = tuple(
         Place(
-            reach=sum(bit[one.key] for one in operations if allowed(job, hold, one)),
+            reach=sum(bit[one.key] for one in operations if allowed(job, hold, one, without)),
             needs=sum(bit[key] for key in hold.needs),
             gone=sum(bit[key] for key in hold.gone),
             machine=machines[hold.machine],
             marks=bit[finishing(job, hold.on)]
             if grips_finished(job, hold, [finishing(job, hold.on)] if hold.on else [])
             else 0,
+            first=sum(bit[key] for key in ends_faced(job, hold)),
         )
         for hold in job.holds
     )
@@ -129,9 +138,9 @@ def posed(job: Job, without: frozenset[str] = frozenset()) -> Problem:
         tuple(tools.setdefault(one.tool, len(tools)) for one in operations),
         tuple(belts.setdefault(_belt(job, one), len(belts)) for one in operations),
         bit.get(PART_OFF, 0),
+        sum(bit[one.key] for one in operations if one.access.way == "inside"),
         tuple(bit),
     )
-    _possible(job, problem)
     return problem
 
 
@@ -139,18 +148,23 @@ def _belt(job: Job, one: Operation) -> str:
     return f"{one.machine} {belt_of(one, job.workshop).position}"
 
 
-def allowed(job: Job, hold: Hold, one: Operation) -> bool:
+def allowed(job: Job, hold: Hold, one: Operation, without: frozenset[str] = frozenset()) -> bool:
     """Whether an operation may be proposed so held: it is reached, and breaks no rule of grip."""
-    if not hold.reaches(one):
+    if not hold.reaches(one) or ("short-grip" not in without and too_short(job, hold)):
         return False
     inside = one.feature != "" and job.part.by_key[one.feature].kind in INSIDE
     if hold.thin and inside and one.verb == "finish":
         return False
-    return not (one.access.way == "outside" and stands_out(job, hold) > TOO_LONG)
+    carried = "right end: centre" in job.by_key and "right" in hold.out
+    return carried or one.access.way != "outside" or stands_out(job, hold) <= TOO_LONG
 
 
-def _possible(job: Job, problem: Problem) -> None:
-    """See that everything can be reached sooner or later."""
+def see_possible(job: Job, problem: Problem) -> None:
+    """See that everything can be reached sooner or later.
+
+    Raises:
+        Refused: Nothing in the workshop holds it so that some feature can be reached.
+    """
     done = 0
     while True:
         reach = 0

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from runk.core.refusals import Refused
 from runk.core.route.operations import PART_OFF
 from runk.core.route.order_rules import ORDER_RULES
-from runk.core.route.problem import overruled_keys, posed
+from runk.core.route.problem import overruled_keys, posed, see_possible
 from runk.core.route.route import Job, Route, SetUp
 from runk.core.route.rule import Broken
 from runk.core.route.rules import BY_KEY, check
@@ -81,8 +81,11 @@ def propose(job: Job, overruled: Mapping[str, str] | None = None) -> Proposed:
     without = overruled_keys(waved)
     every = frozenset(rule.key for rule in SETTING_RULES)
     skin = frozenset({"under-the-skin", "rough-all-first", "pins-before-journals"})
-    for let_go in (frozenset[str](), frozenset(_MILD), every, every | skin):
+    grip = frozenset({*_MILD, "short-grip"})
+    for let_go in (frozenset[str](), frozenset(_MILD), grip, grip | every, grip | every | skin):
         problem = posed(job, without | let_go)
+        if "short-grip" in let_go:
+            see_possible(job, problem)
         found = least(problem)
         if found is not None:
             return _said(job, found, waved, without | let_go)

@@ -156,8 +156,11 @@ class Search:
         """Operations that can be done now without letting go."""
         if state.place == NONE or (state.here & self.problem.ends):
             return 0
-        can, before = 0, self.problem.before
-        for n in bits(self.problem.places[state.place].reach & ~state.done):
+        can, before, place = 0, self.problem.before, self.problem.places[state.place]
+        left = place.reach & ~state.done
+        if place.first & ~state.done:
+            left &= ~self.problem.inside
+        for n in bits(left):
             if before[n] & state.done == before[n]:
                 can |= 1 << n
         return can

@@ -51,7 +51,7 @@ def _all_of(kind: str) -> Callable[[Job], Iterator[Group]]:
 
 
 def _counterbore_true(job: Job) -> Iterator[Group]:
-    bores = [one for one in job.of("finish", kinds=("bore",))]
+    bores = list(job.of("finish", kinds=("bore",)))
     for one in job.of("finish", kinds=("counterbore",)):
         near = tuple(other.key for other in bores if other.access.ends & one.access.ends)
         if near and job.part.by_key[one.feature].limits is not None:

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from runk.core.route.feature_question import HOLES
 from runk.core.route.operations import PART_OFF
 from runk.core.route.route import Job, SetUp
-from runk.core.route.watch_rules import CLOSE_MM, finishing, grips_finished, is_reset, unbalanced
+from runk.core.route.watch_rules import finishing, grips_finished, is_close, is_reset, unbalanced
 
 
 def with_steps(job: Job, set_ups: tuple[SetUp, ...]) -> Iterator[SetUp]:
@@ -64,7 +64,7 @@ def _finished(job: Job, name: str) -> Iterator[str]:
     if mate or crossed or (feature.kind == "passage"):
         yield "deburr"
     if feature.fine:
-        if feature.limits is not None and feature.limits[1] - feature.limits[0] < CLOSE_MM:
+        if is_close(feature):
             yield "cool"
         yield f"measure {name}"
     if mate:

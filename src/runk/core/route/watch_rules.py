@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterable, Iterator
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES, INSIDE
 from runk.core.route.holdings import LEAST_GRIP_MM, Hold
-from runk.core.route.operations import PART_OFF
+from runk.core.route.operations import PART_OFF, spare
 from runk.core.route.part import Feature
 from runk.core.route.route import Job, SetUp, step_of
 from runk.core.route.rule import Severity, Walk, Watch
@@ -18,6 +18,8 @@ Bar = tuple[float, float]
 
 LONG, TOO_LONG = 4.0, 10.0
 """Work standing out so many diameters springs; so many, it must not run without a centre."""
+ENOUGH_MM = 8.0
+"""So much is enough for jaws on a disc of any size: common practice."""
 CLOSE_MM = 0.02
 """Limits closer than this are read on cold work only: common practice."""
 
@@ -25,6 +27,19 @@ CLOSE_MM = 0.02
 def finishing(job: Job, feature: str) -> str:
     """The last operation of a feature."""
     return [one.key for one in job.operations if one.feature == feature][-1]
+
+
+def is_close(feature: Feature) -> bool:
+    """Whether its limits are so close that warmth counts."""
+    return feature.limits is not None and feature.limits[1] - feature.limits[0] < CLOSE_MM
+
+
+def too_short(job: Job, hold: Hold) -> bool:
+    """Whether jaws have so little to close on that the work tips out."""
+    if hold.grips is None or hold.machine != "lathe" or hold.on not in job.part.by_key:
+        return False
+    long, size = hold.grips[1] - hold.grips[0], job.part.by_key[hold.on].size
+    return long < max(LEAST_GRIP_MM, min(size / 4, ENOUGH_MM)) - 1e-9
 
 
 def grips_finished(job: Job, hold: Hold, done: Iterable[str]) -> bool:
@@ -83,6 +98,8 @@ def _overhang(least: float, most: float) -> Callable[[Job, Walk], Seen]:
         for n, set_up, hold in walk.each():
             if hold is None or not least < stands_out(job, hold) <= most:
                 continue
+            if walk.set_up_of.get("right end: centre", n + 1) <= n:
+                continue
             keys = tuple(
                 k for k in set_up.does if k in job.by_key and job.by_key[k].access.way == "outside"
             )
@@ -102,11 +119,9 @@ def _tapered(job: Job, walk: Walk) -> Seen:
 
 def _short(job: Job, walk: Walk) -> Seen:
     for n, _, hold in walk.each():
-        if hold is None or hold.grips is None or hold.on not in job.part.by_key:
-            continue
-        long, size = hold.grips[1] - hold.grips[0], job.part.by_key[hold.on].size
-        if hold.machine == "lathe" and long < max(LEAST_GRIP_MM, size / 4):
-            yield f"Set-up {n} grips only {mm_said(long, 1)} of {hold.on}.", (), n
+        if hold is not None and hold.grips is not None and too_short(job, hold):
+            long = mm_said(hold.grips[1] - hold.grips[0], 1)
+            yield f"Set-up {n} grips only {long} of {hold.on}.", (), n
 
 
 def _has(set_up: SetUp, step: str, about: str = "") -> bool:
@@ -172,7 +187,7 @@ def _cool(job: Job, walk: Walk) -> Seen:
                 continue
             close = [
                 f for f in job.part.features
-                if f.key.lower() in line.lower() and f.limits and f.limits[1] - f.limits[0] < CLOSE_MM
+                if f.key.lower() in line.lower() and is_close(f)
             ]  # fmt: skip
             if close and "cool" not in [step_of(x) for x in set_up.does[:at]]:
                 yield f"Set-up {n} reads {close[0].key} warm from the cut.", (line,), n
@@ -261,6 +276,28 @@ def _unknown_hold(job: Job, walk: Walk) -> Seen:
             yield f"Set-up {n}: this workshop does not hold it `{set_up.hold[:60]}`.", (), n
 
 
+def _face_first(job: Job, walk: Walk) -> Seen:
+    for n, set_up, hold in walk.each():
+        if hold is None:
+            continue
+        for at, key in enumerate(set_up.does):
+            if key in job.by_key and job.by_key[key].access.way == "inside":
+                late = [k for k in set_up.does[at + 1 :] if k in ends_faced(job, hold)]
+                if late:
+                    yield f"Set-up {n}: {key} comes before {late[0]}.", (key, late[0]), n
+                    break
+
+
+def ends_faced(job: Job, hold: Hold) -> tuple[str, ...]:
+    """The facing of an end that stands free, so held."""
+    ends = hold.out - {"left"} if spare(job.part) else hold.out
+    return tuple(
+        one.key
+        for one in job.of("face")
+        if one.access.way == "end" and one.access.ends & ends and hold.reaches(one)
+    )
+
+
 def _out_of_reach(job: Job, walk: Walk) -> Seen:
     for n, set_up, hold in walk.each():
         for key in set_up.does:
@@ -330,7 +367,7 @@ WATCH_RULES: tuple[Watch, ...] = (
           look=_tapered, reason="Parallel jaws touch it at one end only.",
           mend="Grip a parallel stub, or turn one."),
     Watch(key="short-grip", name="Enough to grip", look=_short, severity=Severity.MIND,
-          reason="A quarter of the diameter at least, or it tips out under the cut.",
+          reason="A quarter of the diameter, or 8 mm, or it tips out under the cut.",
           mend="Grip a longer place, or take light cuts only."),
     Watch(key="balance", name="Balance what turns off its centre", look=_balance,
           reason="Out of balance the lathe shakes, and the work may come off.",
@@ -361,7 +398,8 @@ WATCH_RULES: tuple[Watch, ...] = (
           reason="Sand takes the edge off in one pass and laps the ways.",
           mend="Scrape and brush the core and ports out."),
     Watch(key="mark-alike", name="Mark parts that are alike", look=_mark, severity=Severity.MIND,
-          reason="What was fitted to one is not found again.", mend="A dot for each, on a face that stays."),
+          reason="What was fitted to one is not found again.", 
+          mend="A dot for each, on a face that stays."),
     Watch(key="deburr-crossings", name="Deburr where holes cross", look=_crossed,
           reason="The burr scores what runs in it.", mend="A scraper or a stone down the bore."),
     Watch(key="twice", name="Nothing is done twice", look=_twice,
@@ -372,6 +410,9 @@ WATCH_RULES: tuple[Watch, ...] = (
           mend="Write it as the part names it."),
     Watch(key="unknown-hold", name="Held by what is owned", look=_unknown_hold, reason="",
           mend="Choose one of the ways of holding listed."),
+    Watch(key="face-first", name="Face an end before its holes, so held", look=_face_first,
+          reason="On a rough end a drill wanders, and the depth is counted from nothing.",
+          mend="Face it first."),
     Watch(key="out-of-reach", name="The tool gets there", look=_out_of_reach,
           reason="It is covered by the grip, on the wrong end, or for another machine.",
           mend="Another way of holding."),
