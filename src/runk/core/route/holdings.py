@@ -135,6 +135,10 @@ def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
     cast = part.blank.kind == "casting"
     way, chuck = (Way.FOUR_JAW, "four-jaw") if cast else (Way.THREE_JAW, "chuck")
     outsides = sorted((f for f in part.features if f.round_outside), key=lambda f: f.span)
+    if spare(part):
+        yield Hold(f"in the {chuck} on its spare end, right end out", way, "lathe",
+                   frozenset({"right", "outside"}), (part.long, part.long + GRIP_MM),
+                   gone=_left(part, operations))  # fmt: skip
     skin = "as cast" if cast else "as sawn"
     for out in ("right", "left"):
         ends = frozenset({out, "outside"})
@@ -153,6 +157,11 @@ def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
                 yield Hold(f"on the faceplate, {out} end out", Way.FACEPLATE, "lathe",
                            frozenset({out, "outside"}), None, face.key,
                            needs=_keys(operations, face))  # fmt: skip
+
+
+def _left(part: Part, operations: tuple[Operation, ...]) -> frozenset[str]:
+    face = _face_at(part, "left")
+    return frozenset() if face is None else _keys(operations, face)
 
 
 def _covered(one: Feature, out: str) -> tuple[float, float]:

@@ -20,6 +20,7 @@ from runk.core.route.watch_rules import (
     grips_finished,
     stands_out,
     too_short,
+    waits_for_face,
 )
 
 
@@ -55,7 +56,7 @@ class Place:
         gone: Operations after which it is gone.
         machine: Number of its machine.
         marks: Operations after which hard jaws would mark it.
-        first: Facings of an end that stands free: before any hole.
+        first: Facings of an end that stands free: before all else.
     """
 
     reach: int
@@ -76,7 +77,7 @@ class Problem:
         groups: What is done without letting go.
         tool: Number of each operation's tool; ``belt`` of its belt.
         ends: Bit of what ends a set-up: parting off.
-        inside: Bits of what is done in holes.
+        waits: Bits of what waits for the facing of the end it is done from.
     """
 
     before: tuple[int, ...]
@@ -85,7 +86,7 @@ class Problem:
     tool: tuple[int, ...]
     belt: tuple[int, ...]
     ends: int = 0
-    inside: int = 0
+    waits: int = 0
     keys: tuple[str, ...] = field(default=(), compare=False)
 
     @property
@@ -138,7 +139,7 @@ def posed(job: Job, without: frozenset[str] = frozenset()) -> Problem:
         tuple(tools.setdefault(one.tool, len(tools)) for one in operations),
         tuple(belts.setdefault(_belt(job, one), len(belts)) for one in operations),
         bit.get(PART_OFF, 0),
-        sum(bit[one.key] for one in operations if one.access.way == "inside"),
+        sum(bit[one.key] for one in operations if waits_for_face(one)),
         tuple(bit),
     )
     return problem

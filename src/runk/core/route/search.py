@@ -159,7 +159,7 @@ class Search:
         can, before, place = 0, self.problem.before, self.problem.places[state.place]
         left = place.reach & ~state.done
         if place.first & ~state.done:
-            left &= ~self.problem.inside
+            left &= ~self.problem.waits
         for n in bits(left):
             if before[n] & state.done == before[n]:
                 can |= 1 << n

@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterable, Iterator
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES, INSIDE
 from runk.core.route.holdings import LEAST_GRIP_MM, Hold
-from runk.core.route.operations import PART_OFF, spare
+from runk.core.route.operations import PART_OFF, Operation, spare
 from runk.core.route.part import Feature
 from runk.core.route.route import Job, SetUp, step_of
 from runk.core.route.rule import Severity, Walk, Watch
@@ -281,11 +281,16 @@ def _face_first(job: Job, walk: Walk) -> Seen:
         if hold is None:
             continue
         for at, key in enumerate(set_up.does):
-            if key in job.by_key and job.by_key[key].access.way == "inside":
+            if key in job.by_key and waits_for_face(job.by_key[key]):
                 late = [k for k in set_up.does[at + 1 :] if k in ends_faced(job, hold)]
                 if late:
                     yield f"Set-up {n}: {key} comes before {late[0]}.", (key, late[0]), n
                     break
+
+
+def waits_for_face(one: Operation) -> bool:
+    """Whether an operation waits for the facing of the end it is done from."""
+    return one.machine == "lathe" and one.access.way in ("inside", "outside", "die")
 
 
 def ends_faced(job: Job, hold: Hold) -> tuple[str, ...]:
@@ -410,8 +415,8 @@ WATCH_RULES: tuple[Watch, ...] = (
           mend="Write it as the part names it."),
     Watch(key="unknown-hold", name="Held by what is owned", look=_unknown_hold, reason="",
           mend="Choose one of the ways of holding listed."),
-    Watch(key="face-first", name="Face an end before its holes, so held", look=_face_first,
-          reason="On a rough end a drill wanders, and the depth is counted from nothing.",
+    Watch(key="face-first", name="Face the free end before anything else", look=_face_first,
+          reason="On a rough end a drill wanders, and every length is counted from nothing.",
           mend="Face it first."),
     Watch(key="out-of-reach", name="The tool gets there", look=_out_of_reach,
           reason="It is covered by the grip, on the wrong end, or for another machine.",

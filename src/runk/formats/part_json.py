@@ -1,0 +1,243 @@
+"""Parts and their routes as versioned JSON, out and in; nothing is taken of a file that fails."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+from runk.core.calculator import AnyCalculator
+from runk.core.metals.metal import Metal, find_metal
+from runk.core.questions import Read, sentence
+from runk.core.refusals import Refused
+from runk.core.route.feature import BLANK, FEATURE
+from runk.core.route.part import Part
+from runk.core.route.reading import part_of
+from runk.core.route.route import Job, Route, SetUp, step_of
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+VERSION = 1
+MOST_PARTS, MOST_SET_UPS, MOST_LINES, LONGEST_LINE = 200, 100, 400, 300
+_PART = frozenset(
+    {"name", "metal", "blank", "features", "notes", "tries", "alike", "harden", "route",
+     "overruled", "unit"}
+)  # fmt: skip
+
+
+@dataclass(frozen=True)
+class PartFile:
+    """A part of a file: itself, and its route where it has one."""
+
+    part: Part
+    route: Route | None = None
+
+
+@dataclass(frozen=True)
+class EngineFile:
+    """What a file holds.
+
+    Args:
+        engine: Its name; empty where the file is of parts alone.
+        parts: In order.
+    """
+
+    engine: str
+    parts: tuple[PartFile, ...]
+    note: str = field(default="")
+
+
+def engine_of(
+    document: Any, metals: Mapping[str, Metal], page: PageUnit = PageUnit.MM
+) -> EngineFile:
+    """An engine or its parts from a document.
+
+    Args:
+        document: As JSON gives it: an object with ``parts``, a list of parts, or one part.
+        metals: Metals there are.
+        page: What a bare number means, where the file does not say ``unit``.
+
+    Raises:
+        Refused: It is of a newer version, or some part of it cannot be read.
+    """
+    if isinstance(document, list):
+        document = {"parts": document}
+    if not isinstance(document, dict):
+        raise Refused("That file holds no parts.", field="file")
+    version = document.get("version", VERSION)
+    if not isinstance(version, int) or version > VERSION:
+        raise Refused(
+            f"That file is of version {str(version)[:20]}; this Runk reads up to {VERSION}.",
+            field="version",
+            suggest="a newer Runk",
+        )
+    rows = document.get("parts", [document] if "features" in document else None)
+    if not isinstance(rows, list) or not rows:
+        raise Refused("That file holds no parts.", field="parts")
+    if len(rows) > MOST_PARTS:
+        raise Refused(f"{len(rows)} parts: {MOST_PARTS} are the most of one file.", field="parts")
+    unit = document.get("unit", page.value)
+    if unit not in {one.value for one in PageUnit}:
+        raise Refused(f"A file is in mm or inch, not `{str(unit)[:20]}`.", field="unit")
+    parts = tuple(_part(row, n, metals, PageUnit(unit)) for n, row in enumerate(rows, 1))
+    names = [one.part.name.casefold() for one in parts]
+    for name in names:
+        if names.count(name) > 1:
+            raise Refused(f"Two parts are called {name}.", field="name")
+    return EngineFile(_text(document, "engine"), parts, _text(document, "note"))
+
+
+def _text(row: Mapping[str, Any], name: str, longest: int = 2000) -> str:
+    value = row.get(name, "")
+    if not isinstance(value, str):
+        raise Refused(f"`{name}` is to be text.", field=name)
+    if len(value) > longest:
+        raise Refused(f"`{name}` has {len(value)} characters; {longest} are the most.", field=name)
+    return value.strip()
+
+
+def _list(row: Mapping[str, Any], name: str) -> list[Any]:
+    value = row.get(name, [])
+    if not isinstance(value, list):
+        raise Refused(f"`{name}` is to be a list.", field=name)
+    return value
+
+
+def _part(row: Any, n: int, metals: Mapping[str, Metal], page: PageUnit) -> PartFile:
+    if not isinstance(row, dict):
+        raise Refused(f"Part {n} is no object with a name and features.", field="parts")
+    strange = sorted(set(row) - _PART - {"runk", "version"})
+    if strange:
+        raise Refused(f"Part {n}: I do not know `{strange[0][:40]}`.", field=strange[0][:40])
+    name = _text(row, "name", 120) or f"part {n}"
+    metal = _metal(_text(row, "metal", 80), metals)
+    tries = row.get("tries", {})
+    if not isinstance(tries, dict) or not all(isinstance(v, str) for v in tries.values()):
+        raise Refused(f"{name}: `tries` is feature by feature what is tried on it.", field="tries")
+    alike = row.get("alike", 1)
+    if not isinstance(alike, int) or isinstance(alike, bool) or not 1 <= alike <= 1000:
+        raise Refused(f"{name}: `alike` is how many are made, 1 to 1000.", field="alike")
+    blank = row.get("blank")
+    if not isinstance(blank, str | dict):
+        raise Refused(f"{name}: what is it made from?", field="blank", suggest="bar 25 mm")
+    features = _list(row, "features")
+    if not all(isinstance(one, str | dict) for one in features):
+        raise Refused(f"{name}: a feature is a line or an object.", field="features")
+    part = part_of(
+        name, metal, blank, features, page,
+        notes=tuple(_lines(row, "notes")),
+        tries={str(k): v for k, v in tries.items()},
+        alike=alike,
+        harden=row.get("harden") is True,
+    )  # fmt: skip
+    lost = sorted(set(part.tries) - set(part.by_key))
+    if lost:
+        raise Refused(f"{name} has no feature `{lost[0][:60]}` to try.", field="tries")
+    return PartFile(part, _route(row, name))
+
+
+def _metal(name: str, metals: Mapping[str, Metal]) -> str:
+    return "" if not name else find_metal(name, dict(metals)).key
+
+
+def _lines(row: Mapping[str, Any], name: str) -> list[str]:
+    found = _list(row, name)
+    if not all(isinstance(one, str) and len(one) <= LONGEST_LINE for one in found):
+        raise Refused(
+            f"`{name}` is a list of lines of up to {LONGEST_LINE} characters.", field=name
+        )
+    if len(found) > MOST_LINES:
+        raise Refused(f"`{name}` has {len(found)} lines; {MOST_LINES} are the most.", field=name)
+    return [" ".join(one.split()) for one in found]
+
+
+def _route(row: Mapping[str, Any], name: str) -> Route | None:
+    if "route" not in row:
+        return None
+    found = []
+    for n, one in enumerate(_list(row, "route"), 1):
+        if not isinstance(one, dict):
+            raise Refused(f"{name}: set-up {n} is no object.", field="route")
+        does = _lines({"does": one.get("does", one.get("operations", []))}, "does")
+        found.append(SetUp(_text(one, "hold", 200), tuple(does), _text(one, "packing", 60)))
+    if len(found) > MOST_SET_UPS:
+        raise Refused(f"{name}: {len(found)} set-ups; {MOST_SET_UPS} are the most.", field="route")
+    overruled = row.get("overruled", {})
+    if not isinstance(overruled, dict) or not all(isinstance(v, str) for v in overruled.values()):
+        raise Refused(f"{name}: `overruled` is rule by rule the reason.", field="overruled")
+    return Route(tuple(found), {str(k): v[:2000] for k, v in overruled.items()})
+
+
+def spoken_route(job: Job, route: Route) -> Route:
+    """A route with its lines as the part names them, however they were written.
+
+    Args:
+        job: The part.
+        route: As typed.
+    """
+    keys = {_plain(key): key for key in job.by_key}
+    holds = {_plain(key): key for key in job.hold_by_key}
+    return Route(
+        tuple(
+            SetUp(
+                holds.get(_plain(one.hold), one.hold),
+                tuple(line if step_of(line) else keys.get(_plain(line), line) for line in one.does),
+                one.packing,
+            )
+            for one in route.set_ups
+        ),
+        route.overruled,
+    )
+
+
+def _plain(words: str) -> str:
+    return " ".join(words.casefold().replace(",", " ").replace(":", " ").split())
+
+
+def part_plain(part: Part, page: PageUnit = PageUnit.MM) -> dict[str, Any]:
+    """A part as plain data: each feature and the blank a sentence that reads back the same."""
+    return {
+        "name": part.name,
+        "metal": part.metal,
+        "blank": said(BLANK, part.blank, page),
+        "features": [said(FEATURE, one.asked, page) for one in part.features],
+        **({"notes": list(part.notes)} if part.notes else {}),
+        **({"tries": dict(part.tries)} if part.tries else {}),
+        **({"alike": part.alike} if part.alike > 1 else {}),
+        **({"harden": True} if part.harden else {}),
+    }
+
+
+def said(calculator: AnyCalculator, question: Any, page: PageUnit) -> str:
+    """A feature or a blank as its sentence."""
+    return sentence(calculator, Read(question, {}), page, Workshop(()))
+
+
+def route_plain(route: Route) -> list[dict[str, Any]]:
+    """A route as plain data."""
+    return [
+        {"hold": one.hold, **({"packing": one.packing} if one.packing else {}),
+         "does": list(one.does)}
+        for one in route.set_ups
+    ]  # fmt: skip
+
+
+def engine_plain(
+    engine: str, parts: Iterable[tuple[Part, Route | None]], page: PageUnit = PageUnit.MM
+) -> dict[str, Any]:
+    """An engine as a document that :func:`engine_of` reads back."""
+    rows = []
+    for part, route in parts:
+        row = part_plain(part, page)
+        if route is not None:
+            row["route"] = route_plain(route)
+            if route.overruled:
+                row["overruled"] = dict(route.overruled)
+        rows.append(row)
+    return {
+        "runk": "parts",
+        "version": VERSION,
+        "unit": page.value,
+        "engine": engine,
+        "parts": rows,
+    }
