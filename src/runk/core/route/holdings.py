@@ -189,20 +189,23 @@ def _on_outsides(
         needs, thin = _keys(operations, feature) | off, _thin(part, feature)
         in_collet = any(grips(c.mm, feature.size) for c in collets)
         for out in ("right", "left"):
-            ends = frozenset({out, "outside"})
+            ends, covers = frozenset({out, "outside"}), _covered(feature, out)
             if in_collet:
                 yield Hold(f"in a collet on {feature.key}, {out} end out", Way.COLLET, "lathe",
-                           ends, feature.span, feature.key, needs)  # fmt: skip
+                           ends, covers, feature.key, needs)  # fmt: skip
             yield Hold(f"jaws on {feature.key}, {out} end out", Way.THREE_JAW, "lathe", ends,
-                       feature.span, feature.key, needs, thin=thin)  # fmt: skip
+                       covers, feature.key, needs, thin=thin)  # fmt: skip
             for throw in throws:
                 yield Hold(f"four-jaw on {feature.key}, {throw:g} off, {out} end out",
-                           Way.FOUR_JAW, "lathe", ends, feature.span, feature.key, needs,
+                           Way.FOUR_JAW, "lathe", ends, covers, feature.key, needs,
                            throw=throw)  # fmt: skip
             yield Hold(f"upright on the mill by {feature.key}, {out} end up", Way.VICE, "mill",
-                       frozenset({out}), feature.span, feature.key, needs)  # fmt: skip
-        yield Hold(f"in the dividing head by {feature.key}", Way.VICE, "mill",
-                   frozenset({"across"}), feature.span, feature.key, needs)  # fmt: skip
+                       frozenset({out}), covers, feature.key, needs)  # fmt: skip
+        for end in ("left", "right") if last - first >= 2 * GRIP_MM else ("",):
+            where = f"the {end} of {feature.key}" if end else feature.key
+            covers = _covered(feature, _OTHER[end]) if end else feature.span
+            yield Hold(f"in the dividing head by {where}", Way.VICE, "mill",
+                       frozenset({"across"}), covers, feature.key, needs)  # fmt: skip
 
 
 def _thin(part: Part, feature: Feature) -> bool:

@@ -15,6 +15,7 @@ from runk.core.route.route import Job
 from runk.core.route.setting_rules import SETTING_RULES
 from runk.core.route.watch_rules import (
     TOO_LONG,
+    astray,
     ends_faced,
     finishing,
     grips_finished,
@@ -156,6 +157,8 @@ def allowed(job: Job, hold: Hold, one: Operation, without: frozenset[str] = froz
     inside = one.feature != "" and job.part.by_key[one.feature].kind in INSIDE
     if hold.thin and inside and one.verb == "finish":
         return False
+    if astray(job, hold, one):
+        return False
     carried = "right end: centre" in job.by_key and "right" in hold.out
     return carried or one.access.way != "outside" or stands_out(job, hold) <= TOO_LONG
 
@@ -184,16 +187,20 @@ def see_possible(job: Job, problem: Problem) -> None:
     stuck = [n for n in range(len(problem.before)) if not done >> n & 1]
     never = [n for n in stuck if not any(p.reach >> n & 1 for p in problem.places)]
     one = job.operations[(never or stuck)[0]]
-    why = (
-        "no way of holding in this workshop reaches it"
-        if never
-        else "what would hold it is not there until it is done"
-    )
     raise Refused(
-        f"{job.part.name}: {one.key}: {why}.",
+        f"{job.part.name}: {one.key}: {_why(job, one, bool(never))}.",
         field=one.feature or one.key,
         suggest="another side for it, or a face, an outside or a bore to hold it by",
     )
+
+
+def _why(job: Job, one: Operation, never: bool) -> str:
+    reaching = [hold for hold in job.holds if hold.reaches(one)]
+    if reaching and all(hold.thin for hold in reaching):
+        return "every way of holding it presses on a thin wall, and the bore goes three-cornered"
+    if never:
+        return "no way of holding in this workshop reaches it"
+    return "what would hold it is not there until it is done"
 
 
 def overruled_keys(overruled: Mapping[str, str]) -> frozenset[str]:

@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterable, Iterator
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES, INSIDE
 from runk.core.route.holdings import LEAST_GRIP_MM, Hold
-from runk.core.route.operations import PART_OFF, Operation, spare
+from runk.core.route.operations import PART_OFF, Operation, spare, thrown
 from runk.core.route.part import Feature
 from runk.core.route.route import Job, SetUp, step_of
 from runk.core.route.rule import Severity, Walk, Watch
@@ -57,7 +57,9 @@ def stands_out(job: Job, hold: Hold) -> float:
         return 0.0
     first, last = hold.grips
     out = first - job.part.begin if "right" in hold.out else job.part.long - last
-    across = job.part.by_key[hold.on].size if hold.on in job.part.by_key else job.part.across
+    # Gripped as sawn it is as thick as its bar.
+    turned = hold.on in job.part.by_key and not hold.gone
+    across = job.part.by_key[hold.on].size if turned else job.part.across
     return out / across if across else 0.0
 
 
@@ -108,6 +110,23 @@ def _overhang(least: float, most: float) -> Callable[[Job, Walk], Seen]:
                 yield f"In set-up {n} it stands out {many} diameters without a centre.", keys, n
 
     return look
+
+
+def astray(job: Job, hold: Hold, one: Operation) -> bool:
+    """Whether a journal of a crankshaft from the solid is finished off its centres."""
+    if one.verb != "finish" or hold.way is Way.CENTRES or not one.feature:
+        return False
+    return thrown(job.part) and job.part.by_key[one.feature].kind in ("journal", "crankpin")
+
+
+def _centred(job: Job, walk: Walk) -> Seen:
+    for n, set_up, hold in walk.each():
+        keys = tuple(
+            k for k in set_up.does
+            if k in job.by_key and hold is not None and astray(job, hold, job.by_key[k])
+        )  # fmt: skip
+        if keys:
+            yield f"Set-up {n} finishes {keys[0]} in a chuck.", keys, n
 
 
 def _tapered(job: Job, walk: Walk) -> Seen:
@@ -368,6 +387,9 @@ WATCH_RULES: tuple[Watch, ...] = (
     Watch(key="whirling", name="Nothing turns far out on nothing",
           look=_overhang(TOO_LONG, 1e9), reason="It whips, and throws itself out of the chuck.",
           mend="A centre or a steady."),
+    Watch(key="between-centres", name="A crankshaft is finished between its centres",
+          look=_centred, reason="Its journals and pins then share two pairs of centres, and nothing "
+          "a chuck adds.", mend="Between centres, on the pair for its throw."),
     Watch(key="tapered-grip", name="A taper or a thread is not gripped by three jaws",
           look=_tapered, reason="Parallel jaws touch it at one end only.",
           mend="Grip a parallel stub, or turn one."),

@@ -1,0 +1,287 @@
+"""Every rule: a route that breaks it, and one that does not. Rules are TRADE's: common practice."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+import pytest
+
+from runk.core.refusals import Refused
+from runk.core.route.propose import propose
+from runk.core.route.reading import part_of
+from runk.core.route.route import Job, Route, SetUp, step_of
+from runk.core.route.rule import Order, Together
+from runk.core.route.rules import FIRM, RULES, check
+from runk.demo.back_shed import WORKSHOP
+from tests.route.shelf import PARTS, job, proposed
+
+ORDERED = [rule for rule in RULES if isinstance(rule, Order)]
+GROUPED = [rule for rule in RULES if isinstance(rule, Together)]
+CHUCK = "on its bar in the chuck, right end out"
+
+
+def broken(name: str, route: Route) -> set[str]:
+    return {one.rule for one in check(job(name), route).broken}
+
+
+def test_there_are_rules_enough_and_each_says_why() -> None:
+    assert len(RULES) >= 40
+    assert len({rule.key for rule in RULES}) == len(RULES)
+    for rule in RULES:
+        assert rule.name
+        assert rule.source.title
+        assert rule.reason or rule.mend
+
+
+def moved(route: Route, first: str, later: str) -> Route:
+    """The same route with one operation brought in behind another."""
+    without = [[line for line in one.does if line != first] for one in route.set_ups]
+    for lines in without:
+        if later in lines:
+            lines.insert(lines.index(later) + 1, first)
+    return Route(
+        tuple(
+            replace(one, does=tuple(lines))
+            for one, lines in zip(route.set_ups, without, strict=True)
+        )
+    )
+
+
+@pytest.mark.parametrize("rule", ORDERED, ids=lambda rule: rule.key)
+def test_an_order_turned_round_is_found(rule: Order) -> None:
+    tried = 0
+    for name in PARTS:
+        route = proposed(name).route
+        assert rule.key not in broken(name, route)
+        for first, later in list(rule.pairs(job(name)))[:3]:
+            found = [
+                one
+                for one in check(job(name), moved(route, first, later)).broken
+                if one.rule == rule.key
+            ]
+            assert any({first, later} <= set(one.operations) for one in found)
+            assert all(one.set_up for one in found)
+            tried += 1
+    assert tried
+
+
+def torn(route: Route, key: str) -> Route:
+    """The same route with one operation in a set-up of its own at the end."""
+    hold = next(one.hold for one in route.set_ups if key in one.does)
+    kept = tuple(
+        replace(one, does=tuple(line for line in one.does if line != key)) for one in route.set_ups
+    )
+    return Route((*kept, SetUp(hold, (key,))))
+
+
+@pytest.mark.parametrize("rule", GROUPED, ids=lambda rule: rule.key)
+def test_what_goes_together_torn_apart_is_found(rule: Together) -> None:
+    tried = 0
+    for name in PARTS:
+        route = proposed(name).route
+        assert rule.key not in broken(name, route)
+        for one, _ in rule.groups(job(name)):
+            assert rule.key in broken(name, torn(route, one))
+            tried += 1
+    assert tried
+
+
+def without(route: Route, step: str) -> Route:
+    return Route(
+        tuple(
+            replace(one, does=tuple(x for x in one.does if step_of(x) != step))
+            for one in route.set_ups
+        )
+    )
+
+
+def swapped(route: Route, first: str, later: str) -> Route:
+    """Each step of one kind brought behind the next of another."""
+
+    def lines(does: tuple[str, ...]) -> Iterator[str]:
+        kept = [line for line in does if step_of(line) != first]
+        taken = [line for line in does if step_of(line) == first]
+        for line in kept:
+            yield line
+            if step_of(line) == later and taken:
+                yield taken.pop(0)
+
+    return Route(tuple(replace(one, does=tuple(lines(one.does))) for one in route.set_ups))
+
+
+def held(route: Route, n: int, hold: str, packing: str = "") -> Route:
+    ups = list(route.set_ups)
+    ups[n] = replace(ups[n], hold=hold, packing=packing)
+    return Route(tuple(ups))
+
+
+def own(blank: str, *features: str) -> Job:
+    return Job(part_of("piece", "mild-steel", blank, features), WORKSHOP)
+
+
+def first_set_up(name: str) -> Route:
+    return Route(proposed(name).route.set_ups[:1])
+
+
+LONG = own("bar 12", "face at 0", "outside 10, from 0 to 80")
+WHIP = own("bar 6", "face at 0", "outside 5, from 0 to 90")
+SHORT = own(
+    "bar 30, 42 long",
+    "face at 0",
+    "face at 40",
+    "outside 20, from 0 to 36",
+    "outside 28, from 36 to 40, called rim",
+)
+THIN = own(
+    "bar 32, 21 long",
+    "face at 0",
+    "face at 20",
+    "outside 30 h7, from 0 to 20",
+    "bore 27 H7, from 0 to 20",
+)
+
+# rule, the part, a route that breaks it
+WATCHED = [
+    ("packing", job("piston"), held(proposed("piston").route, 1, "jaws on outside 22, left end out")),
+    ("thin-wall", THIN, Route((SetUp("jaws on outside 30, left end out", ("bore 27: finish",)),))),
+    ("long-overhang", LONG, Route((SetUp(CHUCK, ("outside 10: turn",)),))),
+    ("whirling", WHIP, Route((SetUp(CHUCK, ("outside 5: turn",)),))),
+    ("between-centres", job("crankshaft"), Route((SetUp("in the chuck on its spare end, right end out", ("journal 10: finish",)),))),
+    ("tapered-grip", job("spindle"), Route((SetUp("jaws on taper 16, left end out", ("face 90: face",)),))),
+    ("short-grip", SHORT, Route((SetUp("jaws on rim, right end out", ("face 0: face",)),))),
+    ("balance", job("wheel"), without(proposed("wheel").route, "balance")),
+    ("set-true", job("piston"), without(proposed("piston").route, "set true")),
+    ("measure-first", job("gland"), without(proposed("gland").route, "measure")),
+    ("try-first", job("cylinder"), without(proposed("cylinder").route, "try")),
+    ("deburr-first", job("cylinder"), swapped(proposed("cylinder").route, "deburr", "try")),
+    ("cool-first", job("gland"), without(proposed("gland").route, "cool")),
+    ("isolate-the-drive", job("tapped boss"), without(proposed("tapped boss").route, "isolate the drive")),
+    ("lock-the-carriage", job("gland"), without(proposed("gland").route, "lock the carriage")),
+    ("look-it-over", job("wheel"), without(proposed("wheel").route, "look over")),
+    ("sand-out", job("cylinder"), without(proposed("cylinder").route, "clean out")),
+    ("mark-alike", job("cylinder"), without(proposed("cylinder").route, "mark")),
+    ("deburr-crossings", job("link"), without(proposed("link").route, "deburr")),
+    ("twice", job("gland"), Route((*proposed("gland").route.set_ups, SetUp("jaws on flange, left end out", ("face 14: face",))))),
+    ("missing", job("gland"), first_set_up("gland")),
+    ("unknown-line", job("gland"), Route((SetUp(CHUCK, ("polish the flange",)),))),
+    ("unknown-hold", job("gland"), held(proposed("gland").route, 1, "in a vacuum chuck")),
+    ("face-first", job("tapped boss"), moved(proposed("tapped boss").route, "face 0: face", "tapped M6: drill")),
+    ("out-of-reach", job("gland"), held(proposed("gland").route, 1, "jaws on flange, right end out")),
+    ("not-there-yet", job("piston"), Route(proposed("piston").route.set_ups[::-1])),
+    ("gone", job("gland"), Route((*proposed("gland").route.set_ups, SetUp(CHUCK, ("chamfer 0: chamfer",))))),
+    ("idle-set-up", job("gland"), Route((*proposed("gland").route.set_ups, SetUp("jaws on flange, left end out", ("deburr",))))),
+    ("no-reason", job("gland"), replace(proposed("gland").route, overruled={"datum-first": " "})),
+    ("relied-on", job("piston"), Route(
+        (SetUp("on a mandrel in bore 14", ("face 24: face",)),), {"bore-and-face": "bored on the mill"})),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("key", "of", "route"), WATCHED, ids=[row[0] for row in WATCHED])
+def test_what_is_watched_for_is_seen(key: str, of: Job, route: Route) -> None:
+    found = [one for one in check(of, route).broken if one.rule == key]
+    assert found
+    assert found[0].says
+    clean = propose(job("gland"))
+    assert key not in {one.rule for one in clean.broken}
+
+
+def test_every_rule_has_been_broken_here() -> None:
+    assert {row[0] for row in WATCHED} | {r.key for r in ORDERED} | {r.key for r in GROUPED} == {
+        r.key for r in RULES
+    }
+
+
+@pytest.mark.parametrize("name", PARTS)
+def test_what_is_proposed_breaks_nothing_grave(name: str) -> None:
+    grave = [one for one in proposed(name).broken if one.rule not in ("long-overhang",)]
+    assert not grave
+
+
+def test_a_rule_is_overruled_with_a_reason_and_only_where_one_may() -> None:
+    route = without(proposed("gland").route, "cool")
+    assert "cool-first" in broken("gland", route)
+    waved = replace(route, overruled={"cool-first": "Brass, light cuts, no warmth in it."})
+    assert "cool-first" not in broken("gland", waved)
+    assert [one.rule for one in check(job("gland"), waved).overruled]
+    torn_off = replace(first_set_up("gland"), overruled={"missing": "later", "gone": "never mind"})
+    assert "missing" in broken("gland", torn_off)
+    assert {"missing", "gone", "isolate-the-drive"} <= FIRM
+
+
+def test_overruling_a_rule_lets_a_shorter_route_through() -> None:
+    kept = len(proposed("crankshaft").route.set_ups)
+    freed = propose(
+        job("crankshaft"), {"between-centres": "", "pins-before-journals": "built up trial"}
+    )
+    assert len(freed.route.set_ups) <= kept
+
+
+@pytest.mark.parametrize(
+    ("blank", "features", "field"),
+    [
+        ("bar 25", [], "features"),
+        ("bar 25", ["outside 30, from 0 to 10"], "outside 30"),
+        ("bar 25, 30 long", ["face at 0", "outside 20, from 0 to 40"], "outside 20"),
+        ("bar 25", ["outside 20, from 0 to 40", "bore 22, from 0 to 40"], "bore 22"),
+        ("bar 25", ["outside 20, from 0 to 0"], "end"),
+        ("bar 25", ["bore 22 at the back"], None),
+        ("bar 25", ["holes 3"], None),
+        ("bar 25", ["taper 12 down to 12, from 0 to 10"], "small"),
+        ("bar 25", ["crankpin 8, throw 12, from 0 to 10"], "crankpin 8"),
+        ("bar", ["face at 0"], None),
+        ("plate 60 by 40", ["plane, from the top"], None),
+    ],
+)  # fmt: skip
+def test_a_part_that_cannot_be_is_refused_with_its_feature(
+    blank: str, features: list[str], field: str | None
+) -> None:
+    with pytest.raises(Refused) as refused:
+        part_of("piece", "brass", blank, features)
+    assert field is None or refused.value.field == field
+    assert refused.value.says
+
+
+def test_what_no_holding_reaches_is_refused_naming_it() -> None:
+    blind = part_of(
+        "cup",
+        "brass",
+        "casting 40",
+        [
+            "bore 30, from 5 to 20",
+            "bore 10, from 0 to 5, called neck",
+            "bore 10, from 20 to 25, called other neck",
+            "face at 0",
+            "face at 25",
+        ],
+    )
+    lone = part_of(
+        "disc",
+        "brass",
+        "plate 40 by 40 by 5",
+        ["drilled 3, from the right end", "plane, from the top"],
+    )
+    assert propose(Job(blind, WORKSHOP)).route.set_ups
+    with pytest.raises(Refused, match="drilled 3|no way"):
+        propose(
+            Job(
+                replace(lone, features=(*lone.features,)),
+                replace(WORKSHOP, machines=WORKSHOP.machines[:1]),
+            )
+        )
+    thin = part_of(
+        "ring",
+        "brass",
+        "bar 32, 21 long",
+        ["face at 0", "face at 20", "bore 29 H7, from 0 to 20", "outside 30 h7, from 0 to 20"],
+    )
+    assert propose(Job(thin, WORKSHOP)).route.set_ups
+
+
+def test_two_hundred_features_are_answered_and_more_refused() -> None:
+    many = ["face at 0", *(f"groove 20, 1 wide, at {n * 2 + 1}" for n in range(199))]
+    part = part_of("comb", "brass", "bar 25", many)
+    found = propose(Job(part, WORKSHOP))
+    assert len(found.route.set_ups) == 1
+    with pytest.raises(Refused):
+        part_of("comb", "brass", "bar 25", [*many, "chamfer 1 at 0"])
