@@ -262,7 +262,7 @@ def test_what_no_holding_reaches_is_refused_naming_it() -> None:
         ["drilled 3, from the right end", "plane, from the top"],
     )
     assert propose(Job(blind, WORKSHOP)).route.set_ups
-    with pytest.raises(Refused, match="drilled 3|no way"):
+    with pytest.raises(Refused, match=r"drilled 3|no way"):
         propose(
             Job(
                 replace(lone, features=(*lone.features,)),

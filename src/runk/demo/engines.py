@@ -4,28 +4,23 @@ from __future__ import annotations
 
 from sqlalchemy.orm import Session
 
-from runk.demo.back_shed import MACHINES
+from runk.core.route.hours import mark_of
+from runk.core.route.propose import propose
+from runk.core.route.reading import part_of
+from runk.core.route.route import Job
+from runk.core.said import worded
+from runk.core.units import PageUnit
+from runk.demo.back_shed import MACHINES, WORKSHOP
+from runk.demo.engine_parts import DUNNOCK, HARROW_LANE, Drawn
 from runk.demo.trays import TOOLS
 from runk.store.engines import add_engine, add_part
 from runk.store.machines import add_machine
+from runk.store.parts import save_drawn, save_route, tick
 from runk.store.tools import put_tools
 
-ENGINES: dict[str, tuple[tuple[str, str], ...]] = {
-    "Dunnock": (
-        ("Cylinder, 22 mm bore", "grey-iron"),
-        ("Power piston", "grey-iron"),
-        ("Crankshaft", "silver-steel"),
-        ("Displacer rod", "stainless-303"),
-        ("Cover studs", "stainless-303"),
-        ("Gland", "brass"),
-    ),
-    "Harrow Lane organ blower": (
-        ('Cylinder, 11/16" bore, left', "gunmetal"),
-        ('Cylinder, 11/16" bore, right', "gunmetal"),
-        ("Piston and rings", "grey-iron"),
-        ("Crankshaft from the solid", "mild-steel"),
-        ("Steam chest studs, 4 BA", "mild-steel"),
-    ),
+ENGINES: dict[str, tuple[Drawn, ...]] = {
+    "Dunnock": DUNNOCK,
+    "Harrow Lane organ blower": HARROW_LANE,
 }
 
 SLATE: tuple[tuple[str, dict[str, str], str, str, bool], ...] = (
@@ -77,6 +72,37 @@ def fill(session: Session) -> dict[str, int]:
     parts: dict[str, int] = {}
     for name, its_parts in ENGINES.items():
         engine = add_engine(session, name)
-        for part, metal in its_parts:
-            parts[part] = add_part(session, engine.id, part, metal).id
+        for drawn in its_parts:
+            parts[drawn.name] = add_part(session, engine.id, drawn.name, drawn.metal).id
+            _draw(session, parts[drawn.name], drawn)
     return parts
+
+
+def _draw(session: Session, part_id: int, drawn: Drawn) -> None:
+    """Draw a part, and route it; some of it is done already."""
+    page = PageUnit(drawn.unit)
+    told = {
+        "blank": drawn.blank, "features": list(drawn.features), "notes": list(drawn.notes),
+        "tries": drawn.tries, "alike": drawn.alike, "harden": drawn.harden, "unit": drawn.unit,
+    }  # fmt: skip
+    kept = save_drawn(session, part_id, 1, drawn.metal, told)
+    part = part_of(
+        drawn.name, drawn.metal, drawn.blank, drawn.features, page,
+        notes=drawn.notes, tries=drawn.tries, alike=drawn.alike, harden=drawn.harden,
+    )  # fmt: skip
+    job = Job(part, WORKSHOP)
+    found = propose(job, drawn.overruled)
+    ups = [
+        {"hold": one.hold, "packing": one.packing, "does": list(one.does)}
+        for one in found.route.set_ups
+    ]
+    reasons = [{"rule": one.rule, "says": worded(one.says, page)} for one in found.reasons]
+    route = {
+        "set_ups": ups, "overruled": drawn.overruled, "proved": found.proved,
+        "at_least": found.at_least, "reasons": reasons,
+    }  # fmt: skip
+    save_route(session, part_id, kept.version, route)
+    for n, one in enumerate(found.route.set_ups, 1):
+        for at, line in enumerate(one.does):
+            if n <= drawn.done or (n == drawn.done + 1 and at < drawn.lines):
+                tick(session, part_id, mark_of(job, n, at, line), True)

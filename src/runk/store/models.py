@@ -30,7 +30,10 @@ class EngineRow(Base):
 
 
 class PartRow(Base):
-    """A part of an engine, or of none."""
+    """A part of an engine, or of none.
+
+    ``drawn`` is what it is, as typed; ``route`` how it is made; ``done`` which lines are ticked.
+    """
 
     __tablename__ = "part"
 
@@ -38,6 +41,10 @@ class PartRow(Base):
     engine_id: Mapped[int | None] = mapped_column(ForeignKey("engine.id", ondelete="SET NULL"))
     name: Mapped[str] = mapped_column(String(120))
     metal: Mapped[str] = mapped_column(String(60), default="")
+    drawn: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    route: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    done: Mapped[list[str] | None] = mapped_column(JSON)
+    version: Mapped[int] = mapped_column(default=1, server_default="1")
     deleted_at: Mapped[datetime | None]
     engine: Mapped[EngineRow | None] = relationship(back_populates="parts")
 

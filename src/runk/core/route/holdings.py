@@ -122,6 +122,11 @@ def _turned(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -
             "on its bar in the chuck, right end out", Way.THREE_JAW, "lathe",
             frozenset({"right", "outside"}), (part.long, part.long + 1.0), gone=off, cuts_off=True,
         )  # fmt: skip
+        behind = (part.long, part.long + GRIP_MM)
+        yield Hold("in the dividing head by its bar", Way.VICE, "mill", frozenset({"across"}),
+                   behind, gone=off)  # fmt: skip
+        yield Hold("upright on the mill by its bar, right end up", Way.VICE, "mill",
+                   frozenset({"right"}), behind, gone=off)  # fmt: skip
     else:
         yield from _rough(part, operations)
     yield from _on_outsides(part, operations, workshop, off)
@@ -190,6 +195,8 @@ def _on_outsides(
         in_collet = any(grips(c.mm, feature.size) for c in collets)
         for out in ("right", "left"):
             ends, covers = frozenset({out, "outside"}), _covered(feature, out)
+            if _passes(part, feature, out, workshop):
+                covers = _covered(feature, _OTHER[out])
             if in_collet:
                 yield Hold(f"in a collet on {feature.key}, {out} end out", Way.COLLET, "lathe",
                            ends, covers, feature.key, needs)  # fmt: skip
@@ -206,6 +213,19 @@ def _on_outsides(
             covers = _covered(feature, _OTHER[end]) if end else feature.span
             yield Hold(f"in the dividing head by {where}", Way.VICE, "mill",
                        frozenset({"across"}), covers, feature.key, needs)  # fmt: skip
+
+
+def _passes(part: Part, feature: Feature, out: str, workshop: Workshop) -> bool:
+    """Whether all behind a grip goes into the spindle: then it is gripped near its free end."""
+    first, last = feature.span
+    behind = [
+        part.outside_at((f.span[0] + f.span[1]) / 2)
+        for f in part.features
+        if f.span[1] > f.span[0]
+        and (f.span[0] >= last - EPS if out == "right" else f.span[1] <= first + EPS)
+    ]
+    bores = [m.spindle_bore_mm for m in workshop.machines if m.spindle_bore_mm]
+    return bool(bores) and max([feature.size, *behind]) < max(bores)
 
 
 def _thin(part: Part, feature: Feature) -> bool:

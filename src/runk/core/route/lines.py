@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from functools import cache
 
 from runk.core.calculator import AnyCalculator, Catalogue
@@ -12,12 +13,18 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 _EMPTY = Workshop(())
+_FRACTION = re.compile(r"\d+\s*/\s*\d+")
 LONGEST = 300
 
 
 @cache
 def _alone(calculator: AnyCalculator) -> Catalogue:
     return Catalogue((calculator,))
+
+
+def _is_fraction(typed: dict[str, str]) -> bool:
+    """Whether the end of a mixed number was taken for a pair of limits: ``at 2 1/4``."""
+    return _FRACTION.fullmatch(typed.get("limits", "")) is not None
 
 
 def typed_of(line: str, calculator: AnyCalculator) -> dict[str, str]:
@@ -38,7 +45,7 @@ def typed_of(line: str, calculator: AnyCalculator) -> dict[str, str]:
         try:
             # A word for a field that is not asked here would be lost.
             chosen = ruled_by(calculator, typed, PageUnit.MM, _EMPTY)
-            if not set(typed) <= set(calculator.asked(chosen)):
+            if not set(typed) <= set(calculator.asked(chosen)) or _is_fraction(typed):
                 continue
             read_question(calculator, typed, PageUnit.MM, _EMPTY)
         except Refused as refused:

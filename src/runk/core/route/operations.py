@@ -128,6 +128,8 @@ def _speed(part: Part, operation: str, size: float, **more: str) -> tuple[tuple[
 
 
 def _of_feature(part: Part, feature: Feature) -> list[Operation]:
+    if _as_bought(part, feature):
+        return []
     cored = part.blank.kind == "casting" and part.blank.cored is not None
     verbs = verbs_of(feature.asked, cored and feature.kind in INSIDE)
     milled = _milled(part, feature)
@@ -143,6 +145,14 @@ def _of_feature(part: Part, feature: Feature) -> list[Operation]:
         )
         for verb in verbs
     ]
+
+
+def _as_bought(part: Part, feature: Feature) -> bool:
+    """Whether an outside is the bar's own: nothing is turned on it."""
+    dia = part.blank.dia
+    if part.blank.kind != "bar" or dia is None or feature.kind != "outside":
+        return False
+    return abs(feature.size - float(dia)) < 1e-3 and feature.limits is None
 
 
 def _milled(part: Part, feature: Feature) -> bool:

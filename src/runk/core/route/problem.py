@@ -118,9 +118,7 @@ def posed(job: Job, without: frozenset[str] = frozenset()) -> Problem:
             needs=sum(bit[key] for key in hold.needs),
             gone=sum(bit[key] for key in hold.gone),
             machine=machines[hold.machine],
-            marks=bit[finishing(job, hold.on)]
-            if grips_finished(job, hold, [finishing(job, hold.on)] if hold.on else [])
-            else 0,
+            marks=_marks(job, hold, bit),
             first=sum(bit[key] for key in ends_faced(job, hold)),
         )
         for hold in job.holds
@@ -144,6 +142,11 @@ def posed(job: Job, without: frozenset[str] = frozenset()) -> Problem:
         tuple(bit),
     )
     return problem
+
+
+def _marks(job: Job, hold: Hold, bit: Mapping[str, int]) -> int:
+    last = finishing(job, hold.on) if hold.on else ""
+    return bit[last] if last and grips_finished(job, hold, [last]) else 0
 
 
 def _belt(job: Job, one: Operation) -> str:

@@ -25,8 +25,8 @@ CLOSE_MM = 0.02
 
 
 def finishing(job: Job, feature: str) -> str:
-    """The last operation of a feature."""
-    return [one.key for one in job.operations if one.feature == feature][-1]
+    """The last operation of a feature; empty where it is left as it was bought."""
+    return next((one.key for one in reversed(job.operations) if one.feature == feature), "")
 
 
 def is_close(feature: Feature) -> bool:
@@ -388,8 +388,9 @@ WATCH_RULES: tuple[Watch, ...] = (
           look=_overhang(TOO_LONG, 1e9), reason="It whips, and throws itself out of the chuck.",
           mend="A centre or a steady."),
     Watch(key="between-centres", name="A crankshaft is finished between its centres",
-          look=_centred, reason="Its journals and pins then share two pairs of centres, and nothing "
-          "a chuck adds.", mend="Between centres, on the pair for its throw."),
+          look=_centred,
+          reason="Its journals and pins then share two pairs of centres, and nothing a chuck adds.",
+          mend="Between centres, on the pair for its throw."),
     Watch(key="tapered-grip", name="A taper or a thread is not gripped by three jaws",
           look=_tapered, reason="Parallel jaws touch it at one end only.",
           mend="Grip a parallel stub, or turn one."),

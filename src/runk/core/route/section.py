@@ -1,0 +1,302 @@
+"""A turned part as it stands: its half-section to scale after any of its operations."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from itertools import pairwise
+
+from runk.core.machines.machine import Holding as Way
+from runk.core.route.feature_question import HOLES, INSIDE
+from runk.core.route.holdings import Hold
+from runk.core.route.operations import PART_OFF, is_round, spare
+from runk.core.route.part import EPS, Feature, on_axis
+from runk.core.route.route import Job
+
+LEFT_MM = 0.5
+"""What a roughing cut leaves on diameter, drawn."""
+BAR_MM, SKIN_MM, END_MM = 18.0, 1.0, 1.0
+"""Of the bar behind a part, of skin on a sawn end, of a casting whose surplus is not told."""
+
+
+@dataclass(frozen=True, slots=True)
+class Slice:
+    """A length of it that is the same all along.
+
+    Args:
+        start: Along the axis; ``end`` where it stops.
+        top: Radius above the axis, ``bottom`` below it: they differ where it is thrown.
+        inner: Radius of what is hollow.
+        right: Top radius at its right end, where it tapers; else as ``top``.
+        feature: Name of what was cut there; empty where nothing was yet.
+        now: Whether it was cut in the set-up that is shown.
+    """
+
+    start: float
+    end: float
+    top: float
+    bottom: float
+    inner: float
+    right: float
+    feature: str
+    now: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Mark:
+    """A hole, slot or flat across it, or beside the axis.
+
+    Args:
+        start: Along the axis; ``end`` where it stops.
+        low: Its nearer edge from the axis; ``high`` its farther one.
+        feature: Name of it.
+        now: Whether it was cut in the set-up that is shown.
+    """
+
+    start: float
+    end: float
+    low: float
+    high: float
+    feature: str
+    now: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Grip:
+    """What holds it, drawn.
+
+    Args:
+        start: Along the axis; ``end`` where it stops.
+        radius: On what it closes.
+        way: ``jaws``, ``centre``, ``mandrel`` or ``clamp``.
+    """
+
+    start: float
+    end: float
+    radius: float
+    way: str
+
+
+@dataclass(frozen=True, slots=True)
+class Section:
+    """A part as it stands.
+
+    Args:
+        slices: From its right end to its left.
+        marks: Holes and slots.
+        grips: What holds it.
+        bar: Whether its bar goes on behind it.
+    """
+
+    slices: tuple[Slice, ...]
+    marks: tuple[Mark, ...]
+    grips: tuple[Grip, ...]
+    bar: bool
+
+
+def section(job: Job, done: frozenset[str], hold: Hold | None, now: frozenset[str]) -> Section:
+    """A part after some of its operations, held one way.
+
+    Args:
+        job: The part.
+        done: Operations done.
+        hold: How it is held; None where it lies on the bench.
+        now: Those done in the set-up shown.
+
+    >>> from runk.core.route.reading import part_of
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> job = Job(part_of("pin", "brass", "bar 12", ["outside 10, from 0 to 8"]), WORKSHOP)
+    >>> view = section(job, frozenset({"outside 10: turn"}), None, frozenset())
+    >>> [(one.start, one.end, one.top) for one in view.slices]
+    [(-1.0, 0.0, 6.0), (0.0, 8.0, 5.0), (8.0, 26.0, 6.0)]
+    """
+    part = job.part
+    first, last = _ends(job, done)
+    edges = {first, last}
+    for feature in part.features:
+        if is_round(feature) or feature.kind == "groove" or _hollow(feature):
+            edges |= {x for x in _span(job, feature) if first < x < last}
+    slices = tuple(_slice(job, done, now, a, b) for a, b in pairwise(sorted(edges)) if b - a > EPS)
+    return Section(slices, tuple(_marks(job, done, now)), tuple(_grips(job, hold, first, last)),
+                   part.bar and PART_OFF not in done)  # fmt: skip
+
+
+def _ends(job: Job, done: frozenset[str]) -> tuple[float, float]:
+    part = job.part
+    cast = part.blank.kind == "casting"
+    skin = float(part.blank.surplus or END_MM) if cast else SKIN_MM
+    faced = {
+        next(iter(one.access.ends))
+        for one in job.of("face")
+        if one.access.way == "end" and len(one.access.ends) == 1 and one.key in done
+    }
+    first = part.begin - (0.0 if "right" in faced else skin)
+    if part.bar:
+        return first, part.long + (0.0 if PART_OFF in done else BAR_MM)
+    if "left" in faced:
+        return first, part.long
+    if spare(part) and part.blank.long is not None:
+        return first, max(part.begin + float(part.blank.long) - SKIN_MM, part.long)
+    return first, part.long + skin
+
+
+def _hollow(feature: Feature) -> bool:
+    return feature.kind in INSIDE or (feature.kind in HOLES and on_axis(feature))
+
+
+def _span(job: Job, feature: Feature) -> tuple[float, float]:
+    """Where a feature lies; a hole on the axis from its mouth to its depth, or right through."""
+    if feature.kind not in HOLES:
+        return feature.span
+    deep = feature.asked.deep
+    if deep is None:
+        return job.part.begin, job.part.long
+    if feature.side == "left":
+        return job.part.long - float(deep), job.part.long
+    return feature.span[0], feature.span[0] + float(deep)
+
+
+def _verbs(feature: Feature, done: frozenset[str]) -> set[str]:
+    head = f"{feature.key}: "
+    return {key[len(head) :] for key in done if key.startswith(head)}
+
+
+def _slice(job: Job, done: frozenset[str], now: frozenset[str], start: float, end: float) -> Slice:
+    part, middle = job.part, (start + end) / 2
+    stock = (float(part.blank.dia) if part.blank.dia is not None else part.across) / 2 or 5.0
+    top = bottom = right = stock
+    name, made = "", False
+    over = [
+        f for f in part.features if (is_round(f) or f.kind == "groove") and _covers(f.span, middle)
+    ]
+    if part.blank.kind == "casting" and over:
+        skin = float(part.blank.surplus or END_MM)
+        top = bottom = right = max(f.size + 2 * f.throw for f in over) / 2 + skin
+    for feature in over:
+        verbs = _verbs(feature, done)
+        rough = verbs == {"rough"}
+        if not verbs or (feature.kind == "groove" and "groove" not in verbs):
+            continue
+        r = feature.size / 2 + (LEFT_MM / 2 if rough else 0.0)
+        if r + feature.throw > top + EPS:
+            continue
+        top, bottom, right = r + feature.throw, r - feature.throw, r + feature.throw
+        if feature.kind == "taper":
+            top, right = _tapered(feature, start, end)
+            bottom = top
+        name, made = (
+            feature.key,
+            any(key in now for key in done if key.startswith(f"{feature.key}: ")),
+        )
+    inner, within, fresh = _inner(job, done, now, middle)
+    return Slice(start, end, top, bottom, inner, right, within or name, made or fresh)
+
+
+def _tapered(feature: Feature, start: float, end: float) -> tuple[float, float]:
+    """Radii at the left and the right of a stretch of a taper, told large end first."""
+    first, last = float(feature.asked.start or 0), float(feature.asked.end or 0)
+    large, small = feature.size / 2, float(feature.asked.small or 0) / 2
+
+    def at(x: float) -> float:
+        return large + (small - large) * (x - first) / (last - first)
+
+    return at(end), at(start)
+
+
+def _inner(
+    job: Job, done: frozenset[str], now: frozenset[str], middle: float
+) -> tuple[float, str, bool]:
+    cored = job.part.blank.cored
+    deepest, name, fresh = 0.0, "", False
+    for feature in job.part.features:
+        if not _hollow(feature) or not _covers(_span(job, feature), middle):
+            continue
+        verbs = _verbs(feature, done)
+        if verbs & {"finish", "ream", "tap"} or (feature.kind == "drilled" and "drill" in verbs):
+            r = feature.size / 2
+        elif "rough" in verbs:
+            r = (feature.size - LEFT_MM) / 2
+        elif "drill" in verbs:
+            r = feature.size * 0.4
+        else:
+            continue
+        if r > deepest:
+            deepest, name = r, feature.key
+            fresh = any(key in now for key in done if key.startswith(f"{feature.key}: "))
+    if cored is not None and any(f.kind == "bore" for f in job.part.features):
+        deepest = max(deepest, float(cored) / 2)
+    return deepest, name, fresh
+
+
+def _covers(span: tuple[float, float], x: float) -> bool:
+    return span[0] - EPS < x < span[1] + EPS
+
+
+def _marks(job: Job, done: frozenset[str], now: frozenset[str]) -> Iterator[Mark]:
+    part = job.part
+    for feature in part.features:
+        verbs = _verbs(feature, done)
+        if not verbs & {"drill", "mill", "ream", "tap"}:
+            continue
+        fresh = any(key in now for key in done if key.startswith(f"{feature.key}: "))
+        asked = feature.asked
+        if feature.kind == "holes" and asked.circle is not None:
+            deep = float(asked.deep) if asked.deep is not None else part.long - part.begin
+            start = part.long - deep if feature.side == "left" else part.begin
+            middle = float(asked.circle) / 2
+            yield Mark(start, start + deep, middle - feature.size / 2, middle + feature.size / 2,
+                       feature.key, fresh)  # fmt: skip
+        elif feature.kind in ("keyway", "slot"):
+            outside = part.outside_at(sum(feature.span) / 2) / 2
+            deep = float(asked.deep or asked.wide or 0)
+            yield Mark(*feature.span, max(outside - deep, 0.0), outside, feature.key, fresh)
+        elif feature.kind == "flats":
+            outside = part.outside_at(sum(feature.span) / 2) / 2
+            yield Mark(*feature.span, feature.size / 2, outside, feature.key, fresh)
+        elif _across(job, feature):
+            x, outside = feature.span[0], part.outside_at(feature.span[0]) / 2
+            low = -outside if asked.deep is None else outside - float(asked.deep)
+            yield Mark(x - feature.size / 2, x + feature.size / 2, low, outside, feature.key, fresh)
+
+
+def _across(job: Job, feature: Feature) -> bool:
+    accesses: set[str] = {one.access.way for one in job.operations if one.feature == feature.key}
+    return feature.kind in (*HOLES, "passage") and bool(accesses & {"across", "side"})
+
+
+def _grips(job: Job, hold: Hold | None, first: float, last: float) -> Iterator[Grip]:
+    if hold is None:
+        return
+    part = job.part
+    if hold.way is Way.CENTRES:
+        yield Grip(first - 6.0, first, 0.0, "centre")
+        yield Grip(last, last + 6.0, 0.0, "centre")
+    elif hold.way is Way.MANDREL:
+        bore = part.by_key[hold.on].size / 2
+        yield Grip(first - 8.0, last + 8.0, bore, "mandrel")
+    elif hold.grips is not None:
+        start, end = hold.grips
+        if hold.cuts_off or "spare end" in hold.key:
+            start, end = max(last - 8.0, part.long + 1.0), last
+        radius = part.by_key[hold.on].size / 2 if hold.on in part.by_key else part.across / 2
+        yield Grip(start, end, radius, "jaws")
+    elif hold.way in (Way.FACEPLATE, Way.CLAMPS):
+        if "left" in hold.out:
+            yield Grip(first - 4.0, first, part.across / 2, "clamp")
+        else:
+            yield Grip(last, last + 4.0, part.across / 2, "clamp")
+
+
+def stages(job: Job, holds: list[Hold | None], does: list[frozenset[str]]) -> list[Section]:
+    """The blank, then the part after each set-up with what held it.
+
+    Args:
+        job: The part.
+        holds: Each set-up's way of holding.
+        does: Each set-up's operations.
+    """
+    found, done = [section(job, frozenset(), None, frozenset())], frozenset[str]()
+    for hold, here in zip(holds, does, strict=True):
+        done = done | here
+        found.append(section(job, done, hold, here))
+    return found
