@@ -87,7 +87,7 @@ DUNNOCK = (
         done=3, tries={"rod hole": "the displacer rod"},
     ),
     Drawn(
-        "Cylinder cover", "aluminium", "bar 45",
+        "Cylinder cover", "aluminium-6082", "bar 45",
         ("face at 0", "face at 11", "outside 40, from 0 to 8, called rim",
          "outside 22 -0.02 -0.05, from 8 to 11, called register",
          "6 holes 3.2 on 31 circle, from the right end"),
@@ -104,7 +104,7 @@ DUNNOCK = (
         ("face at 0", "face at 10", "outside 18, from 0 to 10", "tapped M4, 8 deep"),
     ),
     Drawn(
-        "Connecting rod", "aluminium", "plate 70 by 16 by 6",
+        "Connecting rod", "aluminium-6082", "plate 70 by 16 by 6",
         ("plane, from the top", "plane, from the bottom",
          "reamed 8 H7, from the top, called big end",
          "reamed 4 H7, from the top, called little end", "profile, from the top"),
@@ -115,7 +115,7 @@ DUNNOCK = (
         harden=True,
     ),
     Drawn(
-        "Main bearing", "bronze", "bar 20",
+        "Main bearing", "bearing-bronze", "bar 20",
         ("face at 0", "face at 16", "outside 16 h7, from 0 to 16, called body",
          "bore 10 H7, from 0 to 16, called bearing", "passage 2, at 8, called oil hole"),
         alike=2, tries={"bearing": "the crankshaft"},
@@ -147,8 +147,7 @@ HARROW_LANE = (
          "plane, from the top, called port face",
          "slot 3/32 wide, 1/8 deep, from 1/2 to 7/8, from the top, called exhaust port"),
         unit=_INCH, tries={"bore": "the right piston"},
- 
-               notes=("Bored 0.004 in over after a blow-hole: accepted, its piston and rings made to it.",),
+        notes=("Bored 0.004 in over after a blow-hole: accepted, its piston made to it.",),
     ),
     Drawn(
         "Piston and rings", "grey-iron", "bar 3/4",
@@ -205,7 +204,7 @@ HARROW_LANE = (
         alike=2, unit=_INCH,
     ),
     Drawn(
-        "Gland nut", "bronze", "bar 1/2",
+        "Gland nut", "bearing-bronze", "bar 1/2",
         ("face at 0", "face at 3/8", "thread 1/4x40 ME, from 0 to 3/16, called nose",
          "outside 0.45, from 3/16 to 3/8, called head", "drilled 5/32, called rod hole",
          "hexagon 0.375 across, from 3/16 to 3/8"),

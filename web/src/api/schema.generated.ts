@@ -208,6 +208,16 @@ export interface components {
             x_mm: components["schemas"]["FigureWire"];
             y_mm: components["schemas"]["FigureWire"] | null;
         };
+        BrokenOut: {
+            mend: string;
+            name: string;
+            operations: string[];
+            rule: string;
+            says: string;
+            set_up: number;
+            severity: string;
+            source: string;
+        };
         BudgetAnswerWire: {
             held_mm: components["schemas"]["FigureWire"];
             left_high_mm: components["schemas"]["FigureWire"] | null;
@@ -647,6 +657,25 @@ export interface components {
             room: string;
             tab: string;
         };
+        DrawnIn: {
+            /** @default 1 */
+            alike: number;
+            blank: string;
+            features: string[];
+            /** @default false */
+            harden: boolean;
+            /** @default  */
+            metal: string;
+            /** @default [] */
+            notes: string[];
+            /** @default {} */
+            tries: {
+                [key: string]: string;
+            };
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+            version: number;
+        };
         DrillChoiceWire: {
             chosen: boolean;
             engagement_percent: components["schemas"]["FigureWire"];
@@ -732,6 +761,13 @@ export interface components {
                 [key: string]: string;
             };
         };
+        EngineOut: {
+            id: number;
+            minutes: number;
+            name: string;
+            parts: components["schemas"]["PartLine"][];
+            wanted: string[];
+        };
         EngineWithParts: {
             id: number;
             name: string;
@@ -773,6 +809,13 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        FeatureOut: {
+            key: string;
+            limits: number[] | null;
+            operations: string[];
+            says: string;
+            typed: string;
         };
         FieldOut: {
             choices: components["schemas"]["ChoiceOut"][];
@@ -896,6 +939,12 @@ export interface components {
             clearance_mm: components["schemas"]["FigureWire"];
             says: string;
             size_mm: components["schemas"]["FigureWire"];
+        };
+        GripOut: {
+            end: number;
+            radius: number;
+            start: number;
+            way: string;
         };
         HeadAnswerWire: {
             arms: string;
@@ -1112,6 +1161,20 @@ export interface components {
             holding: components["schemas"]["Holding"];
             max_rpm: number;
         };
+        LineOut: {
+            belt: string;
+            done: boolean;
+            line: string;
+            mark: string;
+            minutes: number;
+            rpm: number;
+            speed: {
+                [key: string]: string;
+            };
+            step: boolean;
+            tool: string;
+            why: string;
+        };
         LinkWire: {
             calculator: string;
             question: {
@@ -1227,6 +1290,14 @@ export interface components {
         MarkIn: {
             state: components["schemas"]["State"];
             version: number;
+        };
+        MarkOut: {
+            end: number;
+            feature: string;
+            high: number;
+            low: number;
+            now: boolean;
+            start: number;
         };
         MarkWire: {
             at_deg: components["schemas"]["FigureWire"];
@@ -1409,6 +1480,9 @@ export interface components {
                 [key: string]: string;
             };
         };
+        NewIn: {
+            version: number;
+        };
         OringAnswerWire: {
             clear_mm: components["schemas"]["FigureWire"];
             corner_mm: components["schemas"]["FigureWire"];
@@ -1564,6 +1638,21 @@ export interface components {
             metal: string;
             name: string;
         };
+        PartLine: {
+            broken: number;
+            done: number;
+            features: number;
+            hold: string;
+            id: number;
+            metal: string;
+            minutes: number;
+            name: string;
+            next: string;
+            operations: number;
+            problem: string;
+            routed: boolean;
+            wanted: string[];
+        };
         PartOffAnswerWire: {
             bar_used_mm: components["schemas"]["FigureWire"];
             blade_mm: components["schemas"]["FigureWire"];
@@ -1588,6 +1677,40 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        PartOut: {
+            alike: number;
+            at_least: number;
+            blank: string;
+            broken: components["schemas"]["BrokenOut"][];
+            engine: string;
+            engine_id: number | null;
+            features: components["schemas"]["FeatureOut"][];
+            field: string;
+            harden: boolean;
+            holds: string[];
+            id: number;
+            metal: string;
+            minutes: number;
+            name: string;
+            notes: string[];
+            operations: string[];
+            overruled: {
+                [key: string]: string;
+            };
+            problem: string;
+            proved: boolean;
+            reasons: components["schemas"]["ReasonOut"][];
+            route: components["schemas"]["SetUpOut"][];
+            stages: components["schemas"]["StageOut"][];
+            tries: {
+                [key: string]: string;
+            };
+            turned: boolean;
+            unit: components["schemas"]["PageUnit"];
+            version: number;
+            wanted: string[];
+            waved: components["schemas"]["BrokenOut"][];
         };
         PassWire: {
             divisions: components["schemas"]["FigureWire"] | null;
@@ -1963,6 +2086,10 @@ export interface components {
             mm: number;
             plain: boolean;
         };
+        ReasonOut: {
+            rule: string;
+            says: string;
+        };
         RingAnswerWire: {
             bears_mpa: components["schemas"]["FigureWire"];
             bore_mm: components["schemas"]["FigureWire"];
@@ -2000,6 +2127,23 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        RouteIn: {
+            /** @default {} */
+            overruled: {
+                [key: string]: string;
+            };
+            set_ups: components["schemas"]["SetUpIn"][];
+            version: number;
+        };
+        RuleOut: {
+            key: string;
+            mend: string;
+            name: string;
+            reason: string;
+            severity: string;
+            source: string;
+            tag: string;
         };
         RunOutAnswerWire: {
             causes: components["schemas"]["CauseWire"][];
@@ -2112,6 +2256,20 @@ export interface components {
         SetOut: {
             key: string;
             name: string;
+        };
+        SetUpIn: {
+            does: string[];
+            hold: string;
+            /** @default  */
+            packing: string;
+        };
+        SetUpOut: {
+            done: boolean;
+            hold: string;
+            lines: components["schemas"]["LineOut"][];
+            machine: string;
+            minutes: number;
+            packing: string;
         };
         ShaftBudgetReply: {
             answer: components["schemas"]["BudgetAnswerWire"];
@@ -2293,6 +2451,16 @@ export interface components {
             ticked: boolean;
             title: string;
         };
+        SliceOut: {
+            bottom: number;
+            end: number;
+            feature: string;
+            inner: number;
+            now: boolean;
+            right: number;
+            start: number;
+            top: number;
+        };
         SlitAnswerWire: {
             joined_mm: components["schemas"]["FigureWire"] | null;
             kerf_mm: components["schemas"]["FigureWire"];
@@ -2452,6 +2620,12 @@ export interface components {
         StackPartWire: {
             label: string;
             mm: components["schemas"]["FigureWire"];
+        };
+        StageOut: {
+            bar: boolean;
+            grips: components["schemas"]["GripOut"][];
+            marks: components["schemas"]["MarkOut"][];
+            slices: components["schemas"]["SliceOut"][];
         };
         StartIn: {
             /** @default plan */
@@ -2767,6 +2941,10 @@ export interface components {
                 [key: string]: string;
             };
         };
+        TickIn: {
+            done: boolean;
+            mark: string;
+        };
         TightenAnswerWire: {
             past_snug_deg: components["schemas"]["FigureWire"] | null;
             pull_n: components["schemas"]["FigureWire"];
@@ -2794,6 +2972,21 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        TonightOut: {
+            minutes: number;
+            rows: components["schemas"]["TonightRow"][];
+            taken: number;
+            waiting: string[];
+        };
+        TonightRow: {
+            does: string[];
+            engine: string;
+            hold: string;
+            minutes: number;
+            part: string;
+            part_id: number;
+            set_up: number;
         };
         ToolIn: {
             /** @default  */

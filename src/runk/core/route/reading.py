@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Mapping
 from typing import Any
 
-from runk.core.metals.metal import Metal
+from runk.core.metals.metal import Metal, find_metal
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
@@ -83,8 +83,11 @@ def part_of(
     """
     from runk.core.route.lines import typed_of
 
-    if metals is not None and metal and metal not in metals:
-        raise Refused(f"There is no metal `{metal[:40]}` here.", field="metal")
+    if metals is not None and metal:
+        try:
+            metal = find_metal(metal, dict(metals)).key
+        except Refused as refused:
+            raise refused.on("metal") from None
     told = typed_of(blank, BLANK) if isinstance(blank, str) else blank
     questions = []
     for n, one in enumerate(features, 1):

@@ -1,0 +1,54 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { keep } from './change';
+import { type Schemas, call } from './client';
+import { client, refusalOf } from './queries';
+
+export type Part = Schemas['PartOut'];
+export type SetUp = Schemas['SetUpOut'];
+export type RouteLine = Schemas['LineOut'];
+export type Stage = Schemas['StageOut'];
+export type PartLine = Schemas['PartLine'];
+export type EngineWork = Schemas['EngineOut'];
+type Rule = Schemas['RuleOut'];
+type Tonight = Schemas['TonightOut'];
+
+export const usePart = (id: number, unit: string) =>
+  useQuery({
+    queryKey: ['part', id, unit],
+    queryFn: ({ signal }) => call<Part>('GET', `/parts/${id}?unit=${unit}`, undefined, signal),
+    // Another device may have ticked a line.
+    staleTime: 0,
+  });
+
+export const useEngineWork = (id: number, unit: string) =>
+  useQuery({
+    queryKey: ['work', id, unit],
+    queryFn: ({ signal }) => call<EngineWork>('GET', `/engines/${id}/work?unit=${unit}`, undefined, signal),
+    staleTime: 0,
+  });
+
+export const useTonight = (minutes: number, unit: string) =>
+  useQuery({
+    queryKey: ['tonight', minutes, unit],
+    queryFn: ({ signal }) => call<Tonight>('GET', `/tonight?minutes=${minutes}&unit=${unit}`, undefined, signal),
+    staleTime: 0,
+  });
+
+export const useRules = () =>
+  useQuery({ queryKey: ['rules'], queryFn: ({ signal }) => call<Rule[]>('GET', '/rules', undefined, signal) });
+
+/** Something done to a part: `what` is the end of its address, `how` whether it replaces or adds. */
+export function usePartAct(id: number, unit: string) {
+  return useMutation({
+    mutationFn: ({ what, how, body }: { what: string; how: 'PUT' | 'POST'; body: Record<string, unknown> }) =>
+      call<Part>(how, `/parts/${id}/${what}${what === 'drawn' ? '' : `?unit=${unit}`}`, body),
+    onSuccess: async (part: Part) => {
+      await keep(['part', id, unit], part);
+      void client.invalidateQueries({ queryKey: ['work'] });
+      void client.invalidateQueries({ queryKey: ['tonight'] });
+    },
+    onError: (error) => {
+      if (refusalOf(error)?.status === 409) void client.invalidateQueries({ queryKey: ['part', id] });
+    },
+  });
+}

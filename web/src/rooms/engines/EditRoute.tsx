@@ -1,0 +1,109 @@
+import { useState } from 'react';
+import type { Part } from '../../api/parts';
+import { Button } from '../../parts/Button';
+import { type Act, spoken } from './PartRoom';
+
+interface Draft {
+  hold: string;
+  packing: string;
+  does: string[];
+}
+
+/** The route changed by hand: lines moved, ways of holding chosen, set-ups added; then checked. */
+export function EditRoute({ part, act, done }: { part: Part; act: Act; done: () => void }) {
+  const [ups, setUps] = useState<Draft[]>(
+    part.route.map(({ hold, packing, lines }) => ({ hold, packing, does: lines.map((one) => one.line) })),
+  );
+  const there = new Set(ups.flatMap((one) => one.does));
+  const missing = part.operations.filter((one) => !there.has(one));
+  const change = (n: number, more: Partial<Draft>) =>
+    setUps(ups.map((one, at) => (at === n ? { ...one, ...more } : one)));
+  const move = (n: number, at: number, by: 1 | -1) => setUps(moved(ups, n, at, by));
+  const save = () =>
+    act.mutate(
+      {
+        what: 'route',
+        how: 'PUT',
+        body: { version: part.version, set_ups: ups.filter((one) => one.does.length > 0), overruled: part.overruled },
+      },
+      { onSuccess: done },
+    );
+  return (
+    <div className="space-y-3">
+      {ups.map((up, n) => (
+        <section key={n} className="rounded-lg border border-line p-3" aria-label={`Set-up ${n + 1}`}>
+          <label className="flex flex-wrap items-center gap-2">
+            <b>{n + 1}.</b>
+            <select
+              aria-label={`How set-up ${n + 1} is held`}
+              value={up.hold}
+              onChange={(event) => change(n, { hold: event.target.value })}
+              className="min-h-11 min-w-0 flex-1 rounded border border-line bg-card px-2">
+              {[...new Set([up.hold, ...part.holds])].map((one) => (
+                <option key={one}>{one}</option>
+              ))}
+            </select>
+          </label>
+          <ul>
+            {up.does.map((line, at) => (
+              <li key={`${at} ${line}`} className="flex items-center gap-1">
+                <span className="min-w-0 flex-1">{spoken(line)}</span>
+                <Button
+                  look="quiet"
+                  aria-label={`Earlier: ${line}`}
+                  onClick={() => move(n, at, -1)}
+                  disabled={n === 0 && at === 0}>
+                  ↑
+                </Button>
+                <Button
+                  look="quiet"
+                  aria-label={`Later: ${line}`}
+                  onClick={() => move(n, at, 1)}
+                  disabled={n === ups.length - 1 && at === up.does.length - 1}>
+                  ↓
+                </Button>
+                <Button
+                  look="quiet"
+                  aria-label={`Strike out: ${line}`}
+                  onClick={() => change(n, { does: up.does.filter((_, k) => k !== at) })}>
+                  ✕
+                </Button>
+              </li>
+            ))}
+          </ul>
+          {missing.length > 0 && (
+            <select
+              aria-label={`Put into set-up ${n + 1}`}
+              value=""
+              onChange={(event) => change(n, { does: [...up.does, event.target.value] })}
+              className="min-h-11 w-full rounded border border-line bg-card px-2">
+              <option value="">Put in what is missing …</option>
+              {missing.map((one) => (
+                <option key={one}>{one}</option>
+              ))}
+            </select>
+          )}
+        </section>
+      ))}
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={() => setUps([...ups, { hold: part.holds[0] ?? '', packing: '', does: [] }])}>
+          Add a set-up
+        </Button>
+        <Button look="main" onClick={save} disabled={act.isPending}>
+          Keep and check it
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+/** A line one place on; past the end of its set-up it goes into the next. */
+function moved(ups: Draft[], n: number, at: number, by: 1 | -1): Draft[] {
+  const next = ups.map((one) => ({ ...one, does: [...one.does] }));
+  const [line] = next[n]!.does.splice(at, 1);
+  const to = at + by;
+  if (to < 0) next[n - 1]!.does.push(line!);
+  else if (to > next[n]!.does.length) next[n + 1]!.does.unshift(line!);
+  else next[n]!.does.splice(to, 0, line!);
+  return next;
+}
