@@ -12,7 +12,7 @@ from pathlib import Path
 from typing import Any
 
 from runk.ask import Asked, ask
-from runk.cli_parts import add_route
+from runk.cli_parts import add_route, kept_asked
 from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.plain import APART, plain
@@ -99,6 +99,14 @@ def _answer_one(line: str, workshop: Workshop, page: PageUnit, as_json: bool) ->
         print(json.dumps(document, ensure_ascii=False, allow_nan=False))
         return 1 if "error" in document else 0
     try:
+        place = kept_asked(line, workshop, page)
+        if place is not None:
+            print(
+                "\n".join(
+                    (place.read_as, "", f"  {place.headline}", *(f"  {x}" for x in place.says))
+                )
+            )
+            return 0
         asked = ask(line, workshop, page)
     except Refused as refused:
         raise Refused(refused.said(page), suggest=refused.suggested(page)) from None
@@ -119,6 +127,9 @@ def document_for(
 ) -> dict[str, Any]:
     """A line's answer as plain data, or ``{"error": ...}`` with what to do instead."""
     try:
+        place = kept_asked(line, workshop, page)
+        if place is not None:
+            return place.model_dump()
         asked = ask(line, workshop, page, catalogue)
     except Refused as refused:
         return {

@@ -7,11 +7,15 @@ import json
 import sys
 from collections.abc import Callable
 from pathlib import Path
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
+
+if TYPE_CHECKING:
+    from runk.api.place import PlaceOut
+    from runk.store.parts import KeptPart
 
 LARGEST = 4_000_000
 """Bytes of a file of parts."""
@@ -72,3 +76,41 @@ def _route(arguments: argparse.Namespace, way: str, workshop: Workshop) -> int:
         sys.stdout.write("".join(f"{line}\n" for line in lines))
     failed = any("error" in one or one.get("broken") for one in document["parts"])
     return 1 if failed and way == "check" else 0
+
+
+def kept_asked(line: str, workshop: Workshop, page: PageUnit) -> PlaceOut | None:
+    """The answer to a line about the parts that are kept; None where it is about none.
+
+    Raises:
+        Refused: It asks of a part that is not there.
+    """
+    from runk.api.ask_parts import about_parts, asks_of_parts
+
+    if not asks_of_parts(line):
+        return None
+    return about_parts(line, kept_parts(), workshop, page)
+
+
+def kept_parts(engine: str = "") -> list[KeptPart]:
+    """Parts of the stored engines, or of the one of that name; none where nothing is stored.
+
+    Raises:
+        Refused: There is no engine of that name.
+    """
+    from runk.store.database import Store, database_url, file_of
+    from runk.store.parts import parts_kept
+
+    if not file_of(database_url()).exists():
+        return []
+    store = Store()
+    store.migrate()
+    with store.reading() as session:
+        rows = parts_kept(session)
+    store.close()
+    if not engine:
+        return rows
+    found = [row for row in rows if row.engine.casefold() == engine.casefold()]
+    if not found:
+        known = ", ".join(dict.fromkeys(row.engine for row in rows))
+        raise Refused(f"There is no engine called {engine[:60]}.", suggest=known or None)
+    return found

@@ -29,12 +29,16 @@ from runk.api import (
     tablet,
     tools,
 )
+from runk.api.ask_parts import about_parts, asks_of_parts
 from runk.api.cutbook import CutBook
 from runk.api.door import Door, Locked
+from runk.api.place import PlaceOut
 from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
+from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
 from runk.store.database import Store
+from runk.store.parts import parts_kept
 from runk.store.workshop import WorkshopReader
 
 
@@ -75,7 +79,15 @@ def create_app(
     )
     reader = WorkshopReader(store, WORKSHOP)
     problems.install(app)
-    app.include_router(calculators.router(reader.workshop, catalogue))
+
+    def elsewhere(line: str, page: PageUnit) -> PlaceOut | None:
+        if not asks_of_parts(line):
+            return None
+        with store.reading() as session:
+            rows = parts_kept(session)
+        return about_parts(line, rows, reader.workshop(), page)
+
+    app.include_router(calculators.router(reader.workshop, catalogue, elsewhere))
     app.include_router(sheets.router(reader.workshop))
     app.include_router(setout.router(reader.workshop, catalogue))
     app.include_router(shop.router(store, reader))

@@ -12,6 +12,7 @@ from pydantic import BaseModel, ValidationError
 from pydantic_core import to_json
 
 from runk.api.describe import CalculatorOut, describe
+from runk.api.place import PlaceOut
 from runk.api.problems import PROBLEMS
 from runk.api.wire import AnyReply, StepWire, question_model, reply, row_worked
 from runk.ask import ask
@@ -23,6 +24,7 @@ from runk.core.workshop import Workshop
 
 Model = TypeVar("Model", bound=BaseModel)
 Here = Callable[[], Workshop]
+Elsewhere = Callable[[str, PageUnit], PlaceOut | None]
 
 
 class AskIn(BaseModel):
@@ -40,13 +42,14 @@ class OtherOut(BaseModel):
 
 
 class AskOut(BaseModel):
-    """The answer to a line; ``reply`` is what that calculator's own route would say."""
+    """The answer to a line: ``reply`` as that calculator's own route says it, or a ``place``."""
 
     calculator: str
     typed: dict[str, str]
-    reply: AnyReply
+    reply: AnyReply | None
     unused: list[str]
     others: list[OtherOut]
+    place: PlaceOut | None = None
 
 
 _ASKS = {
@@ -60,12 +63,13 @@ def written(body: Any, status: int = 200) -> Response:
     return Response(to_json(body), status, media_type="application/json")
 
 
-def router(here: Here, catalogue: Catalogue) -> APIRouter:
+def router(here: Here, catalogue: Catalogue, elsewhere: Elsewhere | None = None) -> APIRouter:
     """Routes of every calculator.
 
     Args:
         here: Gives today's workshop.
         catalogue: The calculators there are.
+        elsewhere: Answers lines that are about what is kept, or gives None.
     """
     routes = APIRouter(prefix="/api", responses=PROBLEMS)
 
@@ -79,6 +83,9 @@ def router(here: Here, catalogue: Catalogue) -> APIRouter:
         asked = valid(AskIn, await request.body())
         request.state.page = asked.unit
         workshop = here()
+        if elsewhere is not None and (place := elsewhere(asked.line, asked.unit)) is not None:
+            none: dict[str, Any] = {"calculator": "", "typed": {}, "reply": None, "unused": []}
+            return written({**none, "others": [], "place": place.model_dump()})
         found = ask(asked.line, workshop, asked.unit, catalogue)
         body = reply(
             found.calculator,
@@ -96,6 +103,7 @@ def router(here: Here, catalogue: Catalogue) -> APIRouter:
                 "reply": body,
                 "unused": found.unused,
                 "others": [{"read_as": o.read_as, "line": o.line} for o in found.others],
+                "place": None,
             }
         )
 

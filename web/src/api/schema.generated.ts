@@ -83,7 +83,8 @@ export interface components {
         AskOut: {
             calculator: string;
             others: components["schemas"]["OtherOut"][];
-            reply: components["schemas"]["AnyReply"];
+            place?: components["schemas"]["PlaceOut"] | null;
+            reply: components["schemas"]["AnyReply"] | null;
             typed: {
                 [key: string]: string;
             };
@@ -1840,6 +1841,12 @@ export interface components {
         PlaceIn: {
             after?: number | null;
             before?: number | null;
+        };
+        PlaceOut: {
+            headline: string;
+            path: string;
+            read_as: string;
+            says: string[];
         };
         PlaceReply: {
             answer: components["schemas"]["AtAnswerWire"] | components["schemas"]["ChordAnswerWire"] | components["schemas"]["TouchAnswerWire"] | components["schemas"]["BoreAnswerWire"];

@@ -41,8 +41,11 @@ export function Ask({ close }: { close: () => void }) {
   };
   const open = () => {
     if (!shown) return;
-    setQuestion(shown.calculator, shown.typed);
-    go(pathOf(calculators.data ?? [], shown.calculator));
+    if (shown.place) go(shown.place.path);
+    else {
+      setQuestion(shown.calculator, shown.typed);
+      go(pathOf(calculators.data ?? [], shown.calculator));
+    }
     close();
   };
 
@@ -98,7 +101,16 @@ export function Ask({ close }: { close: () => void }) {
               {asked.failureReason instanceof ServerGone && (
                 <p className="text-stop-edge">The server does not answer; trying again.</p>
               )}
-              {shown && <Answered calculators={calculators.data ?? []} reply={shown.reply} />}
+              {shown?.reply && <Answered calculators={calculators.data ?? []} reply={shown.reply} />}
+              {shown?.place && (
+                <>
+                  <p className="text-soft">{shown.place.read_as}</p>
+                  <p className="mt-1 text-3xl font-bold">{shown.place.headline}</p>
+                  {shown.place.says.map((one) => (
+                    <p key={one}>{one}</p>
+                  ))}
+                </>
+              )}
               {shown && shown.others.length > 0 && (
                 <ul aria-label="Or did you mean" className="mt-3 space-y-1">
                   {shown.others.map((other, n) => (

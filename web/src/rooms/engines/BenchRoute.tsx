@@ -4,7 +4,8 @@ import { HalfSection } from '../../drawings/HalfSection';
 import { Button } from '../../parts/Button';
 import { useKey } from '../../state/keys';
 import { usePrefs } from '../../state/prefs';
-import { type Act, spoken } from './PartRoom';
+import type { Act } from './PartRoom';
+import { spoken } from './words';
 
 const DARK = 'border-plate-line bg-plate! px-6 py-4 text-2xl text-plate-ink!';
 

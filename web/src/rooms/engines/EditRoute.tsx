@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { Part } from '../../api/parts';
 import { Button } from '../../parts/Button';
-import { type Act, spoken } from './PartRoom';
+import type { Act } from './PartRoom';
+import { spoken } from './words';
 
 interface Draft {
   hold: string;

@@ -5,6 +5,7 @@ import { useEngines } from '../../api/queries';
 import { Button } from '../../parts/Button';
 import { Drawn } from '../../parts/Drawn';
 import { usePrefs } from '../../state/prefs';
+import { hours, spoken } from './words';
 
 /** The engines: how far each part is, what is wanted, and what can be done tonight. */
 export default function EnginesRoom() {
@@ -107,12 +108,7 @@ function stands(part: PartLine): string {
   if (!part.routed) return 'No route yet';
   if (!part.next) return 'Done';
   const broken = part.broken ? ` · ${part.broken} to mind` : '';
-  return `Next: ${part.next}, ${part.hold}${broken}`;
-}
-
-export function hours(minutes: number): string {
-  if (minutes < 60) return `${Math.round(minutes)} min`;
-  return `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`;
+  return `Next: ${spoken(part.next)}, ${part.hold}${broken}`;
 }
 
 const EVENINGS = [30, 60, 90, 120, 180];

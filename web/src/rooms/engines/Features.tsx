@@ -72,7 +72,7 @@ export function Features({ part, act }: { part: Part; act: Act }) {
               className="min-h-11 min-w-0 flex-1 rounded border border-line bg-paper px-2"
             />
             <Button look="quiet" aria-label={`Copy feature ${n + 1}`} onClick={() => copy(n)}>
-              ⧉
+              copy
             </Button>
             <Button look="quiet" aria-label={`Remove feature ${n + 1}`} onClick={() => cut(n)}>
               ✕

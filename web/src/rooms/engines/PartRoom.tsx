@@ -15,7 +15,7 @@ import { BenchRoute } from './BenchRoute';
 import { Broken } from './Broken';
 import { EditRoute } from './EditRoute';
 import { Features } from './Features';
-import { hours } from './EnginesRoom';
+import { hours, spoken } from './words';
 
 export type Act = ReturnType<typeof usePartAct>;
 
@@ -151,13 +151,6 @@ function NextPlate({ part }: { part: Part }) {
       </p>
     </div>
   );
-}
-
-/** `bore 22: finish` as it is said: finish bore 22. */
-export function spoken(line: string): string {
-  const at = line.lastIndexOf(': ');
-  if (at < 0 || line.startsWith('try ')) return line;
-  return `${line.slice(at + 2)} ${line.slice(0, at)}`;
 }
 
 interface Shown {

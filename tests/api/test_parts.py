@@ -1,0 +1,170 @@
+"""Parts over HTTP: drawn, routed, checked, ticked, from two devices, and asked about."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+GLAND = [
+    "face at 0", "face at 14", "outside 12 h7, from 0 to 8, called nose",
+    "outside 18, from 8 to 14, called flange", "reamed 5 H7, called rod hole",
+]  # fmt: skip
+
+
+def new_part(client: TestClient, name: str = "Trial gland") -> int:
+    return int(
+        client.post("/api/engines/1/parts", json={"name": name, "metal": "brass"}).json()["id"]
+    )
+
+
+def drawn(client: TestClient, part: int, features: list[str], **more: Any) -> Any:
+    version = client.get(f"/api/parts/{part}").json()["version"]
+    body = {"version": version, "metal": "brass", "blank": "bar 20", "features": features, **more}
+    return client.put(f"/api/parts/{part}/drawn", json=body)
+
+
+def test_a_part_goes_from_a_name_to_a_route_that_is_worked_through(client: TestClient) -> None:
+    part = new_part(client)
+    empty = client.get(f"/api/parts/{part}").json()
+    assert "no features yet" in empty["problem"]
+    assert (
+        client.post(f"/api/parts/{part}/propose", json={"version": empty["version"]}).status_code
+        == 422
+    )
+    made = drawn(client, part, GLAND).json()
+    assert [one["key"] for one in made["features"]] == [
+        "face 0",
+        "face 14",
+        "nose",
+        "flange",
+        "rod hole",
+    ]
+    assert made["features"][2]["limits"] == pytest.approx([11.982, 12.0])
+    found = client.post(f"/api/parts/{part}/propose", json={"version": made["version"]}).json()
+    assert found["proved"]
+    assert not found["broken"]
+    assert len(found["stages"]) == len(found["route"]) + 1
+    first = found["route"][0]["lines"][0]
+    assert first["belt"].startswith("belt")
+    for up in found["route"]:
+        for line in up["lines"]:
+            after = client.post(
+                f"/api/parts/{part}/tick", json={"mark": line["mark"], "done": True}
+            ).json()
+    assert all(up["done"] for up in after["route"])
+    assert after["minutes"] == 0
+    undone = client.post(
+        f"/api/parts/{part}/tick", json={"mark": first["mark"], "done": False}
+    ).json()
+    assert not undone["route"][0]["done"]
+
+
+def test_a_route_changed_by_hand_is_kept_and_every_broken_rule_said(client: TestClient) -> None:
+    part = new_part(client)
+    found = client.post(
+        f"/api/parts/{part}/propose", json={"version": drawn(client, part, GLAND).json()["version"]}
+    ).json()
+    ups = [
+        {"hold": one["hold"], "does": [line["line"] for line in one["lines"]]}
+        for one in found["route"]
+    ]
+    ups[0]["does"] = ["part off", *(x for x in ups[0]["does"] if x != "part off")]
+    body = {"version": found["version"], "set_ups": ups}
+    bad = client.put(f"/api/parts/{part}/route", json=body).json()
+    rules = {one["rule"] for one in bad["broken"]}
+    assert {"gone", "through-before-parting", "datum-first"} <= rules
+    assert all(one["says"] and one["source"] for one in bad["broken"])
+    reason = {"through-before-parting": "Trial in scrap."}
+    waved = client.put(
+        f"/api/parts/{part}/route", json={**body, "version": bad["version"], "overruled": reason}
+    ).json()
+    assert "through-before-parting" not in {one["rule"] for one in waved["broken"]}
+    assert "through-before-parting" in {one["rule"] for one in waved["waved"]}
+
+
+def test_two_devices_on_one_part_lose_nothing(client: TestClient) -> None:
+    part = new_part(client)
+    version = drawn(client, part, GLAND).json()["version"]
+    body = {"version": version, "metal": "brass", "blank": "bar 20", "features": GLAND}
+    assert client.put(f"/api/parts/{part}/drawn", json=body).status_code == 200
+    late = client.put(f"/api/parts/{part}/drawn", json={**body, "features": GLAND[:3]})
+    assert late.status_code == 409
+    assert late.json()["theirs"]["drawn"]["features"] == GLAND
+    assert len(client.get(f"/api/parts/{part}").json()["features"]) == len(GLAND)
+
+
+@pytest.mark.parametrize(
+    ("features", "blank", "field"),
+    [
+        (["outside 30, from 0 to 10"], "bar 20", "outside 30"),
+        (["face at 0", "bore 22, from 0 to 10", "outside 18, from 0 to 10"], "bar 20", "bore 22"),
+        ([], "bar 20", "features"),
+        (["something else"], "bar 20", None),
+        (["face at 0"], "a lump", None),
+        (["face at 0"], "bar 20, 10 long, of nothing", None),
+    ],
+)  # fmt: skip
+def test_what_cannot_be_made_is_refused_and_what_was_there_stays(
+    client: TestClient, features: list[str], blank: str, field: str | None
+) -> None:
+    part = new_part(client)
+    drawn(client, part, GLAND)
+    refused = drawn(client, part, features, blank=blank)
+    assert refused.status_code == 422
+    assert field is None or refused.json()["field"] == field
+    assert refused.json()["detail"]
+    assert len(client.get(f"/api/parts/{part}").json()["features"]) == len(GLAND)
+
+
+def test_an_engine_says_how_far_it_is_and_tonight_what_fits(client: TestClient) -> None:
+    work = client.get("/api/engines/1/work").json()
+    assert len(work["parts"]) >= 12
+    assert {
+        part["name"]
+        for part in work["parts"]
+        if part["operations"] and part["done"] == part["operations"]
+    }
+    assert not [part["name"] for part in work["parts"] if part["problem"]]
+    assert len(client.get("/api/engines/2/work").json()["parts"]) >= 12
+    for minutes in (5, 60, 240):
+        plan = client.get(f"/api/tonight?minutes={minutes}").json()
+        assert plan["taken"] <= minutes
+        assert sum(row["minutes"] for row in plan["rows"]) == pytest.approx(plan["taken"])
+    assert client.get("/api/tonight?minutes=2").status_code == 422
+    rules = client.get("/api/rules").json()
+    assert len(rules) >= 40
+    assert all(rule["reason"] or rule["mend"] for rule in rules)
+
+
+@pytest.mark.parametrize(
+    ("line", "head"),
+    [
+        ("what next on the crankshaft from the solid", "set-up"),
+        ("what next on the Dunnock crankshaft?", "Held"),
+        ("how do I hold the dunnock flywheel to turn its rim", "faceplate"),
+        ("check the power piston", "breaks no rule"),
+        ("check the cover studs", "breaks 1 rule"),
+        ("tonight 90 minutes", "set-ups"),
+        ("30 minutes tonight", "30 minutes"),
+    ],
+)  # fmt: skip
+def test_parts_are_asked_about_in_plain_words(client: TestClient, line: str, head: str) -> None:
+    answer = client.post("/api/ask", json={"line": line}).json()
+    place = answer["place"]
+    assert answer["reply"] is None
+    assert place["path"].startswith("/engines")
+    said = " ".join((place["read_as"], place["headline"], *place["says"]))
+    assert head in said or head == "set-up"
+
+
+def test_a_part_that_is_not_there_is_said_and_an_ordinary_line_is_left_alone(
+    client: TestClient,
+) -> None:
+    lost = client.post("/api/ask", json={"line": "what next on the boiler"})
+    assert lost.status_code == 422
+    assert "boiler" in lost.json()["detail"]
+    several = client.post("/api/ask", json={"line": "check the cylinder"})
+    assert "Several" in several.json()["detail"]
+    assert client.post("/api/ask", json={"line": "turn 22 brass"}).json()["place"] is None
