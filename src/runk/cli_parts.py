@@ -9,6 +9,7 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
+from runk.ask.of_parts import asks_of_parts
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -84,10 +85,10 @@ def kept_asked(line: str, workshop: Workshop, page: PageUnit) -> PlaceOut | None
     Raises:
         Refused: It asks of a part that is not there.
     """
-    from runk.api.ask_parts import about_parts, asks_of_parts
-
     if not asks_of_parts(line):
         return None
+    from runk.api.ask_parts import about_parts
+
     return about_parts(line, kept_parts(), workshop, page)
 
 

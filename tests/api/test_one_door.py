@@ -88,6 +88,16 @@ def kept_part(client: TestClient) -> int:
     return int(post(client, path, {"name": "Kept part"})["id"])
 
 
+DRAWN = {"blank": "bar 12", "features": ["face at 0", "outside 10, from 0 to 8"]}
+
+
+def drawn_part(client: TestClient) -> int:
+    part = kept_part(client)
+    response = client.put(f"/api/parts/{part}/drawn", json={"version": 1, **DRAWN})
+    assert response.status_code == 200, response.text
+    return part
+
+
 def kept_cut(client: TestClient) -> int:
     body = {"keep_key": "kept-cut-01", "question": PLAN, "simulated": True}
     return int(post(client, "/api/cuts", body)["id"])
@@ -195,6 +205,20 @@ MEETINGS: dict[str, Callable[[TestClient], Meeting]] = {
     "DELETE /api/parts/{item}": lambda c: Meeting(f"/api/parts/{kept_part(c)}", _none, "all"),
     "POST /api/parts/{item}/back": lambda c: Meeting(
         gone(c, f"/api/parts/{kept_part(c)}"), _none, "all"
+    ),
+    "PUT /api/parts/{part_id}/drawn": lambda c: Meeting(
+        f"/api/parts/{kept_part(c)}/drawn", lambda _n: {"version": 1, **DRAWN}, "one"
+    ),
+    "PUT /api/parts/{part_id}/route": lambda c: Meeting(
+        f"/api/parts/{drawn_part(c)}/route", lambda _n: {"version": 2, "set_ups": []}, "one"
+    ),
+    "POST /api/parts/{part_id}/propose": lambda c: Meeting(
+        f"/api/parts/{drawn_part(c)}/propose", lambda _n: {"version": 2}, "one"
+    ),
+    "POST /api/parts/{part_id}/tick": lambda c: Meeting(
+        f"/api/parts/{drawn_part(c)}/tick",
+        lambda _n: {"mark": "face 0: face", "done": True},
+        "same",
     ),
     "POST /api/cuts": lambda _: Meeting(
         "/api/cuts", lambda _n: {"keep_key": "once-only-2", "question": PLAN}, "same"

@@ -29,10 +29,11 @@ from runk.api import (
     tablet,
     tools,
 )
-from runk.api.ask_parts import about_parts, asks_of_parts
+from runk.api.ask_parts import about_parts
 from runk.api.cutbook import CutBook
 from runk.api.door import Door, Locked
 from runk.api.place import PlaceOut
+from runk.ask.of_parts import asks_of_parts
 from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.units import PageUnit

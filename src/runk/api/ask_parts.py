@@ -8,6 +8,7 @@ from collections.abc import Sequence
 from runk.api.part_wire import part_in, route_in
 from runk.api.parts import part_line, planned
 from runk.api.place import PlaceOut
+from runk.ask.of_parts import CHECK, HOLD, NEXT, TONIGHT, plain_line
 from runk.core.refusals import Refused
 from runk.core.route.rules import BY_KEY, check
 from runk.core.said import worded
@@ -16,35 +17,7 @@ from runk.core.workshop import Workshop
 from runk.formats.part_json import spoken_route
 from runk.store.parts import KeptPart
 
-_NEXT = re.compile(
-    r"(?:what(?:'s| is| comes)?|whats) next (?:on|for|with|of) (?:the )?(?P<part>.+)"
-)
-_HOLD = re.compile(
-    r"how (?:do i|to|can i|shall i|should i) hold (?:the )?(?P<part>.+?)"
-    r"(?: (?:to|for|while|when) (?P<do>.+))?"
-)
-_CHECK = re.compile(r"check (?:the )?(?P<part>.+)")
-_TONIGHT = re.compile(
-    r"(?:what (?:can i do )?|i have )?(?:tonight|this evening)[,:]?"
-    r"(?: (?P<many>\d{1,4}) ?(?:minutes|min|m))?"
-    r"|(?P<first>\d{1,4}) ?(?:minutes|min) (?:tonight|this evening)"
-    r"|tonight (?P<hours>\d{1,2}(?:\.5)?) ?(?:hours|hour|h)"
-)
 _SMALL = frozenset({"the", "a", "its", "to", "of", "on", "and", "it"})
-
-
-def asks_of_parts(line: str) -> bool:
-    """Whether a line may be about a part: only then is anything looked up.
-
-    >>> asks_of_parts("what next on the crankshaft"), asks_of_parts("turn 22 brass")
-    (True, False)
-    """
-    said = _plain(line)
-    return any(pattern.fullmatch(said) for pattern in (_NEXT, _HOLD, _CHECK, _TONIGHT))
-
-
-def _plain(line: str) -> str:
-    return " ".join(line.lower().split()).rstrip("?!. ")
 
 
 def about_parts(
@@ -61,13 +34,13 @@ def about_parts(
     Raises:
         Refused: It asks of a part that is not there, or of one of several.
     """
-    said = _plain(line)
-    if found := _TONIGHT.fullmatch(said):
+    said = plain_line(line)
+    if found := TONIGHT.fullmatch(said):
         return _tonight(found, rows, workshop, page)
-    for pattern, answer in ((_NEXT, _next), (_HOLD, _hold), (_CHECK, _checked)):
+    for pattern, answer in ((NEXT, _next), (HOLD, _hold), (CHECK, _checked)):
         if (found := pattern.fullmatch(said)) is None:
             continue
-        row = _named(found["part"], rows, must=pattern is not _CHECK)
+        row = _named(found["part"], rows, must=pattern is not CHECK)
         if row is None:
             return None
         if answer is _hold:
