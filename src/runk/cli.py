@@ -12,7 +12,7 @@ from pathlib import Path
 from typing import Any
 
 from runk.ask import Asked, ask
-from runk.cli_parts import add_route, kept_asked
+from runk.cli_parts import add_files, add_route, kept_asked
 from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.plain import APART, plain
@@ -63,6 +63,7 @@ def _parser() -> argparse.ArgumentParser:
         mover.add_argument("file", type=Path)
         mover.set_defaults(run=run)
     add_route(commands, stored_workshop)
+    add_files(commands, stored_workshop)
     reset = commands.add_parser("reset-demo", help="throw the demonstration's data away")
     reset.set_defaults(run=_reset_demo)
     return parser

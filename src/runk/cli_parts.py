@@ -39,6 +39,56 @@ def add_route(commands: Any, workshop: Callable[[], Workshop]) -> None:
         one.set_defaults(run=lambda arguments, n=name: _route(arguments, n, workshop()))
 
 
+def add_files(commands: Any, workshop: Callable[[], Workshop]) -> None:
+    """The commands that take an engine out of the store and bring one in."""
+    out = commands.add_parser("export", help="an engine and its parts into a file")
+    out.add_argument("engine", help="its name")
+    out.add_argument("file", type=Path, help="JSON to write")
+    out.set_defaults(run=_export)
+    into = commands.add_parser("import", help="an engine and its parts from JSON, or a list in CSV")
+    into.add_argument("file", type=Path)
+    into.add_argument("--engine", default="", help="its name, where the file does not say")
+    into.add_argument("--unit", choices=[u.value for u in PageUnit], default="mm")
+    into.set_defaults(run=lambda arguments: _import(arguments, workshop()))
+
+
+def _export(arguments: argparse.Namespace) -> int:
+    from runk.formats.part_json import engine_plain
+    from runk.store.part_files import part_row
+
+    rows = kept_parts(arguments.engine)
+    if not rows:
+        raise Refused("There is no engine kept yet.", field="engine")
+    document = engine_plain(rows[0].engine, [part_row(row) for row in rows])
+    text = json.dumps(document, ensure_ascii=False, indent=1)
+    try:
+        arguments.file.write_text(f"{text}\n", encoding="utf-8")
+    except OSError as failed:
+        raise Refused(f"{arguments.file} cannot be written: {failed}.", field="file") from None
+    print(f"{len(rows)} parts of {rows[0].engine} in {arguments.file}")
+    return 0
+
+
+def _import(arguments: argparse.Namespace, workshop: Workshop) -> int:
+    from runk.api.part_files import read_rows
+    from runk.store.database import Store
+    from runk.store.part_files import bring_in
+
+    try:
+        raw = arguments.file.read_bytes()
+    except OSError as failed:
+        raise Refused(f"{arguments.file} cannot be read: {failed}.", field="file") from None
+    kind = "text/csv" if arguments.file.suffix.lower() == ".csv" else "application/json"
+    name, rows = read_rows(raw, kind, arguments.engine, workshop, PageUnit(arguments.unit))
+    store = Store()
+    store.migrate()
+    with store.writing() as session:
+        made = bring_in(session, name, rows)
+    store.close()
+    print(f"{made.name}: {len(made.parts)} parts")
+    return 0
+
+
 def read_document(file: Path) -> Any:
     """A JSON document from a file.
 
@@ -63,19 +113,22 @@ def _route(arguments: argparse.Namespace, way: str, workshop: Workshop) -> int:
 
     page = PageUnit(arguments.unit)
     try:
-        engine = engine_of(read_document(arguments.file), workshop.metals, page)
+        lost: list[tuple[str, Refused]] = []
+        document = read_document(arguments.file)
+        engine = engine_of(document, workshop.metals, page, failed=lost)
     except Refused as refused:
         if not arguments.json:
             raise
         print(json.dumps(refusal(refused, page), ensure_ascii=False))
         return 1
-    document = (proposals if way == "propose" else checks)(engine, workshop, page)
+    said = (proposals if way == "propose" else checks)(engine, workshop, page)
+    said["parts"] += [{"name": name, **refusal(refused, page)} for name, refused in lost]
     if arguments.json:
-        print(json.dumps(document, ensure_ascii=False, allow_nan=False))
+        print(json.dumps(said, ensure_ascii=False, allow_nan=False))
     else:
-        lines = (proposal_lines if way == "propose" else check_lines)(document)
+        lines = (proposal_lines if way == "propose" else check_lines)(said)
         sys.stdout.write("".join(f"{line}\n" for line in lines))
-    failed = any("error" in one or one.get("broken") for one in document["parts"])
+    failed = any("error" in one or one.get("broken") for one in said["parts"])
     return 1 if failed and way == "check" else 0
 
 

@@ -19,6 +19,7 @@ from runk.api import (
     metals,
     openapi,
     pages,
+    part_files,
     parts,
     practice,
     problems,
@@ -97,6 +98,7 @@ def create_app(
     app.include_router(slate.router(store, reader.workshop, catalogue))
     app.include_router(engines.router(store))
     app.include_router(parts.router(store, reader.workshop))
+    app.include_router(part_files.router(store, reader.workshop))
     app.include_router(practice.router(reader.workshop))
     book = CutBook(store)
     app.include_router(cuts.router(book, reader.workshop, catalogue))

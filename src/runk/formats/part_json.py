@@ -21,16 +21,18 @@ VERSION = 1
 MOST_PARTS, MOST_SET_UPS, MOST_LINES, LONGEST_LINE = 200, 100, 400, 300
 _PART = frozenset(
     {"name", "metal", "blank", "features", "notes", "tries", "alike", "harden", "route",
-     "overruled", "unit"}
+     "overruled", "unit", "done", "proved", "at_least", "reasons"}
 )  # fmt: skip
 
 
 @dataclass(frozen=True)
 class PartFile:
-    """A part of a file: itself, and its route where it has one."""
+    """A part of a file: itself, its route where it has one, lines ticked, and it as typed."""
 
     part: Part
     route: Route | None = None
+    done: tuple[str, ...] = ()
+    drawn: dict[str, Any] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -39,16 +41,21 @@ class EngineFile:
 
     Args:
         engine: Its name; empty where the file is of parts alone.
-        parts: In order.
+        parts: Those that are drawn, in order.
+        named: Those that are only named yet, as they are kept.
     """
 
     engine: str
     parts: tuple[PartFile, ...]
-    note: str = field(default="")
+    named: tuple[dict[str, Any], ...] = ()
 
 
 def engine_of(
-    document: Any, metals: Mapping[str, Metal], page: PageUnit = PageUnit.MM
+    document: Any,
+    metals: Mapping[str, Metal],
+    page: PageUnit = PageUnit.MM,
+    named: bool = False,
+    failed: list[tuple[str, Refused]] | None = None,
 ) -> EngineFile:
     """An engine or its parts from a document.
 
@@ -56,6 +63,8 @@ def engine_of(
         document: As JSON gives it: an object with ``parts``, a list of parts, or one part.
         metals: Metals there are.
         page: What a bare number means, where the file does not say ``unit``.
+        named: Whether parts without features are taken, as names to be drawn later.
+        failed: Takes parts that cannot be made, each with why; else one such refuses the file.
 
     Raises:
         Refused: It is of a newer version, or some part of it cannot be read.
@@ -76,15 +85,31 @@ def engine_of(
         raise Refused("That file holds no parts.", field="parts")
     if len(rows) > MOST_PARTS:
         raise Refused(f"{len(rows)} parts: {MOST_PARTS} are the most of one file.", field="parts")
-    unit = document.get("unit", page.value)
-    if unit not in {one.value for one in PageUnit}:
-        raise Refused(f"A file is in mm or inch, not `{str(unit)[:20]}`.", field="unit")
-    parts = tuple(_part(row, n, metals, PageUnit(unit)) for n, row in enumerate(rows, 1))
-    names = [one.part.name.casefold() for one in parts]
+    unit = _unit(document.get("unit", page.value))
+    bare = [row for row in rows if named and isinstance(row, dict) and not row.get("features")]
+    parts: list[PartFile] = []
+    for n, row in enumerate(rows, 1):
+        if row in bare:
+            continue
+        try:
+            parts.append(_part(row, n, metals, unit))
+        except Refused as refused:
+            if failed is None:
+                raise
+            called = row.get("name") if isinstance(row, dict) else None
+            failed.append((str(called or f"part {n}")[:120], refused))
+    only = tuple(_named(row, metals) for row in bare)
+    names = [one.part.name.casefold() for one in parts] + [one["name"].casefold() for one in only]
     for name in names:
         if names.count(name) > 1:
             raise Refused(f"Two parts are called {name}.", field="name")
-    return EngineFile(_text(document, "engine"), parts, _text(document, "note"))
+    return EngineFile(_text(document, "engine", 120), tuple(parts), only)
+
+
+def _unit(unit: Any) -> PageUnit:
+    if unit not in {one.value for one in PageUnit}:
+        raise Refused(f"A file is in mm or inch, not `{str(unit)[:20]}`.", field="unit")
+    return PageUnit(unit)
 
 
 def _text(row: Mapping[str, Any], name: str, longest: int = 2000) -> str:
@@ -121,6 +146,8 @@ def _part(row: Any, n: int, metals: Mapping[str, Metal], page: PageUnit) -> Part
     if not isinstance(blank, str | dict):
         raise Refused(f"{name}: what is it made from?", field="blank", suggest="bar 25 mm")
     features = _list(row, "features")
+    if "unit" in row:
+        page = _unit(row["unit"])
     if not all(isinstance(one, str | dict) for one in features):
         raise Refused(f"{name}: a feature is a line or an object.", field="features")
     part = part_of(
@@ -133,7 +160,24 @@ def _part(row: Any, n: int, metals: Mapping[str, Metal], page: PageUnit) -> Part
     lost = sorted(set(part.tries) - set(part.by_key))
     if lost:
         raise Refused(f"{name} has no feature `{lost[0][:60]}` to try.", field="tries")
-    return PartFile(part, _route(row, name))
+    drawn = {
+        "blank": blank if isinstance(blank, str) else said(BLANK, part.blank, page),
+        "features": [
+            typed if isinstance(typed, str) else said(FEATURE, one.asked, page)
+            for typed, one in zip(features, part.features, strict=True)
+        ],
+        "notes": list(part.notes), "tries": dict(part.tries), "alike": part.alike,
+        "harden": part.harden, "unit": page.value,
+    }  # fmt: skip
+    return PartFile(part, _route(row, name), tuple(_lines(row, "done")), drawn)
+
+
+def _named(row: Mapping[str, Any], metals: Mapping[str, Metal]) -> dict[str, Any]:
+    name = _text(row, "name", 120)
+    if not name:
+        raise Refused("A part has no name.", field="name")
+    metal = _metal(_text(row, "metal", 80), metals)
+    return {"name": name, "metal": metal, "drawn": None, "route": None, "done": []}
 
 
 def _metal(name: str, metals: Mapping[str, Metal]) -> str:
@@ -223,21 +267,16 @@ def route_plain(route: Route) -> list[dict[str, Any]]:
 
 
 def engine_plain(
-    engine: str, parts: Iterable[tuple[Part, Route | None]], page: PageUnit = PageUnit.MM
+    engine: str, rows: Iterable[Mapping[str, Any]], page: PageUnit = PageUnit.MM
 ) -> dict[str, Any]:
-    """An engine as a document that :func:`engine_of` reads back."""
-    rows = []
-    for part, route in parts:
-        row = part_plain(part, page)
-        if route is not None:
-            row["route"] = route_plain(route)
-            if route.overruled:
-                row["overruled"] = dict(route.overruled)
-        rows.append(row)
+    """An engine as a document that :func:`engine_of` reads back.
+
+    Args:
+        engine: Its name.
+        rows: Its parts as plain data.
+        page: What a bare number means in those that do not say.
+    """
     return {
-        "runk": "parts",
-        "version": VERSION,
-        "unit": page.value,
-        "engine": engine,
-        "parts": rows,
-    }
+        "runk": "parts", "version": VERSION, "unit": page.value, "engine": engine,
+        "parts": [dict(row) for row in rows],
+    }  # fmt: skip

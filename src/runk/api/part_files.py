@@ -1,0 +1,145 @@
+"""Routes of engines and parts as files: JSON out and in, a list in, a sheet for the bench."""
+
+from __future__ import annotations
+
+import json
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Query, Request, Response
+from starlette.concurrency import run_in_threadpool
+
+from runk.api.calculators import Here
+from runk.api.files import as_file
+from runk.api.ids import RowId
+from runk.api.part_wire import part_out
+from runk.api.problems import PROBLEMS
+from runk.core.refusals import Refused
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+from runk.formats.paper import Paper
+from runk.formats.part_json import PartFile, engine_of, engine_plain
+from runk.formats.parts_csv import parts_from_csv
+from runk.store.database import Store
+from runk.store.engines import EngineWithParts
+from runk.store.part_files import bring_in, part_row
+from runk.store.parts import engine_name, part_kept, parts_kept
+
+LARGEST = 4_000_000
+_BODY = {
+    "required": True,
+    "content": {
+        "application/json": {"schema": {"type": "object"}},
+        "text/csv": {"schema": {"type": "string"}},
+    },
+}
+
+
+def row_of(one: PartFile) -> dict[str, Any]:
+    """A part of a file as it is kept."""
+    route = None
+    if one.route is not None:
+        route = {
+            "set_ups": [
+                {"hold": up.hold, "packing": up.packing, "does": list(up.does)}
+                for up in one.route.set_ups
+            ],
+            "overruled": dict(one.route.overruled),
+        }
+    return {
+        "name": one.part.name, "metal": one.part.metal, "drawn": one.drawn, "route": route,
+        "done": list(one.done),
+    }  # fmt: skip
+
+
+def router(store: Store, here: Here) -> APIRouter:
+    """Routes of engines' files.
+
+    Args:
+        store: Where they are kept.
+        here: Gives today's workshop.
+    """
+    routes = APIRouter(prefix="/api", responses=PROBLEMS)
+
+    @routes.get("/engines/{engine_id}/file", response_class=Response)
+    def out(engine_id: RowId) -> Response:
+        with store.reading() as session:
+            name, rows = engine_name(session, engine_id), parts_kept(session, engine_id)
+        body = json.dumps(
+            engine_plain(name, [part_row(row) for row in rows]), ensure_ascii=False, indent=1
+        )
+        return as_file(body.encode(), "application/json", f"engine-{engine_id}.json")
+
+    @routes.post("/engines/file", status_code=201, openapi_extra={"requestBody": _BODY})
+    async def bring(
+        request: Request,
+        engine: Annotated[str, Query(max_length=120)] = "",
+        unit: Annotated[PageUnit, Query()] = PageUnit.MM,
+    ) -> EngineWithParts:
+        request.state.page = unit
+        raw = await request.body()
+        kind = request.headers.get("content-type", "")
+        name, rows = await run_in_threadpool(read_rows, raw, kind, engine, here(), unit)
+
+        def put() -> EngineWithParts:
+            with store.writing() as session:
+                return bring_in(session, name, rows)
+
+        return await run_in_threadpool(put)
+
+    for kind in ("md", "pdf"):
+        _add_sheet(routes, store, here, kind)
+    return routes
+
+
+def read_rows(
+    raw: bytes, kind: str, engine: str, workshop: Workshop, page: PageUnit
+) -> tuple[str, list[dict[str, Any]]]:
+    """The engine of a file and its parts as they are kept.
+
+    Raises:
+        Refused: It is too large, no JSON and no list, or something of it cannot be made.
+    """
+    if len(raw) > LARGEST:
+        raise Refused(f"That file is larger than {LARGEST // 1_000_000} MB.", field="file")
+    try:
+        text = raw.decode("utf-8-sig")
+    except UnicodeDecodeError:
+        raise Refused("That file is no text in UTF-8.", field="file") from None
+    if "csv" in kind:
+        document = parts_from_csv(text, engine)
+    else:
+        try:
+            document = json.loads(text)
+        except (ValueError, RecursionError):
+            raise Refused("That file is no JSON that can be read.", field="file") from None
+    found = engine_of(document, workshop.metals, page, named=True)
+    name = engine.strip() or found.engine
+    if not name:
+        raise Refused("What is the engine called?", field="engine", suggest="Trial engine")
+    return name, [*map(row_of, found.parts), *found.named]
+
+
+def _add_sheet(routes: APIRouter, store: Store, here: Here, kind: str) -> None:
+    def sheet(
+        request: Request,
+        part_id: RowId,
+        paper: Annotated[Paper, Query()] = Paper.A4,
+        unit: Annotated[PageUnit, Query()] = PageUnit.MM,
+    ) -> Response:
+        from runk.formats.route_sheet import route_markdown, route_pdf
+
+        request.state.page = unit
+        with store.reading() as session:
+            kept = part_kept(session, part_id)
+        part = part_out(kept, here(), unit)
+        if not part["route"]:
+            raise Refused(f"{kept.name} has no route yet.", field="route")
+        if kind == "md":
+            text = route_markdown(part).encode()
+            return as_file(text, "text/markdown; charset=utf-8", f"route-{part_id}.md")
+        return as_file(route_pdf(part, paper), "application/pdf", f"route-{part_id}-{paper}.pdf")
+
+    routes.add_api_route(
+        f"/parts/{{part_id}}/sheet.{kind}", sheet, methods=["GET"], response_class=Response,
+        name=f"sheet {kind}",
+    )  # fmt: skip
