@@ -98,6 +98,28 @@ def drawn_part(client: TestClient) -> int:
     return part
 
 
+FILE = {"parts": [{"name": "x", "metal": "brass", **DRAWN}]}
+FIT: dict[str, Any] = {}
+
+
+def fitted(client: TestClient) -> dict[str, Any]:
+    """Two parts that may go together, and what is sent to say so."""
+    shaft = drawn_part(client)
+    hole = int(post(client, "/api/engines/1/parts", {"name": "Kept bush"})["id"])
+    body = {"version": 1, "blank": "bar 20", "features": ["bore 10, from 0 to 8, called hole"]}
+    assert client.put(f"/api/parts/{hole}/drawn", json=body).status_code == 200
+    FIT.update(
+        hole_part=hole, hole_feature="hole", shaft_part=shaft, shaft_feature="outside 10",
+        duty="running",
+    )  # fmt: skip
+    return FIT
+
+
+def kept_fit(client: TestClient) -> int:
+    body = fitted(client)
+    return int(post(client, f"/api/fits?part={body['shaft_part']}", body)["fits"][0]["id"])
+
+
 def kept_cut(client: TestClient) -> int:
     body = {"keep_key": "kept-cut-01", "question": PLAN, "simulated": True}
     return int(post(client, "/api/cuts", body)["id"])
@@ -219,6 +241,21 @@ MEETINGS: dict[str, Callable[[TestClient], Meeting]] = {
         f"/api/parts/{drawn_part(c)}/tick",
         lambda _n: {"mark": "face 0: face", "done": True},
         "same",
+    ),
+    "POST /api/engines/file": lambda _: Meeting(
+        "/api/engines/file?engine=One", lambda _n: FILE, "one"
+    ),
+    "POST /api/parts/{part_id}/measure": lambda c: Meeting(
+        f"/api/parts/{drawn_part(c)}/measure",
+        lambda _n: {"feature": "outside 10", "reading": "9.99"},
+        "same",
+    ),
+    "POST /api/fits": lambda c: Meeting(
+        f"/api/fits?part={fitted(c)['shaft_part']}", lambda _n: FIT, "same"
+    ),
+    "DELETE /api/fits/{fit_id}": lambda c: Meeting(f"/api/fits/{kept_fit(c)}", _none, "all"),
+    "POST /api/fits/{fit_id}/back": lambda c: Meeting(
+        gone(c, f"/api/fits/{kept_fit(c)}"), _none, "all"
     ),
     "POST /api/cuts": lambda _: Meeting(
         "/api/cuts", lambda _n: {"keep_key": "once-only-2", "question": PLAN}, "same"

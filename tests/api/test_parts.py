@@ -168,3 +168,95 @@ def test_a_part_that_is_not_there_is_said_and_an_ordinary_line_is_left_alone(
     several = client.post("/api/ask", json={"line": "check the cylinder"})
     assert "Several" in several.json()["detail"]
     assert client.post("/api/ask", json={"line": "turn 22 brass"}).json()["place"] is None
+
+
+def fit(
+    client: TestClient, hole: tuple[int, str], shaft: tuple[int, str], duty: str = "running"
+) -> Any:
+    body = {
+        "hole_part": hole[0], "hole_feature": hole[1], "shaft_part": shaft[0],
+        "shaft_feature": shaft[1], "duty": duty,
+    }  # fmt: skip
+    return client.post(f"/api/fits?part={shaft[0]}", json=body)
+
+
+def pin_and_bush(client: TestClient) -> tuple[int, int]:
+    pin, bush = new_part(client, "Trial pin"), new_part(client, "Trial bush")
+    drawn(client, pin, ["face at 0", "outside 8 h7, from 0 to 20, called pin"])
+    drawn(
+        client,
+        bush,
+        ["face at 0", "outside 14, from 0 to 12", "bore 8 H7, from 0 to 12, called hole"],
+    )
+    return pin, bush
+
+
+def test_a_reading_on_one_side_gives_the_other_its_target(client: TestClient) -> None:
+    pin, bush = pin_and_bush(client)
+    made = fit(client, (bush, "hole"), (pin, "pin")).json()["fits"][0]
+    assert "as it is drawn" in made["says"]
+    read = client.post(f"/api/parts/{bush}/measure", json={"feature": "hole", "reading": "8.030"})
+    assert read.json()["measured"] == {"hole": "8.03 mm"}
+    now = client.get(f"/api/parts/{pin}").json()["fits"][0]
+    asked = client.post(
+        "/api/calc/mate",
+        json={
+            "make": "shaft",
+            "there": "8.03",
+            "duty": "running",
+            "hole_metal": "brass",
+            "shaft_metal": "brass",
+        },
+    ).json()["answer"]
+    assert now["target"] == f"{asked['low_mm']['shown']} to {asked['high_mm']['shown']} mm"
+    assert now["reading"] == "8.03 mm"
+    # The same on an inch page, from the same reading.
+    inch = client.get(f"/api/parts/{pin}?unit=inch").json()["fits"][0]["target"]
+    assert float(inch.split()[0]) == pytest.approx(asked["low_mm"]["value"] / 25.4, abs=1e-4)
+    client.post(f"/api/parts/{pin}/measure", json={"feature": "pin", "reading": "8.02"})
+    assert client.get(f"/api/parts/{pin}").json()["fits"][0]["stands"] == "large"
+    assert (
+        client.post(
+            f"/api/parts/{pin}/measure", json={"feature": "pin", "reading": "wide"}
+        ).status_code
+        == 422
+    )
+    assert (
+        client.post(
+            f"/api/parts/{pin}/measure", json={"feature": "rim", "reading": "8"}
+        ).status_code
+        == 422
+    )
+
+
+def test_a_change_says_what_it_touches_before_it_is_taken(client: TestClient) -> None:
+    pin, bush = pin_and_bush(client)
+    fit(client, (bush, "hole"), (pin, "pin"))
+    larger = ["face at 0", "outside 8.5, from 0 to 20, called pin"]
+    asked = drawn(client, pin, larger)
+    assert asked.status_code == 422
+    assert asked.json()["field"] == "sure"
+    assert "hole of Trial bush" in asked.json()["detail"]
+    assert drawn(client, pin, larger, sure=True).status_code == 200
+    assert client.get(f"/api/parts/{bush}").json()["fits"][0]["target"].startswith("8.5")
+
+
+def test_fits_that_contradict_each_other_are_said(client: TestClient) -> None:
+    pin, bush = pin_and_bush(client)
+    other = new_part(client, "Other bush")
+    drawn(
+        client,
+        other,
+        ["face at 0", "outside 14, from 0 to 12", "bore 9, from 0 to 12, called hole"],
+    )
+    fit(client, (bush, "hole"), (pin, "pin"))
+    both = fit(client, (other, "hole"), (pin, "pin")).json()["fits"]
+    assert all("No one size does" in one["says"] for one in both)
+    assert fit(client, (pin, "pin"), (bush, "hole")).status_code == 422
+    assert fit(client, (bush, "hole"), (pin, "nothing")).status_code == 422
+    assert fit(client, (bush, "hole"), (pin, "pin"), "friendship").status_code == 422
+    path = f"/api/fits/{both[0]['id']}"
+    assert client.delete(path).status_code == 204
+    assert len(client.get(f"/api/parts/{pin}").json()["fits"]) == 1
+    assert client.post(f"{path}/back").status_code == 204
+    assert len(client.get(f"/api/parts/{pin}").json()["fits"]) == 2

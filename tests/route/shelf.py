@@ -74,15 +74,15 @@ PARTS: dict[str, tuple[str, str, list[str], dict[str, Any]]] = {
     ),
     "gland": (
         "brass",
-        "bar 20",
+        "bar 25",
         [
             "face at 0",
             "face at 14",
             "chamfer 0.5 at 0",
             "outside 12 h7, from 0 to 8",
-            "outside 18, from 8 to 14, called flange",
+            "outside 22, from 8 to 14, called flange",
             "reamed 5 H7",
-            "2 holes 3.2 on 14 circle, from the left end",
+            "2 holes 3.2 on 17 circle, from the left end",
         ],
         {},
     ),

@@ -13,6 +13,7 @@ from runk import __version__
 from runk.api import (
     calculators,
     cuts,
+    engine_work,
     engines,
     guard,
     mates,
@@ -98,6 +99,7 @@ def create_app(
     app.include_router(slate.router(store, reader.workshop, catalogue))
     app.include_router(engines.router(store))
     app.include_router(parts.router(store, reader.workshop))
+    app.include_router(engine_work.router(store, reader.workshop))
     app.include_router(part_files.router(store, reader.workshop))
     app.include_router(practice.router(reader.workshop))
     book = CutBook(store)

@@ -5,8 +5,8 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
+from runk.api.engine_work import part_line, planned
 from runk.api.part_wire import part_in, route_in
-from runk.api.parts import part_line, planned
 from runk.api.place import PlaceOut
 from runk.ask.of_parts import CHECK, HOLD, NEXT, TONIGHT, plain_line
 from runk.core.refusals import Refused

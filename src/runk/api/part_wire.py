@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import asdict
 from typing import Any
 
 from pydantic import BaseModel, Field
 
+from runk.api.ids import RowId
 from runk.core.refusals import Refused
 from runk.core.route.belts import belt_of
 from runk.core.route.feature import BLANK, FEATURE
@@ -34,6 +36,7 @@ class DrawnIn(BaseModel):
     tries: dict[str, str] = Field(default={}, max_length=100)
     alike: int = Field(default=1, ge=1, le=1000)
     harden: bool = False
+    sure: bool = False
     unit: PageUnit = PageUnit.MM
 
 
@@ -164,6 +167,40 @@ class StageOut(BaseModel):
     bar: bool
 
 
+class MeasureIn(BaseModel):
+    """What a feature reads, as typed; an empty reading takes it back."""
+
+    feature: str = Field(min_length=1, max_length=60)
+    reading: str = Field(max_length=100)
+    unit: PageUnit = PageUnit.MM
+
+
+class FitIn(BaseModel):
+    """Two features that go together."""
+
+    hole_part: RowId
+    hole_feature: str = Field(min_length=1, max_length=60)
+    shaft_part: RowId
+    shaft_feature: str = Field(min_length=1, max_length=60)
+    duty: str = Field(min_length=1, max_length=40)
+
+
+class FitOut(BaseModel):
+    """What a feature of this part goes with, and what that makes of it."""
+
+    id: int
+    feature: str
+    part_id: int
+    part: str
+    other: str
+    duty: str
+    reading: str
+    target: str
+    says: str
+    stands: str
+    question: dict[str, str]
+
+
 class PartOut(BaseModel):
     """A part whole."""
 
@@ -195,6 +232,8 @@ class PartOut(BaseModel):
     stages: list[StageOut]
     wanted: list[str]
     minutes: float
+    measured: dict[str, str]
+    fits: list[FitOut]
 
 
 def part_in(kept: KeptPart, workshop: Workshop) -> Job:
@@ -231,7 +270,9 @@ def route_in(kept: KeptPart) -> Route:
     return Route(ups, kept.route.get("overruled", {}))
 
 
-def part_out(kept: KeptPart, workshop: Workshop, page: PageUnit) -> dict[str, Any]:
+def part_out(
+    kept: KeptPart, workshop: Workshop, page: PageUnit, fits: Sequence[dict[str, Any]] = ()
+) -> dict[str, Any]:
     """A part whole, as plain data; where it cannot be made as drawn, why not."""
     drawn = kept.drawn or {}
     plain: dict[str, Any] = {
@@ -247,6 +288,7 @@ def part_out(kept: KeptPart, workshop: Workshop, page: PageUnit) -> dict[str, An
         "problem": "", "field": "", "holds": [], "operations": [], "route": [],
         "overruled": {}, "proved": False, "at_least": 0, "reasons": [], "broken": [],
         "waved": [], "stages": [], "wanted": [], "minutes": 0.0,
+        "measured": kept.measured, "fits": list(fits),
     }  # fmt: skip
     try:
         job = part_in(kept, workshop)

@@ -79,11 +79,11 @@ DUNNOCK = (
         alike=6,
     ),
     Drawn(
-        "Gland", "brass", "bar 20",
+        "Gland", "brass", "bar 25",
         ("face at 0", "face at 14", "outside 12 h7, from 0 to 8, called nose",
-         "outside 18, from 8 to 14, called flange", "chamfer 0.5 at 0",
+         "outside 22, from 8 to 14, called flange", "chamfer 0.5 at 0",
          "reamed 4 H7, called rod hole",
-         "2 holes 3.2 on 14 circle, from the left end"),
+         "2 holes 3.2 on 17 circle, from the left end"),
         done=3, tries={"rod hole": "the displacer rod"},
     ),
     Drawn(
@@ -217,3 +217,19 @@ HARROW_LANE = (
         unit=_INCH, tries={"hub bore": "the crankshaft"},
     ),
 )  # fmt: skip
+
+GOES_WITH = (
+    ("Cylinder, 22 mm bore", "bore", "Power piston", "skirt", "ringless"),
+    ("Cylinder, 22 mm bore", "bore", "Cylinder cover", "register", "register"),
+    ("Main bearing", "bearing", "Crankshaft", "wheel end", "journal"),
+    ("Flywheel", "hub bore", "Crankshaft", "far end", "flywheel"),
+    ("Gland", "rod hole", "Displacer rod", "rod", "rod"),
+    ("Power piston", "gudgeon hole", "Gudgeon pin", "pin", "running"),
+    ('Cylinder, 11/16" bore, left', "bore", "Piston and rings", "skirt", "ringed"),
+    ('Cylinder, 11/16" bore, right', "bore", "Piston and rings", "skirt", "ringed"),
+    ("Eccentric sheave", "shaft hole", "Crankshaft from the solid", "right end", "push"),
+    ("Flywheel, organ blower", "hub bore", "Crankshaft from the solid", "left end", "flywheel"),
+)
+"""Hole and shaft that go together, and what they do."""
+READ = (("Gland", "rod hole", "4.018 mm"), ('Cylinder, 11/16" bore, right', "bore", "0.6915 in"))
+"""What has been measured."""

@@ -11,11 +11,12 @@ from runk.core.route.route import Job
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.demo.back_shed import MACHINES, WORKSHOP
-from runk.demo.engine_parts import DUNNOCK, HARROW_LANE, Drawn
+from runk.demo.engine_parts import DUNNOCK, GOES_WITH, HARROW_LANE, READ, Drawn
 from runk.demo.trays import TOOLS
 from runk.store.engines import add_engine, add_part
+from runk.store.goes_with import add_fit
 from runk.store.machines import add_machine
-from runk.store.parts import save_drawn, save_route, tick
+from runk.store.parts import measure, save_drawn, save_route, tick
 from runk.store.tools import put_tools
 
 ENGINES: dict[str, tuple[Drawn, ...]] = {
@@ -75,6 +76,10 @@ def fill(session: Session) -> dict[str, int]:
         for drawn in its_parts:
             parts[drawn.name] = add_part(session, engine.id, drawn.name, drawn.metal).id
             _draw(session, parts[drawn.name], drawn)
+    for hole, hole_feature, shaft, shaft_feature, duty in GOES_WITH:
+        add_fit(session, (parts[hole], hole_feature), (parts[shaft], shaft_feature), duty)
+    for name, feature, reading in READ:
+        measure(session, parts[name], feature, reading)
     return parts
 
 

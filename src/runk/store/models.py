@@ -32,7 +32,8 @@ class EngineRow(Base):
 class PartRow(Base):
     """A part of an engine, or of none.
 
-    ``drawn`` is what it is, as typed; ``route`` how it is made; ``done`` which lines are ticked.
+    ``drawn`` is what it is, as typed; ``route`` how it is made; ``done`` which lines are ticked;
+    ``measured`` what its features read, as typed.
     """
 
     __tablename__ = "part"
@@ -44,9 +45,26 @@ class PartRow(Base):
     drawn: Mapped[dict[str, Any] | None] = mapped_column(JSON)
     route: Mapped[dict[str, Any] | None] = mapped_column(JSON)
     done: Mapped[list[str] | None] = mapped_column(JSON)
+    measured: Mapped[dict[str, str] | None] = mapped_column(JSON)
     version: Mapped[int] = mapped_column(default=1, server_default="1")
     deleted_at: Mapped[datetime | None]
     engine: Mapped[EngineRow | None] = relationship(back_populates="parts")
+
+
+class GoesWithRow(Base):
+    """Two features of two parts that go together."""
+
+    __tablename__ = "goes_with"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    hole_part_id: Mapped[int] = mapped_column(ForeignKey("part.id", ondelete="CASCADE"), index=True)
+    hole_feature: Mapped[str] = mapped_column(String(60))
+    shaft_part_id: Mapped[int] = mapped_column(
+        ForeignKey("part.id", ondelete="CASCADE"), index=True
+    )
+    shaft_feature: Mapped[str] = mapped_column(String(60))
+    duty: Mapped[str] = mapped_column(String(40))
+    deleted_at: Mapped[datetime | None]
 
 
 class MachineRow(Base):

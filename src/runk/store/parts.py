@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
 from sqlalchemy import select
@@ -27,6 +27,7 @@ class KeptPart:
         route: Set-ups, and rules overruled; None where none is there.
         done: Lines ticked, in their order.
         version: Raised when it is drawn or routed anew.
+        measured: What its features read, as typed.
     """
 
     id: int
@@ -38,6 +39,7 @@ class KeptPart:
     route: dict[str, Any] | None
     done: tuple[str, ...]
     version: int
+    measured: dict[str, str] = field(default_factory=dict)
 
 
 def _kept(row: PartRow) -> KeptPart:
@@ -52,6 +54,7 @@ def _kept(row: PartRow) -> KeptPart:
         row.route,
         tuple(row.done or ()),
         row.version,
+        dict(row.measured or {}),
     )
 
 
@@ -145,3 +148,14 @@ def engine_name(session: Session, engine_id: int) -> str:
     if row is None or row.deleted_at is not None:
         raise Refused("That engine is no longer there.", field="engine_id")
     return row.name
+
+
+def measure(session: Session, part_id: int, feature: str, reading: str) -> KeptPart:
+    """Keep what a feature reads; an empty reading takes it back."""
+    row = _row(session, part_id)
+    kept = {k: v for k, v in (row.measured or {}).items() if k != feature}
+    if reading:
+        kept[feature] = reading
+    row.measured = kept
+    session.flush()
+    return _kept(row)

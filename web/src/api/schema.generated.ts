@@ -669,6 +669,8 @@ export interface components {
             metal: string;
             /** @default [] */
             notes: string[];
+            /** @default false */
+            sure: boolean;
             /** @default {} */
             tries: {
                 [key: string]: string;
@@ -859,6 +861,28 @@ export interface components {
             schools: components["schemas"]["OtherWayWire"][];
             shaft_high_mm: components["schemas"]["FigureWire"];
             shaft_low_mm: components["schemas"]["FigureWire"];
+        };
+        FitIn: {
+            duty: string;
+            hole_feature: string;
+            hole_part: number;
+            shaft_feature: string;
+            shaft_part: number;
+        };
+        FitOut: {
+            duty: string;
+            feature: string;
+            id: number;
+            other: string;
+            part: string;
+            part_id: number;
+            question: {
+                [key: string]: string;
+            };
+            reading: string;
+            says: string;
+            stands: string;
+            target: string;
         };
         FitReply: {
             answer: components["schemas"]["FitAnswerWire"];
@@ -1387,6 +1411,12 @@ export interface components {
             says: string;
             way: string;
         };
+        MeasureIn: {
+            feature: string;
+            reading: string;
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+        };
         MetalFigureOut: {
             label: string;
             name: string;
@@ -1634,6 +1664,8 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** @enum {string} */
+        Paper: "a4" | "letter";
         Part: {
             id: number;
             metal: string;
@@ -1688,9 +1720,13 @@ export interface components {
             engine_id: number | null;
             features: components["schemas"]["FeatureOut"][];
             field: string;
+            fits: components["schemas"]["FitOut"][];
             harden: boolean;
             holds: string[];
             id: number;
+            measured: {
+                [key: string]: string;
+            };
             metal: string;
             minutes: number;
             name: string;

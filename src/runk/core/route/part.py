@@ -6,6 +6,7 @@ import itertools
 from collections.abc import Iterable
 from dataclasses import dataclass, field
 from functools import cached_property
+from math import pi, sin
 
 from runk.core.refusals import Refused
 from runk.core.route.feature import BlankQuestion
@@ -225,7 +226,29 @@ def checked(part: Part) -> Part:
     for hole in part.features:
         if hole.kind in INSIDE or (hole.kind in HOLES and on_axis(hole)):
             _inside_metal(part, hole)
+        elif hole.kind == "holes" and hole.asked.circle is not None and part.turned:
+            _inside_face(part, hole)
     return part
+
+
+def _inside_face(part: Part, holes: Feature) -> None:
+    """A circle of holes lies on the face it is drilled in, clear of the bore and of each other."""
+    circle, left = float(holes.asked.circle or 0), holes.side == "left"
+    x = part.long - 0.01 if left else part.begin + 0.01
+    outside = part.outside_at(x)
+    bore = max(
+        (f.size for f in part.features if f.kind in INSIDE and f.span[0] <= x <= f.span[1]),
+        default=0.0,
+    )
+    if outside and circle + holes.size > outside + EPS:
+        raise Refused(
+            f"{holes.key} leave the face: {mm_said(outside)} across there.", field=holes.key
+        )
+    if circle - holes.size < bore - EPS:
+        raise Refused(f"{holes.key} break into the bore of {mm_said(bore)}.", field=holes.key)
+    many = holes.asked.count or 1
+    if many > 1 and circle * sin(pi / many) < holes.size - EPS:
+        raise Refused(f"{holes.key} overlap each other.", field=holes.key)
 
 
 def _inside_blank(part: Part, one: Feature) -> None:

@@ -241,10 +241,9 @@ def _marks(job: Job, done: frozenset[str], now: frozenset[str]) -> Iterator[Mark
         fresh = any(key in now for key in done if key.startswith(f"{feature.key}: "))
         asked = feature.asked
         if feature.kind == "holes" and asked.circle is not None:
-            deep = float(asked.deep) if asked.deep is not None else part.long - part.begin
-            start = part.long - deep if feature.side == "left" else part.begin
             middle = float(asked.circle) / 2
-            yield Mark(start, start + deep, middle - feature.size / 2, middle + feature.size / 2,
+            start, end = _bored(job, feature, middle)
+            yield Mark(start, end, middle - feature.size / 2, middle + feature.size / 2,
                        feature.key, fresh)  # fmt: skip
         elif feature.kind in ("keyway", "slot"):
             outside = part.outside_at(sum(feature.span) / 2) / 2
@@ -259,15 +258,33 @@ def _marks(job: Job, done: frozenset[str], now: frozenset[str]) -> Iterator[Mark
             yield Mark(x - feature.size / 2, x + feature.size / 2, low, outside, feature.key, fresh)
 
 
+def _bored(job: Job, feature: Feature, out: float) -> tuple[float, float]:
+    """How far a hole beside the axis goes: to its depth, or until it comes out of the metal."""
+    part = job.part
+    edges = sorted({part.begin, part.long, *(x for f in part.features for x in f.span)})
+    stretches = [(a, b) for a, b in pairwise(edges) if part.begin <= a and b <= part.long]
+    left = feature.side == "left"
+    at = first = part.long if left else part.begin
+    for a, b in reversed(stretches) if left else stretches:
+        if part.outside_at((a + b) / 2) / 2 < out:
+            break
+        at = a if left else b
+    if feature.asked.deep is not None:
+        deep = float(feature.asked.deep)
+        at = max(at, first - deep) if left else min(at, first + deep)
+    return min(first, at), max(first, at)
+
+
 def _across(job: Job, feature: Feature) -> bool:
     accesses: set[str] = {one.access.way for one in job.operations if one.feature == feature.key}
     return feature.kind in (*HOLES, "passage") and bool(accesses & {"across", "side"})
 
 
 def _grips(job: Job, hold: Hold | None, first: float, last: float) -> Iterator[Grip]:
-    if hold is None:
-        return
     part = job.part
+    if hold is None or (hold.cuts_off and last <= part.long + EPS):
+        # Parted off it is in nobody's jaws.
+        return
     if hold.way is Way.CENTRES:
         yield Grip(first - 6.0, first, 0.0, "centre")
         yield Grip(last, last + 6.0, 0.0, "centre")

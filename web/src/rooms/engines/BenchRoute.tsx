@@ -5,7 +5,8 @@ import { Button } from '../../parts/Button';
 import { useKey } from '../../state/keys';
 import { usePrefs } from '../../state/prefs';
 import type { Act } from './PartRoom';
-import { spoken } from './words';
+import { Reads } from './Reads';
+import { measured, spoken } from './words';
 
 const DARK = 'border-plate-line bg-plate! px-6 py-4 text-2xl text-plate-ink!';
 
@@ -50,6 +51,24 @@ export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: 
                     <p className="mt-4 text-5xl max-sm:text-3xl">
                       {now.belt} <span className="figures text-plate-soft">{Math.round(now.rpm)}</span>
                     </p>
+                  )}
+                  {measured(now.line) && (
+                    <div className="mt-4">
+                      <Reads
+                        key={now.mark + (part.measured[measured(now.line)] ?? '')}
+                        part={part}
+                        act={act}
+                        feature={measured(now.line)}
+                        large
+                      />
+                      {part.fits
+                        .filter((one) => one.feature === measured(now.line) && one.target)
+                        .map((one) => (
+                          <p key={one.id} className="mt-2 text-3xl">
+                            <span className="figures font-bold">{one.target}</span> for {one.part}
+                          </p>
+                        ))}
+                    </div>
                   )}
                   {now.tool && <p className="mt-2 text-3xl text-plate-soft max-sm:text-xl">{now.tool}</p>}
                 </>

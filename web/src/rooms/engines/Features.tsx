@@ -14,12 +14,15 @@ export function Features({ part, act }: { part: Part; act: Act }) {
   const [blank, setBlank] = useState(part.blank);
   const [metal, setMetal] = useState(part.metal);
   const [lines, setLines] = useState<string[]>(part.features.map((one) => one.typed));
+  const [notes, setNotes] = useState(part.notes.join('\n'));
+  const [alike, setAlike] = useState(String(part.alike));
+  const [harden, setHarden] = useState(part.harden);
   const [changed, setChanged] = useState(false);
   const put = (next: string[]) => {
     setLines(next);
     setChanged(true);
   };
-  const save = () =>
+  const save = (sure = false) =>
     act.mutate({
       what: 'drawn',
       how: 'PUT',
@@ -28,10 +31,11 @@ export function Features({ part, act }: { part: Part; act: Act }) {
         metal,
         blank,
         features: lines,
-        notes: part.notes,
+        notes: notes.split('\n').filter((one) => one.trim()),
         tries: part.tries,
-        alike: part.alike,
-        harden: part.harden,
+        alike: Number(alike) || 1,
+        harden,
+        sure,
         unit: part.features.length ? part.unit : unit,
       },
     });
@@ -84,7 +88,7 @@ export function Features({ part, act }: { part: Part; act: Act }) {
         <Button onClick={() => put([...lines, ''])}>Add a feature</Button>
         {changed && (
           <>
-            <Button look="main" onClick={save} disabled={act.isPending}>
+            <Button look="main" onClick={() => save()} disabled={act.isPending}>
               Keep it so
             </Button>
             <Button
@@ -92,6 +96,9 @@ export function Features({ part, act }: { part: Part; act: Act }) {
                 setLines(part.features.map((one) => one.typed));
                 setBlank(part.blank);
                 setMetal(part.metal);
+                setNotes(part.notes.join('\n'));
+                setAlike(String(part.alike));
+                setHarden(part.harden);
                 setChanged(false);
               }}>
               Undo all
@@ -100,16 +107,54 @@ export function Features({ part, act }: { part: Part; act: Act }) {
         )}
       </div>
       {changed && refused && <Said problem={refused} />}
+      {changed && refused?.field === 'sure' && <Button onClick={() => save(true)}>Take it all the same</Button>}
       {Object.entries(part.tries).map(([feature, mate]) => (
         <p key={feature}>
           <b>{feature}</b> is tried with {mate}.
         </p>
       ))}
-      {part.notes.map((note) => (
-        <p key={note} className="text-soft">
-          {note}
-        </p>
-      ))}
+      <details open={Boolean(part.notes.length)}>
+        <summary className="min-h-11 cursor-pointer py-2 text-mark">Notes, how many, hardened</summary>
+        <div className="space-y-2">
+          <textarea
+            aria-label="Notes on the drawing, a line each"
+            value={notes}
+            rows={Math.max(2, notes.split('\n').length)}
+            onChange={(event) => {
+              setNotes(event.target.value);
+              setChanged(true);
+            }}
+            placeholder="A correction, and why"
+            className="w-full rounded border border-line bg-paper p-2"
+          />
+          <div className="flex flex-wrap items-center gap-4">
+            <label className="flex items-center gap-2">
+              <span className="text-soft">How many</span>
+              <input
+                value={alike}
+                inputMode="numeric"
+                onChange={(event) => {
+                  setAlike(event.target.value);
+                  setChanged(true);
+                }}
+                className="figures min-h-11 w-20 rounded border border-line bg-paper px-2"
+              />
+            </label>
+            <label className="flex min-h-11 cursor-pointer items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-6 accent-(--mark)"
+                checked={harden}
+                onChange={(event) => {
+                  setHarden(event.target.checked);
+                  setChanged(true);
+                }}
+              />
+              hardened when all is done
+            </label>
+          </div>
+        </div>
+      </details>
       {part.wanted.length > 0 && (
         <p>
           <b>Wanted:</b> {part.wanted.join(', ')}.

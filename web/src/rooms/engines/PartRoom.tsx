@@ -5,6 +5,7 @@ import { refusalOf, useCalculators } from '../../api/queries';
 import { HalfSection } from '../../drawings/HalfSection';
 import { pathOf } from '../../house';
 import { Button } from '../../parts/Button';
+import { Download } from '../../parts/Download';
 import { Drawn } from '../../parts/Drawn';
 import { Said } from '../../parts/Said';
 import { closeOver, openOver, useOver } from '../../state/dialog';
@@ -15,7 +16,9 @@ import { BenchRoute } from './BenchRoute';
 import { Broken } from './Broken';
 import { EditRoute } from './EditRoute';
 import { Features } from './Features';
-import { hours, spoken } from './words';
+import { GoesWith } from './GoesWith';
+import { Reads } from './Reads';
+import { hours, measured, spoken } from './words';
 
 export type Act = ReturnType<typeof usePartAct>;
 
@@ -41,7 +44,7 @@ export default function PartRoom() {
 }
 
 function Whole({ part, act }: { part: Part; act: Act }) {
-  const { keys } = usePrefs();
+  const { keys, unit } = usePrefs();
   const bench = useOver() === 'bench';
   const now = part.route.findIndex((one) => !one.done);
   const [shown, show] = useState<number | null>(null);
@@ -112,7 +115,15 @@ function Whole({ part, act }: { part: Part; act: Act }) {
         {part.turned && part.stages.length > 0 && (
           <Played part={part} at={Math.min(at, part.stages.length - 1)} show={show} />
         )}
+        <GoesWith part={part} />
         <Features key={part.version} part={part} act={act} />
+        {routed && (
+          <div className="flex flex-wrap gap-2">
+            <Download href={`/api/parts/${part.id}/sheet.pdf?unit=${unit}`}>Sheet, A4</Download>
+            <Download href={`/api/parts/${part.id}/sheet.pdf?paper=letter&unit=${unit}`}>Sheet, letter</Download>
+            <Download href={`/api/parts/${part.id}/sheet.md?unit=${unit}`}>Markdown</Download>
+          </div>
+        )}
       </div>
       {bench && <BenchRoute part={part} act={act} close={closeOver} />}
     </div>
@@ -182,7 +193,7 @@ function SetUps({ part, act, shown, show }: Shown) {
           </div>
           <ul>
             {up.lines.map((line) => (
-              <Line key={line.mark} line={line} act={act} />
+              <Line key={line.mark} part={part} line={line} act={act} />
             ))}
           </ul>
         </li>
@@ -191,7 +202,7 @@ function SetUps({ part, act, shown, show }: Shown) {
   );
 }
 
-function Line({ line, act }: { line: RouteLine; act: Act }) {
+function Line({ part, line, act }: { part: Part; line: RouteLine; act: Act }) {
   const [, go] = useLocation();
   const calculators = useCalculators().data ?? [];
   const open = () => {
@@ -220,6 +231,9 @@ function Line({ line, act }: { line: RouteLine; act: Act }) {
           className="min-h-11 shrink-0 cursor-pointer text-right text-mark hover:underline">
           {line.belt}
         </button>
+      )}
+      {measured(line.line) && (
+        <Reads key={part.measured[measured(line.line)]} part={part} act={act} feature={measured(line.line)} />
       )}
       {line.why && <span className="text-stop-edge">{line.why}</span>}
     </li>

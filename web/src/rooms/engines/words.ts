@@ -10,3 +10,6 @@ export function hours(minutes: number): string {
   if (minutes < 60) return `${Math.round(minutes)} min`;
   return `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`;
 }
+
+/** The feature a line measures; empty where it measures none. */
+export const measured = (line: string): string => (line.startsWith('measure ') ? line.slice('measure '.length) : '');

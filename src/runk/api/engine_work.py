@@ -1,0 +1,202 @@
+"""Routes of engines at work: how far each part is, what is missing, what can be done tonight."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel
+
+from runk.api.calculators import Here
+from runk.api.ids import RowId
+from runk.api.part_wire import part_in, route_in
+from runk.api.problems import PROBLEMS
+from runk.core.refusals import Refused
+from runk.core.route.hours import mark_of, set_up_min
+from runk.core.route.rules import RULES, check
+from runk.core.route.tonight import Ready, tonight
+from runk.core.route.wanted import wanted
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+from runk.formats.part_json import spoken_route
+from runk.store import parts as kept
+from runk.store.database import Store
+from runk.store.parts import KeptPart
+
+
+class RuleOut(BaseModel):
+    """A rule of the order of work."""
+
+    key: str
+    name: str
+    reason: str
+    mend: str
+    severity: str
+    source: str
+    tag: str
+
+
+class PartLine(BaseModel):
+    """A part in its engine: how far it is, what is next, what stands in the way."""
+
+    id: int
+    name: str
+    metal: str
+    features: int
+    operations: int
+    done: int
+    minutes: float
+    next: str
+    hold: str
+    broken: int
+    wanted: list[str]
+    problem: str
+    routed: bool
+
+
+class EngineOut(BaseModel):
+    """An engine whole."""
+
+    id: int
+    name: str
+    parts: list[PartLine]
+    minutes: float
+    wanted: list[str]
+
+
+class TonightRow(BaseModel):
+    """A set-up for tonight."""
+
+    part_id: int
+    part: str
+    engine: str
+    set_up: int
+    hold: str
+    minutes: float
+    does: list[str]
+
+
+class TonightOut(BaseModel):
+    """What can be done tonight."""
+
+    minutes: int
+    taken: float
+    rows: list[TonightRow]
+    waiting: list[str]
+
+
+Unit = Annotated[PageUnit, Query()]
+
+
+def router(store: Store, here: Here) -> APIRouter:
+    """Routes of engines at work.
+
+    Args:
+        store: Where they are kept.
+        here: Gives today's workshop.
+    """
+    routes = APIRouter(prefix="/api", responses=PROBLEMS)
+
+    @routes.get("/rules")
+    def rules() -> list[RuleOut]:
+        return [
+            RuleOut(
+                key=one.key, name=one.name, reason=one.reason, mend=one.mend,
+                severity=one.severity.value, source=one.source.title, tag=one.source.tag,
+            )
+            for one in RULES
+        ]  # fmt: skip
+
+    @routes.get("/engines/{engine_id}/work")
+    def engine(engine_id: RowId, unit: Unit = PageUnit.MM) -> EngineOut:
+        with store.reading() as session:
+            rows = kept.parts_kept(session, engine_id)
+        if not rows:
+            with store.reading() as session:
+                name = kept.engine_name(session, engine_id)
+            return EngineOut(id=engine_id, name=name, parts=[], minutes=0.0, wanted=[])
+        workshop = here()
+        lines = [part_line(row, workshop, unit) for row in rows]
+        return EngineOut(
+            id=engine_id,
+            name=rows[0].engine,
+            parts=lines,
+            minutes=sum(one.minutes for one in lines),
+            wanted=list(dict.fromkeys(what for one in lines for what in one.wanted)),
+        )
+
+    @routes.get("/tonight")
+    def this_evening(
+        minutes: Annotated[int, Query(ge=5, le=1440)] = 90, unit: Unit = PageUnit.MM
+    ) -> TonightOut:
+        with store.reading() as session:
+            rows = kept.parts_kept(session)
+        return planned(rows, here(), minutes, unit)
+
+    return routes
+
+
+def part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
+    """A part in a line: how far, what is next, what is missing."""
+    line = PartLine(
+        id=row.id, name=row.name, metal=row.metal, features=0, operations=0, done=0, minutes=0.0,
+        next="", hold="", broken=0, wanted=[], problem="", routed=False,
+    )  # fmt: skip
+    if row.drawn is None:
+        return line
+    try:
+        job = part_in(row, workshop)
+    except Refused as refused:
+        line.problem = refused.said(page)
+        return line
+    route, done = spoken_route(job, route_in(row)), frozenset(row.done)
+    line.features, line.operations = len(job.part.features), len(job.operations)
+    line.done = sum(one.key in done for one in job.operations)
+    line.routed = bool(route.set_ups)
+    line.broken = len(check(job, route).broken) if route.set_ups else 0
+    line.wanted = list(dict.fromkeys(one.what for one in wanted(job, bool(row.done))))
+    for n, one in enumerate(route.set_ups, 1):
+        line.minutes += set_up_min(job, one, done, n)
+        if not line.next:
+            left = [x for at, x in enumerate(one.does) if mark_of(job, n, at, x) not in done]
+            line.next, line.hold = (left[0], one.hold) if left else ("", "")
+    return line
+
+
+def planned(rows: list[KeptPart], workshop: Workshop, minutes: int, page: PageUnit) -> TonightOut:
+    """The set-ups that fit an evening, with what waits for something."""
+    ready: list[list[Ready]] = []
+    told: dict[tuple[int, int], TonightRow] = {}
+    waiting: list[str] = []
+    for row in rows:
+        if row.route is None or row.drawn is None:
+            continue
+        try:
+            job = part_in(row, workshop)
+        except Refused as refused:
+            waiting.append(f"{row.name}: {refused.said(page)}")
+            continue
+        route, done = spoken_route(job, route_in(row)), frozenset(row.done)
+        missing = {one.blocks: one.what for one in wanted(job, bool(row.done))}
+        own: list[Ready] = []
+        for n, one in enumerate(route.set_ups, 1):
+            left = [x for at, x in enumerate(one.does) if mark_of(job, n, at, x) not in done]
+            if not left:
+                continue
+            lacks = next((missing[x] for x in ("", *left) if x in missing), "")
+            if lacks:
+                waiting.append(f"{row.name}, set-up {n}: {lacks} is wanted.")
+                break
+            takes = set_up_min(job, one, done, n)
+            brings = sum(x in job.by_key for x in left) or 1
+            own.append(Ready(row.id, n, takes, brings))
+            told[row.id, n] = TonightRow(
+                part_id=row.id, part=row.name, engine=row.engine, set_up=n, hold=one.hold,
+                minutes=takes, does=left,
+            )  # fmt: skip
+        if own:
+            ready.append(own)
+    chosen = [told[one.part, one.set_up] for one in tonight(ready, minutes)]
+    return TonightOut(
+        minutes=minutes, taken=sum(one.minutes for one in chosen), rows=chosen, waiting=waiting
+    )

@@ -1,0 +1,85 @@
+"""What goes with what: a hole of one part and a shaft of another, with a duty."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from sqlalchemy import or_, select
+from sqlalchemy.orm import Session
+
+from runk.core.refusals import Refused
+from runk.store.database import now
+from runk.store.models import GoesWithRow
+from runk.store.parts import part_kept
+
+MOST_FITS = 400
+
+
+@dataclass(frozen=True, slots=True)
+class KeptFit:
+    """Two features that go together.
+
+    Args:
+        id: Of the fit.
+        hole: Part and feature that goes round; ``shaft`` what goes in.
+        duty: What they do together.
+    """
+
+    id: int
+    hole: tuple[int, str]
+    shaft: tuple[int, str]
+    duty: str
+
+
+def _fit(row: GoesWithRow) -> KeptFit:
+    return KeptFit(
+        row.id,
+        (row.hole_part_id, row.hole_feature),
+        (row.shaft_part_id, row.shaft_feature),
+        row.duty,
+    )
+
+
+def fits_kept(session: Session, part_id: int | None = None) -> list[KeptFit]:
+    """Every fit there is, or those of one part."""
+    rows = select(GoesWithRow).where(GoesWithRow.deleted_at.is_(None)).order_by(GoesWithRow.id)
+    if part_id is not None:
+        rows = rows.where(
+            or_(GoesWithRow.hole_part_id == part_id, GoesWithRow.shaft_part_id == part_id)
+        )
+    return [_fit(row) for row in session.scalars(rows)]
+
+
+def add_fit(session: Session, hole: tuple[int, str], shaft: tuple[int, str], duty: str) -> KeptFit:
+    """Say that two features go together; said twice it is there once.
+
+    Raises:
+        Refused: A part that is gone, a feature with itself, or too many.
+    """
+    for part, _ in (hole, shaft):
+        part_kept(session, part)
+    if hole == shaft:
+        raise Refused("A feature does not go into itself.", field="shaft_feature")
+    every = fits_kept(session)
+    same = next((one for one in every if (one.hole, one.shaft) == (hole, shaft)), None)
+    if same is not None:
+        session.get_one(GoesWithRow, same.id).duty = duty
+        session.flush()
+        return _fit(session.get_one(GoesWithRow, same.id))
+    if len(every) >= MOST_FITS:
+        raise Refused(f"{MOST_FITS} fits are kept already.")
+    row = GoesWithRow(
+        hole_part_id=hole[0], hole_feature=hole[1], shaft_part_id=shaft[0],
+        shaft_feature=shaft[1], duty=duty,
+    )  # fmt: skip
+    session.add(row)
+    session.flush()
+    return _fit(row)
+
+
+def set_fit_deleted(session: Session, fit_id: int, deleted: bool) -> None:
+    """Take a fit out, or bring it back."""
+    row = session.get(GoesWithRow, fit_id)
+    if row is None:
+        raise Refused("That fit is no longer there.", field="id")
+    row.deleted_at = now() if deleted else None
