@@ -69,6 +69,9 @@ ASKED: dict[str, dict[str, str]] = {
     },
     "taper": {"large": "16", "small": "12", "long": "40"},
     "sine": {"bar": "100", "angle": "12"},
+    "grip": {"way": "three-jaw", "dia": "25", "at": "30", "force": "300"},
+    "surplus": {"these": "1.8; 2.2", "those": "0.2; 1.1", "least": "0.5"},
+    "harden": {"metal": "silver-steel", "thick": "6"},
     "square": {"error": "0.08", "over": "60", "base": "30"},
     "stock": {
         "bar": "20",
@@ -159,6 +162,8 @@ ASKED: dict[str, dict[str, str]] = {
 }
 
 PLAIN = {
+    "clamps",
+    "force",
     "rows",
     "turn",
     "teeth",

@@ -12,6 +12,7 @@ from runk.api.ids import RowId
 from runk.core.refusals import Refused
 from runk.core.route.belts import belt_of
 from runk.core.route.feature import BLANK, FEATURE
+from runk.core.route.gripped import grip_asked
 from runk.core.route.hours import line_min, mark_of, set_up_min
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
@@ -103,6 +104,7 @@ class SetUpOut(BaseModel):
     lines: list[LineOut]
     minutes: float
     done: bool
+    grip: dict[str, str]
 
 
 class BrokenOut(BaseModel):
@@ -354,6 +356,7 @@ def _set_up(job: Job, one: SetUp, n: int, done: frozenset[str]) -> dict[str, Any
         "lines": lines,
         "minutes": set_up_min(job, one, done, n),
         "done": bool(lines) and all(line["done"] for line in lines),
+        "grip": grip_asked(job, one),
     }
 
 

@@ -13,6 +13,9 @@ from runk.core.fits.pairs import PAIRS
 from runk.core.fits.press import PRESS
 from runk.core.fits.shrink import SHRINK
 from runk.core.fits.warm import WARM
+from runk.core.holding.grip import GRIP
+from runk.core.holding.harden import HARDEN
+from runk.core.holding.surplus import SURPLUS
 from runk.core.holes.angled import ANGLED
 from runk.core.holes.hole import HOLE
 from runk.core.holes.nearest import NEAREST
@@ -103,6 +106,9 @@ CATALOGUE = Catalogue(
         SLIT,
         REACH,
         PATH,
+        GRIP,
+        SURPLUS,
+        HARDEN,
         TAP,
         DIE,
         STUD,

@@ -54,6 +54,7 @@ _UNITS = (
     Unit("n", "N", 0),
     Unit("nm", "N·m", 2),
     Unit("s", "s", 0),
+    Unit("min", "min", 0),
     Unit("um", "µm", 1),
     Unit("percent", "%", 0),
     Unit("ppm", "in a million", 0),

@@ -782,6 +782,12 @@ export interface components {
             lesson: string;
             name: string;
         };
+        FaceLeftWire: {
+            face: string;
+            looks: string;
+            now_mm: components["schemas"]["FigureWire"];
+            off_mm: components["schemas"]["FigureWire"];
+        };
         Fan: {
             diameters_mm: number[];
             high_rpm: number[];
@@ -965,11 +971,67 @@ export interface components {
             says: string;
             size_mm: components["schemas"]["FigureWire"];
         };
+        GripAnswerWire: {
+            asks_nm: components["schemas"]["FigureWire"];
+            bears_nm: components["schemas"]["FigureWire"];
+            holds: string;
+            in_mm: components["schemas"]["FigureWire"] | null;
+            jaw_n: components["schemas"]["FigureWire"] | null;
+            lobes_mm: components["schemas"]["FigureWire"] | null;
+            most_n: components["schemas"]["FigureWire"];
+            says: string;
+        };
         GripOut: {
             end: number;
             radius: number;
             start: number;
             way: string;
+        };
+        GripReply: {
+            answer: components["schemas"]["GripAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        HardenAnswerWire: {
+            colour: string;
+            grows_mm: components["schemas"]["FigureWire"];
+            heat_c: components["schemas"]["FigureWire"];
+            quench: string;
+            says: string;
+            soak_min: components["schemas"]["FigureWire"];
+            temper_c: components["schemas"]["FigureWire"];
+            temper_colour: string;
+        };
+        HardenReply: {
+            answer: components["schemas"]["HardenAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
         };
         HeadAnswerWire: {
             arms: string;
@@ -2308,6 +2370,9 @@ export interface components {
         };
         SetUpOut: {
             done: boolean;
+            grip: {
+                [key: string]: string;
+            };
             hold: string;
             lines: components["schemas"]["LineOut"][];
             machine: string;
@@ -2773,6 +2838,31 @@ export interface components {
         };
         StudReply: {
             answer: components["schemas"]["StudAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        SurplusAnswerWire: {
+            faces: components["schemas"]["FaceLeftWire"][];
+            least_mm: components["schemas"]["FigureWire"];
+            says: string;
+            shift_mm: components["schemas"]["FigureWire"];
+            towards: string;
+        };
+        SurplusReply: {
+            answer: components["schemas"]["SurplusAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;

@@ -164,6 +164,16 @@ function NextPlate({ part }: { part: Part }) {
   );
 }
 
+/** Opens a calculator's room with its question filled in. */
+function useRoom() {
+  const [, go] = useLocation();
+  const calculators = useCalculators().data ?? [];
+  return (name: string, question: Record<string, string>) => {
+    setQuestion(name, question);
+    go(pathOf(calculators, name));
+  };
+}
+
 interface Shown {
   part: Part;
   act: Act;
@@ -172,6 +182,7 @@ interface Shown {
 }
 
 function SetUps({ part, act, shown, show }: Shown) {
+  const open = useRoom();
   return (
     <ol className="space-y-3">
       {part.route.map((up, n) => (
@@ -187,9 +198,16 @@ function SetUps({ part, act, shown, show }: Shown) {
               {up.machine}
               {up.minutes > 0 && ` · ${hours(up.minutes)}`}
             </span>
-            <Button look="quiet" className="-my-1" onClick={() => show(n + 1)}>
-              Draw it
-            </Button>
+            <span className="-my-1 flex">
+              {'dia' in up.grip && (
+                <Button look="quiet" onClick={() => open('grip', up.grip)}>
+                  Does it hold?
+                </Button>
+              )}
+              <Button look="quiet" onClick={() => show(n + 1)}>
+                Draw it
+              </Button>
+            </span>
           </div>
           <ul>
             {up.lines.map((line) => (
@@ -203,12 +221,7 @@ function SetUps({ part, act, shown, show }: Shown) {
 }
 
 function Line({ part, line, act }: { part: Part; line: RouteLine; act: Act }) {
-  const [, go] = useLocation();
-  const calculators = useCalculators().data ?? [];
-  const open = () => {
-    setQuestion('speed', line.speed);
-    go(pathOf(calculators, 'speed'));
-  };
+  const open = useRoom();
   return (
     <li className="flex min-h-11 items-center gap-2">
       <label className="flex min-w-0 flex-1 cursor-pointer items-center gap-3">
@@ -227,7 +240,7 @@ function Line({ part, line, act }: { part: Part; line: RouteLine; act: Act }) {
       {line.belt && (
         <button
           type="button"
-          onClick={open}
+          onClick={() => open('speed', line.speed)}
           className="min-h-11 shrink-0 cursor-pointer text-right text-mark hover:underline">
           {line.belt}
         </button>

@@ -1,0 +1,1 @@
+"""Holding work, reading castings over, hardening what is done."""
