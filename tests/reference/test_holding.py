@@ -67,7 +67,7 @@ def test_what_a_grip_bears(typed: dict[str, str], bears: float) -> None:
     holds = 100 * float(typed["dia"]) / 2000 <= bears
     assert (found.holds == "holds") is holds
     # At the force it names it is just at its limit.
-    edge = answer("grip", **typed, force=f"{found.most_n.value * 1.001}")
+    edge = answer("grip", **typed, force=f"{found.most_n.value * 1.001:.3f}")
     assert edge.holds == "slips"
     assert any(caution.word == "Stop" for caution in edge.cautions)
 

@@ -1,0 +1,128 @@
+"""Engines in the browser: a part drawn, routed, worked through and measured, from two devices."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.serving import Server
+
+pytestmark = pytest.mark.browser
+
+
+def opened(page: Page, name: str, engine: str = "Dunnock") -> None:
+    page.goto("/engines")
+    page.get_by_role("button", name=engine).click()
+    page.get_by_role("link", name=re.compile(f"^{re.escape(name)}")).first.click()
+    expect(page.get_by_role("heading", name=name, level=1)).to_be_visible()
+
+
+def test_the_bench_walks_the_route_and_goes_on_another_day(page: Page) -> None:
+    opened(page, "Power piston")
+    room = page.locator("#room")
+    expect(room).to_contain_text("It breaks no rule")
+    page.keyboard.press("b")
+    bench = page.get_by_role("dialog")
+    now = bench.locator("p.font-bold")
+    expect(now).to_have_text("face 0")
+    expect(bench).to_contain_text(re.compile("belt \\d"))
+    page.keyboard.press("n")
+    expect(now).to_have_text("rough skirt")
+    page.keyboard.press("n")
+    expect(now).to_have_text("finish skirt")
+    page.keyboard.press("u")
+    expect(now).to_have_text("rough skirt")
+    for line in ("finish skirt", "deburr", "cool", "measure skirt"):
+        page.keyboard.press("n")
+        expect(now).to_have_text(line)
+    # Measured where it is cut, beside what the cylinder wants of it; the mate hears of it.
+    expect(bench).to_contain_text("21.989 to 21.996 mm for Cylinder")
+    bench.get_by_label("What skirt reads").fill("22.04")
+    bench.get_by_role("button", name="Keep").click()
+    expect(bench.get_by_label("What skirt reads")).to_have_value("22.04 mm")
+    bench.get_by_role("button", name="Stop here").click()
+    expect(page.get_by_role("region", name="Goes with")).to_contain_text("is too large")
+    page.get_by_role("link", name="Cylinder, 22 mm bore").click()
+    expect(page.get_by_role("region", name="Goes with")).to_contain_text("22.04 mm as it was read")
+    # Another day: it goes on where it stopped.
+    opened(page, "Power piston")
+    expect(page.get_by_role("checkbox", name="finish skirt")).to_be_checked()
+    expect(page.locator("#room")).to_contain_text("Set-up 1 of 3")
+
+
+def test_a_part_is_drawn_line_by_line_and_routed(page: Page) -> None:
+    page.goto("/slate")
+    page.get_by_label("New part of Dunnock").fill("Trial bush")
+    page.keyboard.press("Enter")
+    opened(page, "Trial bush")
+    room = page.locator("#room")
+    expect(room).to_contain_text("no features yet")
+    drawn = page.get_by_role("region", name="As drawn")
+    drawn.get_by_label("Metal").fill("brass")
+    drawn.get_by_label("From").fill("bar 20")
+    for n, line in enumerate(
+        ("face at 0", "face at 12", "outside 16 h7, from 0 to 12", "bore 22, from 0 to 12"), 1
+    ):
+        drawn.get_by_role("button", name="Add a feature").click()
+        drawn.get_by_label(f"Feature {n}", exact=True).fill(line)
+    drawn.get_by_role("button", name="Keep it so").click()
+    expect(drawn).to_contain_text("bore 22 is larger than its outside")
+    # Nothing typed is lost: one word is mended.
+    drawn.get_by_label("Feature 4", exact=True).fill("bore 8 H7, from 0 to 12")
+    drawn.get_by_role("button", name="Keep it so").click()
+    page.get_by_role("button", name="Propose a route").click()
+    expect(room).to_contain_text("fewest set-ups, proved")
+    expect(room.get_by_role("img").first).to_be_visible()
+    page.get_by_role("button", name="The set-up before").click()
+    expect(room).to_contain_text("The blank")
+
+
+def test_a_route_made_worse_says_which_rule_and_is_overruled_with_a_reason(page: Page) -> None:
+    opened(page, "Displacer cap")
+    page.get_by_role("button", name="Change the route").click()
+    first = page.get_by_role("region", name="Set-up 1")
+    first.get_by_role("button", name="Later: tapped M4: centre", exact=True).click()
+    page.get_by_role("button", name="Keep and check it").click()
+    broken = page.get_by_role("list", name="Rules it breaks")
+    expect(broken).to_contain_text("Spot before drilling")
+    broken.get_by_role("button", name="Overrule it, with a reason").first.click()
+    broken.get_by_label("Why it is overruled").fill("Drilled in a jig.")
+    broken.get_by_role("button", name="Overrule", exact=True).click()
+    expect(broken).to_contain_text("Overruled: Spot before drilling. Drilled in a jig.")
+    page.get_by_role("button", name="Propose anew").click()
+    expect(page.locator("#room")).to_contain_text("fewest set-ups, proved")
+
+
+def test_two_devices_on_one_part(page: Page, chromium: Browser, server: Server) -> None:
+    opened(page, "Displacer cap")
+    drawn = page.get_by_role("region", name="As drawn")
+    drawn.get_by_label("Feature 1", exact=True).fill("face at 0 +0 -0.1")
+    context = chromium.new_context(base_url=server.url, viewport={"width": 390, "height": 844})
+    other = context.new_page()
+    opened(other, "Displacer cap")
+    theirs = other.get_by_role("region", name="As drawn")
+    theirs.get_by_label("Feature 3", exact=True).fill("outside 17, from 0 to 10")
+    theirs.get_by_role("button", name="Keep it so").click()
+    expect(theirs.get_by_role("button", name="Keep it so")).to_have_count(0)
+    drawn.get_by_role("button", name="Keep it so").click()
+    expect(page.get_by_text("saved in another window").first).to_be_visible()
+    context.close()
+
+
+def test_tonight_and_a_line_lead_to_the_part(page: Page) -> None:
+    page.goto("/engines")
+    evening = page.get_by_role("group", name="Minutes tonight")
+    evening.get_by_role("button", name="120").click()
+    expect(page.locator("#room")).to_contain_text("of 120 minutes")
+    page.keyboard.press("Control+k")
+    page.get_by_label("Ask in plain words, in any order").fill(
+        "what next on the dunnock crankshaft"
+    )
+    dialog = page.get_by_role("dialog")
+    expect(dialog).to_contain_text("centre right end")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("heading", name="Crankshaft", level=1)).to_be_visible()
+    page.goto("/rules")
+    expect(page.get_by_role("listitem").filter(has_text="Holes before parting off")).to_be_visible()
