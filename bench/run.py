@@ -20,6 +20,7 @@ from http_pair import Pair, packed
 from importing import beside_import
 from measure import side_by_side
 from readings import advice_rows, bar_rows, opened, recorded
+from routes import route_rows
 from rows import Row, met, ratio_row
 from runk.ask import ask
 from runk.core.calculator import Catalogue
@@ -66,6 +67,9 @@ _NEWER = frozenset(
         "seal",
         "wires",
         "wheels",
+        "grip",
+        "surplus",
+        "harden",
     ]
 )
 """Calculators measured at the question they open with."""
@@ -249,6 +253,7 @@ def main() -> None:
         *fit_rows(),
         *shaft_rows(),
         *setting_out_rows(),
+        *route_rows(),
         *wheel_rows(),
         *wall_sheet(),
         *first_script(),

@@ -6,6 +6,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, Query
 from pydantic import BaseModel
+from pydantic_core import to_json
 
 from runk.api.calculators import Here
 from runk.api.ids import RowId
@@ -136,8 +137,25 @@ def router(store: Store, here: Here) -> APIRouter:
     return routes
 
 
+_KNOWN: dict[tuple[object, ...], tuple[Workshop, PartLine]] = {}
+_MOST_KNOWN = 500
+
+
 def part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
-    """A part in a line: how far, what is next, what is missing."""
+    """A part in a line: how far, what is next, what is missing.
+
+    The same part in the same workshop says the same: it is worked out once.
+    """
+    key = (row.name, row.metal, to_json(row.drawn), to_json(row.route), row.done, row.id, page)
+    known = _KNOWN.get(key)
+    if known is None or known[0] is not workshop:
+        if len(_KNOWN) >= _MOST_KNOWN:
+            _KNOWN.clear()
+        known = _KNOWN[key] = (workshop, _part_line(row, workshop, page))
+    return known[1]
+
+
+def _part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
     line = PartLine(
         id=row.id, name=row.name, metal=row.metal, features=0, operations=0, done=0, minutes=0.0,
         next="", hold="", broken=0, wanted=[], problem="", routed=False,

@@ -267,7 +267,7 @@ def headline(answer: GripAnswer, page: PageUnit) -> str:
 GRIP = Calculator(
     name="grip",
     title="Does the grip hold?",
-    door=Door("/holding/grip", "Holding", "Grip", "Jobs"),
+    door=Door("/holding/grip", "Holding", "Grip"),
     opening={"way": "three-jaw", "dia": "25 mm", "at": "30 mm"},
     question=GripQuestion,
     answers=(GripAnswer,),

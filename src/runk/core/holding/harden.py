@@ -194,7 +194,7 @@ def headline(answer: HardenAnswer, page: PageUnit) -> str:
 HARDEN = Calculator(
     name="harden",
     title="Hardening and tempering",
-    door=Door("/holding/harden", "Holding", "Hardening", "Jobs"),
+    door=Door("/holding/harden", "Holding", "Hardening"),
     opening={"metal": "silver-steel", "thick": "6 mm", "use": "cutting"},
     question=HardenQuestion,
     answers=(HardenAnswer,),

@@ -180,7 +180,7 @@ def headline(answer: SurplusAnswer, page: PageUnit) -> str:
 SURPLUS = Calculator(
     name="surplus",
     title="Does every face of a casting clean up?",
-    door=Door("/holding/casting", "Holding", "Casting", "Jobs"),
+    door=Door("/holding/casting", "Holding", "Casting"),
     opening={"these": "flange 1.8; boss 2.2", "those": "base 0.2; back 1.1"},
     question=SurplusQuestion,
     answers=(SurplusAnswer,),

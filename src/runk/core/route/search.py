@@ -23,9 +23,10 @@ from runk.core.route.problem import Problem
 
 SET_UP, MACHINE, TOOL, BELT, MARK = 1 << 48, 1 << 36, 1 << 24, 1 << 12, 1
 """One of each, in one number: none of them is ever four thousand strong."""
-MOST_STATES = 6000
-"""States looked at before the search gives up proving, and goes on with the best few only."""
-WIDTH = 60
+MOST_STATES = 30_000
+"""States looked at before the search gives up proving, and hurries to an end."""
+HURRY, HURRIED = 4, 60_000
+"""How much more the rest then counts than what is spent; and for how many states more."""
 NONE = -1
 
 
@@ -239,42 +240,86 @@ class _Node(NamedTuple):
     moves: tuple[Move, ...]
 
 
+class _Open:
+    """States waiting to be looked at, the most promising first.
+
+    Args:
+        search: What bounds them.
+        hurry: How much more the bound of the rest counts than what is spent: one is exact.
+    """
+
+    def __init__(self, search: Search, hurry: int) -> None:
+        self.search, self.hurry = search, hurry
+        self.heap: list[tuple[int, int, int, State]] = []
+        self.turn = 0
+
+    def put(self, state: State, cost: int) -> None:
+        """Wait with what it cost so far."""
+        self.turn += 1
+        estimate = cost + self.hurry * self.search.at_least(state)
+        # Of two that promise the same, the one that has got further.
+        heapq.heappush(self.heap, (estimate, -state.done.bit_count(), self.turn, state))
+
+    def take(self) -> tuple[int, State]:
+        """The most promising, and what it promises."""
+        estimate, _, _, state = heapq.heappop(self.heap)
+        return estimate, state
+
+
 def least(problem: Problem, most_states: int = MOST_STATES) -> Found | None:
     """The least route, proved where the search ends in time; None where there is none.
 
     Args:
         problem: What has to be done.
-        most_states: States looked at before only the best few are followed.
+        most_states: States looked at before it hurries on from where it is, proving no more.
     """
     search = Search(problem)
     start = search.start()
     nodes = {start: _Node(0, None, ())}
-    heap = [(search.at_least(start), 0, 0, start)]
+    waiting = _Open(search, 1)
+    waiting.put(start, 0)
+    ended, bound, looked = _through(search, nodes, waiting, most_states)
+    if ended is not None:
+        cost = nodes[ended].cost
+        return Found(_back(nodes, ended), cost, True, cost, looked)
+    if not waiting.heap:
+        return None
+    hurried = _Open(search, HURRY)
+    for _, _, _, state in waiting.heap:
+        hurried.put(state, nodes[state].cost)
+    ended, _, more = _through(search, nodes, hurried, HURRIED)
+    if ended is None:
+        return None
+    cost = nodes[ended].cost
+    return Found(_back(nodes, ended), cost, cost <= bound, bound, looked + more)
+
+
+def _through(
+    search: Search, nodes: dict[State, _Node], waiting: _Open, most: int
+) -> tuple[State | None, int, int]:
+    """Look at states until one ends the route, none is left, or so many were looked at.
+
+    Returns:
+        The end, what the last one looked at promised, and how many were.
+    """
     shut: set[State] = set()
-    turn = looked = 0
-    while heap:
-        estimate, _, _, state = heapq.heappop(heap)
+    estimate = looked = 0
+    while waiting.heap and looked < most:
+        estimate, state = waiting.take()
         if state in shut:
             continue
         shut.add(state)
         looked += 1
         if search.finished(state):
-            return Found(_back(nodes, state), nodes[state].cost, True, nodes[state].cost, looked)
-        if looked > most_states:
-            rest = _beam(search, nodes, [state, *(entry[3] for entry in heap)])
-            return rest and Found(rest[0], rest[1], rest[1] <= estimate, estimate, looked)
+            return state, estimate, looked
         for cost, after, moves in search.steps(state):
             whole = nodes[state].cost + cost
             known = nodes.get(after)
             if known is None or whole < known.cost:
                 nodes[after] = _Node(whole, state, moves)
                 shut.discard(after)
-                turn += 1
-                # Of two that promise the same, the one that has got further.
-                heapq.heappush(
-                    heap, (whole + search.at_least(after), -after.done.bit_count(), turn, after)
-                )
-    return None
+                waiting.put(after, whole)
+    return None, estimate, looked
 
 
 def _back(nodes: dict[State, _Node], state: State) -> tuple[Move, ...]:
@@ -285,41 +330,3 @@ def _back(nodes: dict[State, _Node], state: State) -> tuple[Move, ...]:
         moves.append(node.moves)
         at = node.before
     return tuple(move for chunk in reversed(moves) for move in chunk)
-
-
-def _beam(
-    search: Search, nodes: dict[State, _Node], front: list[State]
-) -> tuple[tuple[Move, ...], int] | None:
-    """From where the search stopped, the best few of each step only."""
-    seen = set(front)
-    layer = _best(search, nodes, front)
-    best: State | None = None
-    while layer:
-        following: list[State] = []
-        for state in layer:
-            if search.finished(state):
-                if best is None or nodes[state].cost < nodes[best].cost:
-                    best = state
-                continue
-            for cost, after, moves in search.steps(state):
-                whole = nodes[state].cost + cost
-                if best is not None and whole >= nodes[best].cost:
-                    continue
-                if after not in nodes or whole < nodes[after].cost or after not in seen:
-                    if after in nodes and nodes[after].cost <= whole:
-                        following.append(after)
-                        continue
-                    nodes[after] = _Node(whole, state, moves)
-                    following.append(after)
-        seen |= set(following)
-        layer = _best(search, nodes, following)
-    return None if best is None else (_back(nodes, best), nodes[best].cost)
-
-
-def _best(search: Search, nodes: dict[State, _Node], states: list[State]) -> list[State]:
-    unlike = dict.fromkeys(states)
-    # Some of every stage: one that has done more is dearer so far, and nearer the end.
-    ordered = sorted(
-        unlike, key=lambda s: (nodes[s].cost + search.at_least(s), -s.done.bit_count())
-    )
-    return ordered[:WIDTH]
