@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import heapq
+import itertools
 import tempfile
 from time import perf_counter
 
@@ -141,7 +142,11 @@ def changed() -> Ratio:
     kept = KeptPart(1, 1, "bench", "gland", "brass", drawn, route, (), 1)
     body = to_json(part_out(kept, WORKSHOP, PageUnit.MM))
 
+    turn = itertools.count(1)
+
     def ours() -> object:
+        # Another size each time: what was read once is not read again.
+        drawn["features"] = [*GLAND[:2], f"chamfer 0.{500 + next(turn)} at 0", *GLAND[3:]]
         return to_json(part_out(kept, WORKSHOP, PageUnit.MM))
 
     def theirs() -> object:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Mapping
+from functools import lru_cache
 from typing import Any
 
 from runk.core.metals.metal import Metal, find_metal
@@ -10,6 +11,7 @@ from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
 from runk.core.route.feature_question import FeatureQuestion
+from runk.core.route.lines import typed_of
 from runk.core.route.part import Feature, Part, checked, named
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -44,6 +46,21 @@ def blank_of(typed: Typed, page: PageUnit = PageUnit.MM) -> BlankQuestion:
             raise Refused(f"A blank has no `{name[:40]}`.", field=name[:40])
     question: BlankQuestion = read_question(BLANK, typed, page, _EMPTY).question
     return question
+
+
+@lru_cache(maxsize=4096)
+def feature_said(line: str, page: PageUnit) -> FeatureQuestion:
+    """A feature from its line: read once, however often its part is looked at.
+
+    Raises:
+        Refused: It cannot be read.
+    """
+    return feature_of(typed_of(line, FEATURE), page)
+
+
+@lru_cache(maxsize=512)
+def _blank_said(line: str, page: PageUnit) -> BlankQuestion:
+    return blank_of(typed_of(line, BLANK), page)
 
 
 def featured(questions: Iterable[FeatureQuestion]) -> tuple[Feature, ...]:
@@ -81,19 +98,17 @@ def part_of(
     >>> [f.key for f in part.features], part.long
     (['bore 8', 'face 0'], 12.0)
     """
-    from runk.core.route.lines import typed_of
-
     if metals is not None and metal:
         try:
             metal = find_metal(metal, dict(metals)).key
         except Refused as refused:
             raise refused.on("metal") from None
-    told = typed_of(blank, BLANK) if isinstance(blank, str) else blank
+    stock = _blank_said(blank, page) if isinstance(blank, str) else blank_of(blank, page)
     questions = []
     for n, one in enumerate(features, 1):
         try:
             questions.append(
-                feature_of(typed_of(one, FEATURE) if isinstance(one, str) else one, page)
+                feature_said(one, page) if isinstance(one, str) else feature_of(one, page)
             )
         except Refused as refused:
             raise Refused(
@@ -101,4 +116,4 @@ def part_of(
                 field=refused.field,
                 suggest=refused.template_suggest,
             ) from None
-    return checked(Part(name, metal, blank_of(told, page), featured(questions), **more))
+    return checked(Part(name, metal, stock, featured(questions), **more))

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field
-from functools import cached_property
+from functools import cached_property, lru_cache
 
 from runk.core.route.holdings import Hold, holds_of
 from runk.core.route.operations import Operation, operations_of
@@ -19,6 +19,7 @@ STEPS = (
 """What may stand in a route beside its operations."""
 
 
+@lru_cache(maxsize=4096)
 def step_of(line: str) -> str:
     """Which step a line of a route is; empty where it is an operation.
 
