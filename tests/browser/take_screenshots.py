@@ -64,15 +64,23 @@ def _thread(page: Page) -> None:
         expect(page.locator("#room")).to_contain_text(mark)
 
 
+def _tonight(page: Page) -> None:
+    page.get_by_text("of 90 minutes").wait_for()
+
+
+def _played(page: Page) -> None:
+    page.get_by_text("After set-up 2").wait_for()
+
+
 VIEWS: list[tuple[str, str, str, tuple[int, int], Callable[[Page], None]]] = [
     ("speeds", "/speeds", "light", (1280, 800), _belts),
     ("speeds-bench", "/speeds", "light", (1280, 800), _bench),
     ("ask", "/speeds", "light", (1280, 800), _ask),
     ("setting-out", "/setting-out", "light", (1280, 800), _pattern),
     ("to-size-cut", "/to-size", "light", (1280, 800), _cut),
-    ("practice", "/practice", "light", (1280, 800), _nothing),
     ("holes", "/holes", "light", (1280, 800), _last_drill),
-    ("trays", "/trays", "light", (1280, 800), _nothing),
+    ("engines", "/engines", "light", (1280, 800), _tonight),
+    ("part", "/engines/part/1", "light", (1280, 800), _played),
     ("threads", "/threads", "light", (1280, 800), _nothing),
     ("fits", "/fits", "light", (1280, 800), _nothing),
     ("mate", "/fits/mate", "light", (1280, 800), _nothing),

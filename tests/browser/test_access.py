@@ -8,8 +8,9 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser, Page, ViewportSize, expect
 
+from runk.core.catalogue import CATALOGUE
 from tests.browser.serving import Server
-from tests.browser.views import CALCULATORS, EVERY, go
+from tests.browser.views import CALCULATORS, EVERY, go, settled
 
 pytestmark = pytest.mark.browser
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
@@ -34,6 +35,10 @@ PHONE: ViewportSize = {"width": 390, "height": 844}
 DESK: ViewportSize = {"width": 1280, "height": 800}
 
 
+TITLES = {calculator.door.path: calculator.title for calculator in CATALOGUE.values()}
+WALK = "to => { history.pushState(null, '', to); dispatchEvent(new PopStateEvent('popstate')) }"
+
+
 def violations(page: Page, rules: list[str], within: str = "html") -> list[str]:
     """What axe finds wrong by these tags or rules in a part of the page, one line each."""
     found: dict[str, Any] = page.evaluate(
@@ -54,7 +59,15 @@ def test_axe_finds_nothing(chromium: Browser, server: Server, third: int) -> Non
     wrong = {}
     for name, address, acts in VIEWS[third::3]:
         page.emulate_media(color_scheme="light")
-        go(page, address)
+        if address in TITLES and not acts and page.url.startswith("http"):
+            # By the house's own way: the page is not fetched anew for each of its rooms.
+            page.evaluate(WALK, address)
+            expect(page.get_by_role("heading", level=1)).to_have_text(TITLES[address])
+            settled(page, address)
+        else:
+            go(page, address)
+            # The page's own policy forbids foreign scripts: axe comes in by the debugger's door.
+            page.evaluate(AXE.read_text(encoding="utf-8"))
         for act in acts:
             if act == "bad":
                 page.get_by_label("diameter", exact=True).fill("1 3/")
@@ -69,8 +82,6 @@ def test_axe_finds_nothing(chromium: Browser, server: Server, third: int) -> Non
             else:
                 page.keyboard.press(act)
                 expect(page.get_by_role("dialog")).to_be_visible()
-        # The page's own policy forbids foreign scripts: axe comes in by the debugger's door.
-        page.evaluate(AXE.read_text(encoding="utf-8"))
         # Head and foot are the same in every calculator's room: they are looked at in the others.
         within = "#room" if address in CALCULATORS and not acts else "html"
         found = violations(page, TAGS, within)

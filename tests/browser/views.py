@@ -20,6 +20,11 @@ EVERY = [*CALCULATORS, *OTHERS]
 def go(page: Page, address: str) -> None:
     """Open a view and wait until it says something."""
     page.goto(address)
+    settled(page, address)
+
+
+def settled(page: Page, address: str) -> None:
+    """Wait until a view says something."""
     room = page.locator("#room")
     expect(room.get_by_role("heading", level=1)).to_be_attached()
     if address in OPEN:

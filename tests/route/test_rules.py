@@ -8,12 +8,15 @@ from dataclasses import replace
 import pytest
 
 from runk.core.refusals import Refused
+from runk.core.route.feature import FEATURE
 from runk.core.route.propose import propose
-from runk.core.route.reading import part_of
+from runk.core.route.reading import feature_said, part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
 from runk.core.route.rule import Order, Together
 from runk.core.route.rules import FIRM, RULES, check
+from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from runk.formats.part_json import said as said_back
 from tests.route.shelf import PARTS, job, proposed
 
 ORDERED = [rule for rule in RULES if isinstance(rule, Order)]
@@ -288,3 +291,27 @@ def test_two_hundred_features_are_answered_and_more_refused() -> None:
     assert len(found.route.set_ups) == 1
     with pytest.raises(Refused):
         part_of("comb", "brass", "bar 25", [*many, "chamfer 1 at 0"])
+
+
+@pytest.mark.parametrize(
+    ("page", "line", "said"),
+    [
+        ("inch", "outside 1 1/8 -0.001 -0.002, from 3/16 to 1 3/16", 'Outside 1.125" -0.001" -0.002", from 0.1875" to 1.1875"'),
+        ("inch", "face at 2 1/4", 'Face at 2.25"'),
+        ("inch", "bore 11/16 H7 from 0 to 1 3/8", 'Bore 0.6875" H7, from 0" to 1.375"'),
+        ("mm", "od 30 -0 -0.02 from 0 to 24", "Outside 30 mm +0 mm -0.02 mm, from 0 mm to 24 mm"),
+        ("mm", "M6 thread from 0 to 10", "Thread M6, from 0 mm to 10 mm"),
+        ("mm", "tap M4 10 deep", "Tapped hole M4, 10 mm deep"),
+        ("mm", "reamed 6 H7 right through", "Reamed hole 6 mm H7"),
+        ("mm", "groove 2 wide, 18, at 12", "Groove 18 mm, 2 mm wide, at 12 mm"),
+        ("mm", "crank pin 8 h6, throw 9, from 30 to 36", "Crankpin 8 mm h6, throw 9 mm, from 30 mm to 36 mm"),
+        ("mm", "port 3 wide, 5 deep, from 8 to 18, from the top", "Slot 3 mm wide, 5 mm deep, from 8 mm to 18 mm, from the top"),
+        ("mm", "2 flats 10 across, from 5 to 12", "2 flats 10 mm across, from 5 mm to 12 mm"),
+    ],
+)  # fmt: skip
+def test_a_feature_is_read_as_a_tired_person_types_it(page: str, line: str, said: str) -> None:
+    """No word of it is lost, and what is said back reads the same again."""
+    unit = PageUnit(page)
+    asked = feature_said(line, unit)
+    assert said_back(FEATURE, asked, unit) == said
+    assert feature_said(said, unit) == asked

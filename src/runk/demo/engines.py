@@ -107,7 +107,11 @@ def _draw(session: Session, part_id: int, drawn: Drawn) -> None:
         "at_least": found.at_least, "reasons": reasons,
     }  # fmt: skip
     save_route(session, part_id, kept.version, route)
-    for n, one in enumerate(found.route.set_ups, 1):
-        for at, line in enumerate(one.does):
-            if n <= drawn.done or (n == drawn.done + 1 and at < drawn.lines):
-                tick(session, part_id, mark_of(job, n, at, line), True)
+    done = [
+        mark_of(job, n, at, line)
+        for n, one in enumerate(found.route.set_ups, 1)
+        for at, line in enumerate(one.does)
+        if n <= drawn.done or (n == drawn.done + 1 and at < drawn.lines)
+    ]
+    for mark in done:
+        tick(session, part_id, mark, True)

@@ -114,9 +114,20 @@ def grows_mm(size_mm: float, share: float) -> float:
     return size_mm * share
 
 
-def needs(_: HardenQuestion, __: Workshop) -> None:
-    """Nothing more of the workshop."""
-    return
+@dataclass(frozen=True, slots=True)
+class HardenShop:
+    """What is looked up.
+
+    Args:
+        kind: Key of the metal it really is, where somebody keeps it under a name of their own.
+    """
+
+    kind: str
+
+
+def needs(question: HardenQuestion, workshop: Workshop) -> HardenShop:
+    """Which steel it really is."""
+    return HardenShop(workshop.metals[question.metal].kind)
 
 
 def settle(
@@ -137,14 +148,14 @@ def settle(
     raise Refused(says, field="metal", suggest="silver steel")
 
 
-def compute(question: HardenQuestion, _: None = None) -> HardenAnswer:
+def compute(question: HardenQuestion, shop: HardenShop) -> HardenAnswer:
     """How it is hardened and let down.
 
-    >>> answer = compute(HardenQuestion())
+    >>> answer = compute(HardenQuestion(), HardenShop("silver-steel"))
     >>> answer.heat_c.value, answer.quench, answer.soak_min.shown()
     (780.0, 'water', '6')
     """
-    w, steel = Working(), STEELS[question.metal]
+    w, steel = Working(), STEELS[shop.kind]
     temper, colour = TEMPERS[question.use]
     soak = w.of(soak_min, thick_mm=float(question.thick), each_min=_SOAK_MIN_PER_MM)
     size = float(question.size or question.thick)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from fractions import Fraction
 from typing import Annotated
@@ -9,7 +10,9 @@ from typing import Annotated
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working, fine, law, stop, told
 from runk.core.kinds import Chain, Length
+from runk.core.lengths import Reading
 from runk.core.lengths.members import Member
+from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS, PRACTICE
@@ -29,12 +32,12 @@ class SurplusQuestion:
 
     these: Annotated[
         tuple[Member, ...],
-        Chain("faces one way", low=0.001, high=200.0,
+        Chain("faces one way", needed=("*",), low=0.001, high=200.0,
               asks="What is on the faces that look one way?", placeholder="flange 1.8; boss 2.2"),
     ] = ()  # fmt: skip
     those: Annotated[
         tuple[Member, ...],
-        Chain("faces the other way", low=0.001, high=200.0,
+        Chain("faces the other way", needed=("*",), low=0.001, high=200.0,
               asks="And on those that look the other way?", placeholder="base 0.4; back 1.1"),
     ] = ()  # fmt: skip
     least: Annotated[
@@ -88,14 +91,28 @@ def needs(_: SurplusQuestion, __: Workshop) -> None:
     return
 
 
+def settle(question: SurplusQuestion, _: Workshop, __: Mapping[str, Reading]) -> SurplusQuestion:
+    """A face each way at least.
+
+    Raises:
+        Refused: There is none.
+    """
+    for name, faces in (("these", question.these), ("those", question.those)):
+        if not faces:
+            raise Refused("What is on the faces there?", field=name, suggest="flange 1.8; boss 2.2")
+    return question
+
+
 def compute(question: SurplusQuestion, _: None = None) -> SurplusAnswer:
     """The shift that leaves the scarcest faces alike.
 
-    >>> from runk.core.lengths.members import Member
-    >>> faces = (Member("a", Fraction(9, 5), Fraction(9, 5), Fraction(9, 5)),)
-    >>> others = (Member("b", Fraction(2, 5), Fraction(2, 5), Fraction(2, 5)),)
-    >>> compute(SurplusQuestion(faces, others)).shift_mm.shown()
-    '0.100'
+        >>> from runk.core.lengths import Reading
+    from runk.core.lengths.members import Member
+    from runk.core.refusals import Refused
+        >>> faces = (Member("a", Fraction(9, 5), Fraction(9, 5), Fraction(9, 5)),)
+        >>> others = (Member("b", Fraction(2, 5), Fraction(2, 5), Fraction(2, 5)),)
+        >>> compute(SurplusQuestion(faces, others)).shift_mm.shown()
+        '0.100'
     """
     w, least = Working(), float(question.least)
     these, those = _scarcest(question.these), _scarcest(question.those)
@@ -186,6 +203,7 @@ SURPLUS = Calculator(
     answers=(SurplusAnswer,),
     compute=compute,
     needs=needs,
+    settle=settle,
     sentences={
         "": "A casting with {these} one way and {those} the other[, least {least} to come off]"
     },

@@ -74,6 +74,12 @@ FEATURE = Calculator(
         "{kind=holes}{count} holes {size}[ on {circle}< circle| pcd|>][, {deep} deep][, {side}]"
         "[, called {called}]",
         "{kind} {size}[ {limits}] from {start} to {end}",
+        "{kind=thread}{screw} thread<,|> from {start} to {end}",
+        "{kind=tapped}<tap|tapped> {screw}[, {deep} deep][, {side}]",
+        "{kind=drilled}<drill|drilled|hole> {size}< right through| through|>[, {side}]",
+        "{kind=reamed}<ream|reamed> {size}< right through| through|>[, {side}][, called {called}]",
+        "{kind=face}<face|shoulder> {start}",
+        "{kind=groove}<groove|undercut> {wide} wide, {size}< dia|>, at {start}",
     ),
     headline=lambda answer, _: answer.operations,
 )

@@ -6,6 +6,7 @@ import re
 from functools import cache
 
 from runk.core.calculator import AnyCalculator, Catalogue
+from runk.core.kinds.limits import take_limits
 from runk.core.lines import whole_lines
 from runk.core.questions import read_question, ruled_by
 from runk.core.refusals import Refused
@@ -41,7 +42,16 @@ def typed_of(line: str, calculator: AnyCalculator) -> dict[str, str]:
     if len(line) > LONGEST:
         raise Refused(f"A line of {len(line)} characters: {LONGEST} are the most.")
     failed: Refused | None = None
-    for _, typed in whole_lines(line, _alone(calculator)):
+    words, limits = line.split(), ""
+    if "limits" in calculator.fields:
+        # As on a drawing: behind a mixed number they are no part of it.
+        words, limits = take_limits(words)
+    for _, typed in whole_lines(" ".join(words), _alone(calculator)):
+        if limits:
+            if "limits" in typed:
+                # Told once already: this shape took the end of the size for them.
+                continue
+            typed = {**typed, "limits": limits}
         try:
             # A word for a field that is not asked here would be lost.
             chosen = ruled_by(calculator, typed, PageUnit.MM, _EMPTY)

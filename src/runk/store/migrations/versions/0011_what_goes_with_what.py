@@ -14,9 +14,19 @@ def upgrade() -> None:
     op.create_table(
         "goes_with",
         sa.Column("id", sa.Integer(), primary_key=True),
-        sa.Column("hole_part_id", sa.Integer(), sa.ForeignKey("part.id", ondelete="CASCADE")),
+        sa.Column(
+            "hole_part_id",
+            sa.Integer(),
+            sa.ForeignKey("part.id", ondelete="CASCADE"),
+            nullable=False,
+        ),
         sa.Column("hole_feature", sa.String(60), nullable=False),
-        sa.Column("shaft_part_id", sa.Integer(), sa.ForeignKey("part.id", ondelete="CASCADE")),
+        sa.Column(
+            "shaft_part_id",
+            sa.Integer(),
+            sa.ForeignKey("part.id", ondelete="CASCADE"),
+            nullable=False,
+        ),
         sa.Column("shaft_feature", sa.String(60), nullable=False),
         sa.Column("duty", sa.String(40), nullable=False),
         sa.Column("deleted_at", sa.DateTime(), nullable=True),
