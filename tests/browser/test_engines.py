@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from pathlib import Path
 
 import pytest
 from playwright.sync_api import Browser, Page, expect
@@ -126,3 +127,19 @@ def test_tonight_and_a_line_lead_to_the_part(page: Page) -> None:
     expect(page.get_by_role("heading", name="Crankshaft", level=1)).to_be_visible()
     page.goto("/rules")
     expect(page.get_by_role("listitem").filter(has_text="Holes before parting off")).to_be_visible()
+
+
+def test_an_engine_goes_out_as_a_file_and_comes_in_again(page: Page, tmp_path: Path) -> None:
+    page.goto("/engines")
+    files = page.get_by_role("region", name="Engines as files")
+    with page.expect_download() as kept:
+        files.get_by_role("link", name="Save it as JSON").click()
+    kept.value.save_as(tmp_path / "engine.json")
+    files.get_by_label("File of an engine").set_input_files(tmp_path / "engine.json")
+    expect(files.get_by_role("alert")).to_contain_text("Dunnock already")
+    files.get_by_label("Name of the engine brought in").fill("Dunnock, second")
+    files.get_by_label("File of an engine").set_input_files(tmp_path / "engine.json")
+    expect(page.get_by_role("button", name="Dunnock, second")).to_have_attribute(
+        "aria-pressed", "true"
+    )
+    expect(page.locator("#room")).to_contain_text("of 13 parts done")

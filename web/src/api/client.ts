@@ -25,7 +25,11 @@ export async function call<T>(method: Method, path: string, body?: unknown, sign
 
 /** A whole file, as it is. */
 export const sendFile = <T>(path: string, file: File): Promise<T> =>
-  answered<T>(path, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: file });
+  answered<T>(path, {
+    method: 'POST',
+    headers: { 'content-type': file.name.endsWith('.json') ? 'application/json' : 'text/csv' },
+    body: file,
+  });
 
 async function answered<T>(path: string, request: RequestInit): Promise<T> {
   let response: Response;

@@ -5,6 +5,7 @@ import { useEngines } from '../../api/queries';
 import { Button } from '../../parts/Button';
 import { Drawn } from '../../parts/Drawn';
 import { usePrefs } from '../../state/prefs';
+import { EngineFiles } from './EngineFiles';
 import { hours, spoken } from './words';
 
 /** The engines: how far each part is, what is wanted, and what can be done tonight. */
@@ -43,6 +44,7 @@ export default function EnginesRoom() {
       </section>
       <div className="min-w-0 space-y-5">
         <Tonight />
+        <EngineFiles id={id} opened={choose} />
         <p>
           <Link to="/rules" className="inline-flex min-h-11 items-center text-mark underline">
             The rules of the order of work

@@ -1,4 +1,5 @@
 import { type SubmitEvent, useState } from 'react';
+import { Link } from 'wouter';
 import { call } from '../../api/client';
 import { client, refusalOf, useEngines } from '../../api/queries';
 import { Button } from '../../parts/Button';
@@ -46,7 +47,9 @@ function Engines() {
           <ul>
             {engine.parts.map((part) => (
               <li key={part.id} className="flex items-center justify-between border-b border-line">
-                <span>{part.name}</span>
+                <Link to={`/engines/part/${part.id}`} className="inline-flex min-h-11 items-center hover:underline">
+                  {part.name}
+                </Link>
                 <span className="flex items-center gap-1 text-soft">
                   {part.metal.replaceAll('-', ' ')}
                   <Button
