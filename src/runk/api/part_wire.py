@@ -14,6 +14,7 @@ from runk.core.route.belts import belt_of
 from runk.core.route.feature import BLANK, FEATURE
 from runk.core.route.gripped import grip_asked
 from runk.core.route.hours import line_min, mark_of, set_up_min
+from runk.core.route.opened import opened
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
 from runk.core.route.rules import check
@@ -93,6 +94,8 @@ class LineOut(BaseModel):
     why: str
     minutes: float
     speed: dict[str, str]
+    room: str
+    asked: dict[str, str]
 
 
 class SetUpOut(BaseModel):
@@ -365,12 +368,16 @@ def _line(job: Job, n: int, at: int, line: str, done: frozenset[str]) -> dict[st
     plain = {
         "line": line, "mark": mark, "step": bool(step_of(line)), "done": mark in done,
         "tool": "", "belt": "", "rpm": 0.0, "why": "", "minutes": line_min(job, line), "speed": {},
+        "room": "", "asked": {},
     }  # fmt: skip
     operation = job.by_key.get(line)
     if operation is None:
         return plain
     belt = belt_of(operation, job.workshop)
+    room, asked = opened(job.part, operation) or ("", {})
     return plain | {
+        "room": room,
+        "asked": asked,
         "tool": operation.tool,
         "belt": belt.position,
         "rpm": belt.rpm,

@@ -1249,11 +1249,15 @@ export interface components {
             max_rpm: number;
         };
         LineOut: {
+            asked: {
+                [key: string]: string;
+            };
             belt: string;
             done: boolean;
             line: string;
             mark: string;
             minutes: number;
+            room: string;
             rpm: number;
             speed: {
                 [key: string]: string;

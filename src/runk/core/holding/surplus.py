@@ -106,13 +106,11 @@ def settle(question: SurplusQuestion, _: Workshop, __: Mapping[str, Reading]) ->
 def compute(question: SurplusQuestion, _: None = None) -> SurplusAnswer:
     """The shift that leaves the scarcest faces alike.
 
-        >>> from runk.core.lengths import Reading
-    from runk.core.lengths.members import Member
-    from runk.core.refusals import Refused
-        >>> faces = (Member("a", Fraction(9, 5), Fraction(9, 5), Fraction(9, 5)),)
-        >>> others = (Member("b", Fraction(2, 5), Fraction(2, 5), Fraction(2, 5)),)
-        >>> compute(SurplusQuestion(faces, others)).shift_mm.shown()
-        '0.100'
+    >>> from runk.core.lengths.members import Member
+    >>> faces = (Member("a", Fraction(9, 5), Fraction(9, 5), Fraction(9, 5)),)
+    >>> others = (Member("b", Fraction(2, 5), Fraction(2, 5), Fraction(2, 5)),)
+    >>> compute(SurplusQuestion(faces, others)).shift_mm.shown()
+    '0.100'
     """
     w, least = Working(), float(question.least)
     these, those = _scarcest(question.these), _scarcest(question.those)

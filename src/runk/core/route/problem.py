@@ -8,12 +8,7 @@ from dataclasses import dataclass, field
 from runk.core.refusals import Refused
 from runk.core.route.belts import belt_of
 from runk.core.route.feature_question import INSIDE
-from runk.core.route.holdings import Hold
-from runk.core.route.operations import PART_OFF, Operation
-from runk.core.route.order_rules import ORDER_RULES
-from runk.core.route.route import Job
-from runk.core.route.setting_rules import SETTING_RULES
-from runk.core.route.watch_rules import (
+from runk.core.route.grips import (
     TOO_LONG,
     astray,
     ends_faced,
@@ -23,6 +18,11 @@ from runk.core.route.watch_rules import (
     too_short,
     waits_for_face,
 )
+from runk.core.route.holdings import Hold
+from runk.core.route.operations import PART_OFF, Operation
+from runk.core.route.order_rules import ORDER_RULES
+from runk.core.route.route import Job
+from runk.core.route.setting_rules import SETTING_RULES
 
 
 @dataclass(frozen=True, slots=True)

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from runk.core.route.held_rules import HELD_RULES
 from runk.core.route.order_rules import ORDER_RULES
 from runk.core.route.route import Job, Route
 from runk.core.route.rule import Broken, Rule, Severity, Walk
 from runk.core.route.setting_rules import SETTING_RULES
 from runk.core.route.watch_rules import WATCH_RULES
 
-RULES: tuple[Rule, ...] = (*ORDER_RULES, *SETTING_RULES, *WATCH_RULES)
+RULES: tuple[Rule, ...] = (*ORDER_RULES, *SETTING_RULES, *HELD_RULES, *WATCH_RULES)
 BY_KEY = {rule.key: rule for rule in RULES}
 
 

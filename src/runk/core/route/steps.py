@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from runk.core.route.feature_question import HOLES
+from runk.core.route.grips import finishing, grips_finished, is_close, is_reset, unbalanced
 from runk.core.route.operations import PART_OFF
 from runk.core.route.route import Job, SetUp
-from runk.core.route.watch_rules import finishing, grips_finished, is_close, is_reset, unbalanced
 
 
 def with_steps(job: Job, set_ups: tuple[SetUp, ...]) -> Iterator[SetUp]:

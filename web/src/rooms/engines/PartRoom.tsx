@@ -164,6 +164,14 @@ function NextPlate({ part }: { part: Part }) {
   );
 }
 
+const OPENS: Record<string, string> = {
+  plan: 'Bring it to size',
+  tap: 'Drill and tap',
+  die: 'Blank and die',
+  hole: 'Tool by tool',
+  circle: 'Hole by hole',
+};
+
 /** Opens a calculator's room with its question filled in. */
 function useRoom() {
   const [, go] = useLocation();
@@ -237,6 +245,14 @@ function Line({ part, line, act }: { part: Part; line: RouteLine; act: Act }) {
           {spoken(line.line)}
         </span>
       </label>
+      {line.room && (
+        <button
+          type="button"
+          onClick={() => open(line.room, line.asked)}
+          className="min-h-11 shrink-0 cursor-pointer px-2 text-mark hover:underline">
+          {OPENS[line.room] ?? 'Work it out'}
+        </button>
+      )}
       {line.belt && (
         <button
           type="button"
