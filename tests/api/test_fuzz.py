@@ -40,7 +40,7 @@ def _fuzz(operation: Any, mode: GenerationMode, checks: list[Any]) -> int:
     alike = mode is GenerationMode.NEGATIVE and operation.path.startswith("/api/calc/")
 
     @settings(
-        max_examples=2 if alike else 4,
+        max_examples=1 if alike else 3,
         deadline=None,
         database=None,
         suppress_health_check=list(HealthCheck),

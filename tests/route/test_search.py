@@ -100,7 +100,7 @@ def plain(problem: Problem) -> tuple[int | None, int]:
     return None, len(shut)
 
 
-@settings(max_examples=400, deadline=None)
+@settings(max_examples=250, deadline=None)
 @given(problems())
 def test_the_search_finds_what_trying_everything_finds(problem: Problem) -> None:
     found, (want, _) = least(problem), plain(problem)

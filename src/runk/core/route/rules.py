@@ -41,7 +41,7 @@ def check(job: Job, route: Route) -> Checked:
     >>> hold = "on its bar in the chuck, right end out"
     >>> found = check(job, Route((SetUp(hold, ("part off", "outside 10: turn")),)))
     >>> [one.rule for one in found.broken]
-    ['lock-the-carriage', 'gone']
+    ['gone', 'lock-the-carriage']
     """
     walk = Walk(job, route)
     broken: list[Broken] = []
