@@ -70,6 +70,15 @@ def test_a_list_of_parts_comes_in_from_a_spreadsheet(client: TestClient) -> None
     made = client.post("/api/engines/file?engine=Listed", content=text, headers=head).json()
     assert [part["name"] for part in made["parts"]] == ["Pin", "Rod"]
     assert made["parts"][0]["metal"] == "silver-steel"
+    old = client.post(
+        "/api/engines/file?engine=Old", content="name,metal\rRod,brass\rPin,\r", headers=head
+    )
+    assert [part["name"] for part in old.json()["parts"]] == ["Rod", "Pin"]
+    for broken in ('"name', "name\r\x00,", "\r", '"a"b"c"\n"', ",,,\n,,,"):
+        assert (
+            client.post("/api/engines/file?engine=L3", content=broken, headers=head).status_code
+            == 422
+        )
     bad = client.post("/api/engines/file?engine=L2", content="part,metal\nx,y\n", headers=head)
     assert "name" in bad.json()["detail"]
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+from collections.abc import Iterator
 from typing import Any
 
 from runk.core.refusals import Refused
@@ -30,7 +31,18 @@ def parts_from_csv(text: str, engine: str) -> dict[str, Any]:
     >>> document["parts"][0]["name"], document["parts"][0]["metal"]
     ('Rod', 'brass')
     """
-    reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff")))
+    # However its lines end: a field with a line of its own in it keeps a plain one.
+    lines = text.lstrip("\ufeff").replace("\r\n", "\n").replace("\r", "\n")
+    try:
+        parts = list(_parts(csv.DictReader(io.StringIO(lines))))
+    except csv.Error as failed:
+        raise Refused(f"The list cannot be read: {failed}.", field="file") from None
+    if not parts:
+        raise Refused("The list holds no parts.", field="file")
+    return {"engine": engine, "parts": parts}
+
+
+def _parts(reader: csv.DictReader[str]) -> Iterator[dict[str, Any]]:
     heads = [(name or "").strip().lower() for name in reader.fieldnames or ()]
     if "name" not in heads:
         raise Refused(
@@ -38,23 +50,16 @@ def parts_from_csv(text: str, engine: str) -> dict[str, Any]:
             field="file",
             suggest=",".join(COLUMNS),
         )
-    parts: list[dict[str, Any]] = []
-    try:
-        for line in reader:
-            if len(parts) >= MOST_LINES:
-                raise Refused(f"More than {MOST_LINES} parts in one list.", field="file")
-            row = {
-                head: asrun((value or "").strip())
-                for head, value in zip(heads, line.values(), strict=False)
-                if isinstance(value, str | None)
-            }
-            if row.get("name"):
-                parts.append(_part(row))
-    except csv.Error as failed:
-        raise Refused(f"The list cannot be read: {failed}.", field="file") from None
-    if not parts:
-        raise Refused("The list holds no parts.", field="file")
-    return {"engine": engine, "parts": parts}
+    for n, line in enumerate(reader):
+        if n >= MOST_LINES:
+            raise Refused(f"More than {MOST_LINES} parts in one list.", field="file")
+        row = {
+            head: asrun((value or "").strip())
+            for head, value in zip(heads, line.values(), strict=False)
+            if isinstance(value, str | None)
+        }
+        if row.get("name"):
+            yield _part(row)
 
 
 def _part(row: dict[str, str]) -> dict[str, Any]:
