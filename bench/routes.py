@@ -13,7 +13,8 @@ from pydantic_core import to_json
 from measure import Ratio, side_by_side
 from rows import Row, met, ratio_row
 from runk.api.app import create_app
-from runk.api.part_wire import PartOut, part_out
+from runk.api.part_shapes import PartOut
+from runk.api.part_wire import part_out
 from runk.core.route.problem import Place, Problem
 from runk.core.route.propose import propose
 from runk.core.route.reading import part_of
@@ -23,6 +24,7 @@ from runk.core.route.search import least
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
 from runk.demo.engines import fill
+from runk.formats.part_json import route_kept
 from runk.store.database import Store
 from runk.store.part_files import bring_in, part_row
 from runk.store.parts import KeptPart, parts_kept
@@ -133,12 +135,7 @@ def engine_row() -> Row:
 def changed() -> Ratio:
     """A part whose feature was changed, worked out and written; the same read and written alone."""
     drawn = {"blank": "bar 25", "features": GLAND, "unit": "mm"}
-    route = {
-        "set_ups": [
-            {"hold": s.hold, "packing": s.packing, "does": list(s.does)}
-            for s in propose(TWELVE).route.set_ups
-        ]
-    }
+    route = route_kept(propose(TWELVE).route)
     kept = KeptPart(1, 1, "bench", "gland", "brass", drawn, route, (), 1)
     body = to_json(part_out(kept, WORKSHOP, PageUnit.MM))
 

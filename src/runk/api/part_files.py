@@ -17,7 +17,7 @@ from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.formats.paper import Paper
-from runk.formats.part_json import PartFile, engine_of, engine_plain
+from runk.formats.part_json import PartFile, engine_of, engine_plain, route_kept
 from runk.formats.parts_csv import parts_from_csv
 from runk.store.database import Store
 from runk.store.engines import EngineWithParts
@@ -36,15 +36,7 @@ _BODY = {
 
 def row_of(one: PartFile) -> dict[str, Any]:
     """A part of a file as it is kept."""
-    route = None
-    if one.route is not None:
-        route = {
-            "set_ups": [
-                {"hold": up.hold, "packing": up.packing, "does": list(up.does)}
-                for up in one.route.set_ups
-            ],
-            "overruled": dict(one.route.overruled),
-        }
+    route = None if one.route is None else route_kept(one.route)
     return {
         "name": one.part.name, "metal": one.part.metal, "drawn": one.drawn, "route": route,
         "done": list(one.done),

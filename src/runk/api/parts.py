@@ -2,33 +2,23 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Any
+from typing import Annotated
 
 from fastapi import APIRouter, Query, Request, Response
 
 from runk.api.calculators import Here, written
 from runk.api.ids import RowId
 from runk.api.part_fits import fits_out, touched
-from runk.api.part_wire import (
-    DrawnIn,
-    FitIn,
-    MeasureIn,
-    NewIn,
-    PartOut,
-    RouteIn,
-    TickIn,
-    part_in,
-    part_out,
-    route_in,
-)
+from runk.api.part_shapes import DrawnIn, FitIn, MeasureIn, NewIn, PartOut, RouteIn, TickIn
+from runk.api.part_wire import part_in, part_out, route_in
 from runk.api.problems import PROBLEMS
 from runk.core.fits.question import duties
 from runk.core.refusals import Refused
 from runk.core.route.fitting import is_hole, reading_said
 from runk.core.route.propose import propose
 from runk.core.route.reading import part_of
-from runk.core.said import worded
 from runk.core.units import PageUnit
+from runk.formats.part_json import proposal_kept
 from runk.store import parts as kept
 from runk.store.database import Store
 from runk.store.goes_with import add_fit, set_fit_deleted
@@ -100,20 +90,8 @@ def router(store: Store, here: Here) -> APIRouter:
             before = kept.part_kept(session, part_id)
         overruled = dict(route_in(before).overruled)
         found = propose(part_in(before, workshop), overruled)
-        proposed: dict[str, Any] = {
-            "set_ups": [
-                {"hold": one.hold, "packing": one.packing, "does": list(one.does)}
-                for one in found.route.set_ups
-            ],
-            "overruled": overruled,
-            "proved": found.proved,
-            "at_least": found.at_least,
-            "reasons": [
-                {"rule": one.rule, "says": worded(one.says, unit)} for one in found.reasons
-            ],
-        }
         with store.writing() as session:
-            after = kept.save_route(session, part_id, body.version, proposed)
+            after = kept.save_route(session, part_id, body.version, proposal_kept(found, unit))
         return out(after, unit)
 
     @routes.post("/parts/{part_id}/tick", response_model=PartOut)

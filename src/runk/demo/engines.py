@@ -8,11 +8,11 @@ from runk.core.route.hours import mark_of
 from runk.core.route.propose import propose
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job
-from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.demo.back_shed import MACHINES, WORKSHOP
 from runk.demo.engine_parts import DUNNOCK, GOES_WITH, HARROW_LANE, READ, Drawn
 from runk.demo.trays import TOOLS
+from runk.formats.part_json import proposal_kept
 from runk.store.engines import add_engine, add_part
 from runk.store.goes_with import add_fit
 from runk.store.machines import add_machine
@@ -97,16 +97,7 @@ def _draw(session: Session, part_id: int, drawn: Drawn) -> None:
     )  # fmt: skip
     job = Job(part, WORKSHOP)
     found = propose(job, drawn.overruled)
-    ups = [
-        {"hold": one.hold, "packing": one.packing, "does": list(one.does)}
-        for one in found.route.set_ups
-    ]
-    reasons = [{"rule": one.rule, "says": worded(one.says, page)} for one in found.reasons]
-    route = {
-        "set_ups": ups, "overruled": drawn.overruled, "proved": found.proved,
-        "at_least": found.at_least, "reasons": reasons,
-    }  # fmt: skip
-    save_route(session, part_id, kept.version, route)
+    save_route(session, part_id, kept.version, proposal_kept(found, page))
     done = [
         mark_of(job, n, at, line)
         for n, one in enumerate(found.route.set_ups, 1)

@@ -12,8 +12,10 @@ from runk.core.questions import Read, sentence
 from runk.core.refusals import Refused
 from runk.core.route.feature import BLANK, FEATURE
 from runk.core.route.part import Part
+from runk.core.route.propose import Proposed
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
+from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -238,32 +240,32 @@ def _plain(words: str) -> str:
     return " ".join(words.casefold().replace(",", " ").replace(":", " ").split())
 
 
-def part_plain(part: Part, page: PageUnit = PageUnit.MM) -> dict[str, Any]:
-    """A part as plain data: each feature and the blank a sentence that reads back the same."""
-    return {
-        "name": part.name,
-        "metal": part.metal,
-        "blank": said(BLANK, part.blank, page),
-        "features": [said(FEATURE, one.asked, page) for one in part.features],
-        **({"notes": list(part.notes)} if part.notes else {}),
-        **({"tries": dict(part.tries)} if part.tries else {}),
-        **({"alike": part.alike} if part.alike > 1 else {}),
-        **({"harden": True} if part.harden else {}),
-    }
-
-
 def said(calculator: AnyCalculator, question: Any, page: PageUnit) -> str:
     """A feature or a blank as its sentence."""
     return sentence(calculator, Read(question, {}), page, Workshop(()))
 
 
-def route_plain(route: Route) -> list[dict[str, Any]]:
-    """A route as plain data."""
-    return [
-        {"hold": one.hold, **({"packing": one.packing} if one.packing else {}),
-         "does": list(one.does)}
-        for one in route.set_ups
-    ]  # fmt: skip
+def route_kept(route: Route) -> dict[str, Any]:
+    """A route as it is kept: set-ups, and rules overruled.
+
+    >>> from runk.core.route.route import SetUp
+    >>> route_kept(Route((SetUp("in a collet", ("face 0: face",)),)))["set_ups"]
+    [{'hold': 'in a collet', 'packing': '', 'does': ['face 0: face']}]
+    """
+    ups = [
+        {"hold": one.hold, "packing": one.packing, "does": list(one.does)} for one in route.set_ups
+    ]
+    return {"set_ups": ups, "overruled": dict(route.overruled)}
+
+
+def proposal_kept(found: Proposed, page: PageUnit) -> dict[str, Any]:
+    """A route proposed as it is kept, with whether it is proved and why it is so."""
+    return {
+        **route_kept(found.route),
+        "proved": found.proved,
+        "at_least": found.at_least,
+        "reasons": [{"rule": one.rule, "says": worded(one.says, page)} for one in found.reasons],
+    }
 
 
 def engine_plain(

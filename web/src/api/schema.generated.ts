@@ -971,6 +971,12 @@ export interface components {
             says: string;
             size_mm: components["schemas"]["FigureWire"];
         };
+        Grip: {
+            end: number;
+            radius: number;
+            start: number;
+            way: string;
+        };
         GripAnswerWire: {
             asks_nm: components["schemas"]["FigureWire"];
             bears_nm: components["schemas"]["FigureWire"];
@@ -980,12 +986,6 @@ export interface components {
             lobes_mm: components["schemas"]["FigureWire"] | null;
             most_n: components["schemas"]["FigureWire"];
             says: string;
-        };
-        GripOut: {
-            end: number;
-            radius: number;
-            start: number;
-            way: string;
         };
         GripReply: {
             answer: components["schemas"]["GripAnswerWire"];
@@ -1378,17 +1378,17 @@ export interface components {
             outside_mm: components["schemas"]["FigureWire"];
             school: string;
         };
-        MarkIn: {
-            state: components["schemas"]["State"];
-            version: number;
-        };
-        MarkOut: {
+        Mark: {
             end: number;
             feature: string;
             high: number;
             low: number;
             now: boolean;
             start: number;
+        };
+        MarkIn: {
+            state: components["schemas"]["State"];
+            version: number;
         };
         MarkWire: {
             at_deg: components["schemas"]["FigureWire"];
@@ -1803,9 +1803,9 @@ export interface components {
             };
             problem: string;
             proved: boolean;
-            reasons: components["schemas"]["ReasonOut"][];
+            reasons: components["schemas"]["Reason"][];
             route: components["schemas"]["SetUpOut"][];
-            stages: components["schemas"]["StageOut"][];
+            stages: components["schemas"]["Section"][];
             tries: {
                 [key: string]: string;
             };
@@ -2195,7 +2195,7 @@ export interface components {
             mm: number;
             plain: boolean;
         };
-        ReasonOut: {
+        Reason: {
             rule: string;
             says: string;
         };
@@ -2347,6 +2347,12 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        Section: {
+            bar: boolean;
+            grips: components["schemas"]["Grip"][];
+            marks: components["schemas"]["Mark"][];
+            slices: components["schemas"]["Slice"][];
         };
         SectionAnswerWire: {
             bar_mm: components["schemas"]["FigureWire"];
@@ -2563,7 +2569,7 @@ export interface components {
             ticked: boolean;
             title: string;
         };
-        SliceOut: {
+        Slice: {
             bottom: number;
             end: number;
             feature: string;
@@ -2732,12 +2738,6 @@ export interface components {
         StackPartWire: {
             label: string;
             mm: components["schemas"]["FigureWire"];
-        };
-        StageOut: {
-            bar: boolean;
-            grips: components["schemas"]["GripOut"][];
-            marks: components["schemas"]["MarkOut"][];
-            slices: components["schemas"]["SliceOut"][];
         };
         StartIn: {
             /** @default plan */

@@ -127,7 +127,7 @@ def compute(question: SurplusQuestion, _: None = None) -> SurplusAnswer:
         shift_mm=moved,
         towards="nowhere" if not needed else "the first faces" if needed > 0 else "the others",
         least_mm=fine(left) if short else told(then, "least_mm"),
-        says=_says(needed, these, those),
+        says=_says(needed),
         faces=tuple(
             FaceLeft(
                 face=one.name if not one.name.isdigit() else f"face {one.name}", looks=looks,
@@ -155,7 +155,7 @@ def _needed(best: float, these: float, those: float, least: float) -> float:
     return min(max(0.0, low), high)
 
 
-def _says(shift: float, these: Member, those: Member) -> str:
+def _says(shift: float) -> str:
     if not shift:
         return "Every face has enough where it is marked: clean them up evenly from there."
     return (

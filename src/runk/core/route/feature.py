@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Annotated, Any
 
-from runk.core.calculator import Calculator, Catalogue, Door
+from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Link
 from runk.core.kinds import Choice, Length, OneOf
 from runk.core.lengths import Reading
@@ -15,7 +15,6 @@ from runk.core.refusals import Refused
 from runk.core.route.feature_question import SENTENCES, FeatureQuestion
 from runk.core.route.verbs import verbs_of
 from runk.core.shown import Rank, Show
-from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 
@@ -162,6 +161,3 @@ BLANK = Calculator(
     lines=("{kind=bar}{dia} bar[, {long} long]",),
     headline=lambda answer, _: answer.blank,
 )
-LANGUAGE = Catalogue((FEATURE, BLANK))
-"""How parts are described: read, said back and kept like every question."""
-PAGE = PageUnit.MM

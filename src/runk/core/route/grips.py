@@ -10,8 +10,6 @@ from runk.core.route.operations import Operation, spare, thrown
 from runk.core.route.part import Feature
 from runk.core.route.route import Job
 
-LONG, TOO_LONG = 4.0, 10.0
-"""Work standing out so many diameters springs; so many, it must not run without a centre."""
 ENOUGH_MM = 8.0
 """So much is enough for jaws on a disc of any size: common practice."""
 CLOSE_MM = 0.02

@@ -4,10 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 
+from runk.core.cutting.reach import FREE_MOST, LONG_FREE
 from runk.core.route.feature_question import INSIDE
 from runk.core.route.grips import (
-    LONG,
-    TOO_LONG,
     astray,
     ends_faced,
     grips_finished,
@@ -168,11 +167,11 @@ HELD_RULES: tuple[Watch, ...] = (
           reason="Let go, the wall springs back and the bore is three-cornered.",
           mend="Hold it endways, on a faceplate or in a full ring."),
     Watch(key="long-overhang", name="Long work wants a centre",
-          look=_overhang(LONG, TOO_LONG), severity=Severity.MIND,
+          look=_overhang(LONG_FREE, FREE_MOST), severity=Severity.MIND,
           reason="It springs away from the tool, and the end comes out thick.",
           mend="A centre in its end, or shorter steps."),
     Watch(key="whirling", name="Nothing turns far out on nothing",
-          look=_overhang(TOO_LONG, 1e9), reason="It whips, and throws itself out of the chuck.",
+          look=_overhang(FREE_MOST, 1e9), reason="It whips, and throws itself out of the chuck.",
           mend="A centre or a steady."),
     Watch(key="between-centres", name="A crankshaft is finished between its centres",
           look=_centred,

@@ -80,7 +80,7 @@ class Hold:
             "outside" in self.out
             and abs(access.throw - self.throw) < EPS
             and self._free(access.span)
-            and (access.span[0] < access.span[1] or bool(access.ends & (self.out | {"both"})))
+            and (access.span[0] < access.span[1] or bool(access.ends & self.out))
         )
 
     def _free(self, span: tuple[float, float]) -> bool:
@@ -242,7 +242,7 @@ def _on_bores(part: Part, operations: tuple[Operation, ...], off: frozenset[str]
             continue
         needs = _keys(operations, feature) | off
         yield Hold(f"on a mandrel in {feature.key}", Way.MANDREL, "lathe",
-                   frozenset({"right", "left", "outside", "both"}), None, feature.key, needs,
+                   frozenset({"right", "left", "outside"}), None, feature.key, needs,
                    inside=False)  # fmt: skip
         yield Hold(f"in the dividing head on a mandrel in {feature.key}", Way.MANDREL, "mill",
                    frozenset({"across"}), None, feature.key, needs)  # fmt: skip
@@ -261,14 +261,14 @@ def _centres(part: Part, operations: tuple[Operation, ...], off: frozenset[str])
     gone = left if spare(part) else frozenset[str]()
     plain = stands | {key for key in drilled if " off:" not in key}
     outsides = sorted((f for f in part.features if f.round_outside), key=lambda f: f.span)
-    both = frozenset({"right", "left", "outside", "both"})
+    both = frozenset({"right", "left", "outside"})
     if spare(part):
         yield Hold("between centres, dog on the spare end", Way.CENTRES, "lathe", both, None, "",
                    plain, gone, inside=False, faces=False)  # fmt: skip
     else:
         for end, one in (("left", outsides[-1]), ("right", outsides[0])) if outsides else ():
             yield Hold(f"between centres, dog on the {end} end", Way.CENTRES, "lathe",
-                       frozenset({_OTHER[end], "outside", "both"}), one.span, "", plain,
+                       frozenset({_OTHER[end], "outside"}), one.span, "", plain,
                        inside=False, faces=False)  # fmt: skip
     for throw in sorted({f.throw for f in part.features if f.kind == "crankpin"}):
         spun = stands | {key for key in drilled if f" {throw:g} off:" in key}

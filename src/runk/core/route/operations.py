@@ -4,16 +4,13 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from runk.core.cutting.reach import FREE_MOST, LONG_FREE
 from runk.core.route.feature_question import HOLES, INSIDE, ROUND
 from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part, on_axis
 from runk.core.route.verbs import verbs_of
 
-SLENDER = 4.0
-"""Longer than so many diameters it is roughed all over before any of it is finished."""
 DOG_MM = 8.0
 """What a dog needs to sit on: common practice."""
-CARRIED = 10.0
-"""Longer than so many diameters its free end runs on a centre."""
 BOTH = frozenset({"right", "left"})
 
 
@@ -92,7 +89,7 @@ def thrown(part: Part) -> bool:
 
 def slender(part: Part) -> bool:
     """Whether a part springs when metal comes off it: long for its thickness, or thrown."""
-    return thrown(part) or (part.across > 0 and part.long - part.begin > SLENDER * part.across)
+    return thrown(part) or (part.across > 0 and part.long - part.begin > LONG_FREE * part.across)
 
 
 def spare(part: Part) -> bool:
@@ -105,7 +102,7 @@ def _centres(part: Part) -> list[Operation]:
     """Centre holes: in both ends of a thrown part, in the free end of a slender one."""
     if not part.turned or any(f.kind in INSIDE for f in part.features):
         return []
-    carried = part.across > 0 and part.long - part.begin > CARRIED * part.across
+    carried = part.across > 0 and part.long - part.begin > FREE_MOST * part.across
     ends = ("right", "left") if thrown(part) else ("right",) if carried else ()
     speed = _speed(part, "centre", 3.0)
     found = [

@@ -16,6 +16,8 @@ from runk.core.said import mm_said
 
 MOST_FEATURES = 200
 EPS = 1e-6
+BAR_MM = 12.0
+"""A piece this much longer than its part is held as bar and parted off: common practice."""
 FLAT_SIDES = ("top", "bottom", "front", "back")
 _TURNED = (*ROUND, *INSIDE, "taper", "thread", "groove", "chamfer", "face", "keyway", "flats")
 
@@ -134,7 +136,7 @@ class Part:
         """Whether it is cut off a bar that goes on behind it."""
         if self.blank.kind != "bar" or not self.turned:
             return False
-        return self.blank.long is None or float(self.blank.long) > self.long - self.begin + 12.0
+        return self.blank.long is None or float(self.blank.long) > self.long - self.begin + BAR_MM
 
     @cached_property
     def across(self) -> float:

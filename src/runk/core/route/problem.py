@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 
+from runk.core.cutting.reach import FREE_MOST
 from runk.core.refusals import Refused
 from runk.core.route.belts import belt_of
 from runk.core.route.feature_question import INSIDE
 from runk.core.route.grips import (
-    TOO_LONG,
     astray,
     ends_faced,
     finishing,
@@ -88,7 +88,6 @@ class Problem:
     belt: tuple[int, ...]
     ends: int = 0
     waits: int = 0
-    keys: tuple[str, ...] = field(default=(), compare=False)
 
     @property
     def all(self) -> int:
@@ -131,7 +130,7 @@ def posed(job: Job, without: frozenset[str] = frozenset()) -> Problem:
     )
     tools: dict[str, int] = {}
     belts: dict[str, int] = {}
-    problem = Problem(
+    return Problem(
         tuple(before),
         places,
         groups,
@@ -139,9 +138,7 @@ def posed(job: Job, without: frozenset[str] = frozenset()) -> Problem:
         tuple(belts.setdefault(_belt(job, one), len(belts)) for one in operations),
         bit.get(PART_OFF, 0),
         sum(bit[one.key] for one in operations if waits_for_face(one)),
-        tuple(bit),
     )
-    return problem
 
 
 def _marks(job: Job, hold: Hold, bit: Mapping[str, int]) -> int:
@@ -163,7 +160,7 @@ def allowed(job: Job, hold: Hold, one: Operation, without: frozenset[str] = froz
     if astray(job, hold, one):
         return False
     carried = "right end: centre" in job.by_key and "right" in hold.out
-    return carried or one.access.way != "outside" or stands_out(job, hold) <= TOO_LONG
+    return carried or one.access.way != "outside" or stands_out(job, hold) <= FREE_MOST
 
 
 def see_possible(job: Job, problem: Problem) -> None:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Iterable, Mapping
 from functools import lru_cache
 from typing import Any
 
@@ -17,7 +17,6 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 Typed = Mapping[str, Any]
-Split = Callable[[str], dict[str, str]]
 _EMPTY = Workshop(())
 
 

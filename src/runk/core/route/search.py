@@ -260,10 +260,9 @@ class _Open:
         # Of two that promise the same, the one that has got further.
         heapq.heappush(self.heap, (estimate, -state.done.bit_count(), self.turn, state))
 
-    def take(self) -> tuple[int, State]:
-        """The most promising, and what it promises."""
-        estimate, _, _, state = heapq.heappop(self.heap)
-        return estimate, state
+    def take(self) -> State:
+        """The most promising."""
+        return heapq.heappop(self.heap)[3]
 
 
 def least(problem: Problem, most_states: int = MOST_STATES) -> Found | None:
@@ -278,16 +277,18 @@ def least(problem: Problem, most_states: int = MOST_STATES) -> Found | None:
     nodes = {start: _Node(0, None, ())}
     waiting = _Open(search, 1)
     waiting.put(start, 0)
-    ended, bound, looked = _through(search, nodes, waiting, most_states)
+    ended, looked = _through(search, nodes, waiting, most_states)
     if ended is not None:
         cost = nodes[ended].cost
         return Found(_back(nodes, ended), cost, True, cost, looked)
     if not waiting.heap:
         return None
+    # Some state of every route waits here: none costs less than the most promising of them says.
+    bound = waiting.heap[0][0]
     hurried = _Open(search, HURRY)
     for _, _, _, state in waiting.heap:
         hurried.put(state, nodes[state].cost)
-    ended, _, more = _through(search, nodes, hurried, HURRIED)
+    ended, more = _through(search, nodes, hurried, HURRIED)
     if ended is None:
         return None
     cost = nodes[ended].cost
@@ -296,22 +297,22 @@ def least(problem: Problem, most_states: int = MOST_STATES) -> Found | None:
 
 def _through(
     search: Search, nodes: dict[State, _Node], waiting: _Open, most: int
-) -> tuple[State | None, int, int]:
+) -> tuple[State | None, int]:
     """Look at states until one ends the route, none is left, or so many were looked at.
 
     Returns:
-        The end, what the last one looked at promised, and how many were.
+        The end, and how many were looked at.
     """
     shut: set[State] = set()
-    estimate = looked = 0
+    looked = 0
     while waiting.heap and looked < most:
-        estimate, state = waiting.take()
+        state = waiting.take()
         if state in shut:
             continue
         shut.add(state)
         looked += 1
         if search.finished(state):
-            return state, estimate, looked
+            return state, looked
         for cost, after, moves in search.steps(state):
             whole = nodes[state].cost + cost
             known = nodes.get(after)
@@ -319,7 +320,7 @@ def _through(
                 nodes[after] = _Node(whole, state, moves)
                 shut.discard(after)
                 waiting.put(after, whole)
-    return None, estimate, looked
+    return None, looked
 
 
 def _back(nodes: dict[State, _Node], state: State) -> tuple[Move, ...]:

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from runk.core.route.feature_question import HOLES
 from runk.core.route.grips import finishing, grips_finished, is_close, is_reset, unbalanced
+from runk.core.route.holdings import Hold
 from runk.core.route.operations import PART_OFF
 from runk.core.route.route import Job, SetUp
 
@@ -25,7 +26,7 @@ def with_steps(job: Job, set_ups: tuple[SetUp, ...]) -> Iterator[SetUp]:
     for n, set_up in enumerate(set_ups, 1):
         hold = job.hold_by_key[set_up.hold]
         packing = "soft packing" if grips_finished(job, hold, done) else set_up.packing
-        lines = [*_first(job, n), *_gripped(hold_reset=is_reset(hold, n), throw=unbalanced(hold))]
+        lines = [*_first(job, n), *_gripped(hold, n)]
         isolated = False
         for key in set_up.does:
             operation = job.by_key[key]
@@ -50,10 +51,10 @@ def _first(job: Job, n: int) -> Iterator[str]:
             yield "clean out the core"
 
 
-def _gripped(hold_reset: bool, throw: bool) -> Iterator[str]:
-    if hold_reset:
+def _gripped(hold: Hold, n: int) -> Iterator[str]:
+    if is_reset(hold, n):
         yield "set true"
-    if throw:
+    if unbalanced(hold):
         yield "balance"
 
 
@@ -61,7 +62,7 @@ def _finished(job: Job, name: str) -> Iterator[str]:
     feature = job.part.by_key[name]
     mate = job.part.tries.get(name)
     crossed = feature.kind in (*HOLES, "passage") and feature.side not in ("", "right", "left")
-    if mate or crossed or (feature.kind == "passage"):
+    if mate or crossed or feature.kind == "passage":
         yield "deburr"
     if feature.fine:
         if is_close(feature):

@@ -32,7 +32,7 @@ export function EngineFiles({ id, opened }: { id?: number; opened: (id: number) 
           placeholder="its name, or as the file says"
           value={name}
           onChange={(event) => setName(event.target.value)}
-          className="min-h-11 min-w-0 flex-1 rounded border border-line bg-card px-2"
+          className="min-h-11 min-w-64 flex-1 rounded border border-line bg-card px-2"
         />
         <Button onClick={() => file.current?.click()}>Bring in JSON or CSV</Button>
         <input

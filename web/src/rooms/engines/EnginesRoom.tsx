@@ -59,6 +59,17 @@ function Work({ id }: { id: number }) {
   const { unit } = usePrefs();
   const { data: engine } = useEngineWork(id, unit);
   if (!engine) return <p className="py-10 text-soft">Fetching its parts …</p>;
+  if (engine.parts.length === 0) {
+    return (
+      <p className="text-xl">
+        No part yet. Name its parts on the{' '}
+        <Link to="/slate" className="text-mark underline">
+          slate
+        </Link>
+        , or bring in a list of them.
+      </p>
+    );
+  }
   const done = engine.parts.filter((part) => part.operations > 0 && part.done === part.operations).length;
   return (
     <>

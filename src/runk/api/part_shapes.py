@@ -1,0 +1,175 @@
+"""What goes over the wire of a part: what is sent, and what comes back."""
+
+from __future__ import annotations
+
+from pydantic import BaseModel, Field
+
+from runk.api.ids import RowId
+from runk.core.route.propose import Reason
+from runk.core.route.section import Section
+from runk.core.units import PageUnit
+
+
+class DrawnIn(BaseModel):
+    """What a part is, as typed."""
+
+    version: int
+    metal: str = Field(default="", max_length=60)
+    blank: str = Field(max_length=300)
+    features: list[str] = Field(max_length=200)
+    notes: list[str] = Field(default=[], max_length=100)
+    tries: dict[str, str] = Field(default={}, max_length=100)
+    alike: int = Field(default=1, ge=1, le=1000)
+    harden: bool = False
+    sure: bool = False
+    unit: PageUnit = PageUnit.MM
+
+
+class SetUpIn(BaseModel):
+    """A set-up as typed or dragged."""
+
+    hold: str = Field(max_length=200)
+    packing: str = Field(default="", max_length=60)
+    does: list[str] = Field(max_length=400)
+
+
+class RouteIn(BaseModel):
+    """A route as typed or dragged, and the rules it overrules with a reason."""
+
+    version: int
+    set_ups: list[SetUpIn] = Field(max_length=100)
+    overruled: dict[str, str] = Field(default={}, max_length=100)
+
+
+class TickIn(BaseModel):
+    """A line of a route done, or not after all."""
+
+    mark: str = Field(min_length=1, max_length=300)
+    done: bool
+
+
+class NewIn(BaseModel):
+    """Which version a route is proposed on."""
+
+    version: int
+
+
+class FeatureOut(BaseModel):
+    """A feature: its sentence, its name, what it is cut by."""
+
+    key: str
+    typed: str
+    says: str
+    operations: list[str]
+    limits: list[float] | None
+
+
+class LineOut(BaseModel):
+    """One line of a route: an operation with its belt, or a step."""
+
+    line: str
+    mark: str
+    step: bool
+    done: bool
+    tool: str
+    belt: str
+    rpm: float
+    why: str
+    minutes: float
+    speed: dict[str, str]
+    room: str
+    asked: dict[str, str]
+
+
+class SetUpOut(BaseModel):
+    """A set-up: how held, on what machine, what is done."""
+
+    hold: str
+    machine: str
+    packing: str
+    lines: list[LineOut]
+    minutes: float
+    done: bool
+    grip: dict[str, str]
+
+
+class BrokenOut(BaseModel):
+    """A place where a route breaks a rule."""
+
+    rule: str
+    name: str
+    severity: str
+    says: str
+    operations: list[str]
+    set_up: int
+    mend: str
+    source: str
+
+
+class MeasureIn(BaseModel):
+    """What a feature reads, as typed; an empty reading takes it back."""
+
+    feature: str = Field(min_length=1, max_length=60)
+    reading: str = Field(max_length=100)
+    unit: PageUnit = PageUnit.MM
+
+
+class FitIn(BaseModel):
+    """Two features that go together."""
+
+    hole_part: RowId
+    hole_feature: str = Field(min_length=1, max_length=60)
+    shaft_part: RowId
+    shaft_feature: str = Field(min_length=1, max_length=60)
+    duty: str = Field(min_length=1, max_length=40)
+
+
+class FitOut(BaseModel):
+    """What a feature of this part goes with, and what that makes of it."""
+
+    id: int
+    feature: str
+    part_id: int
+    part: str
+    other: str
+    duty: str
+    reading: str
+    target: str
+    says: str
+    stands: str
+    question: dict[str, str]
+
+
+class PartOut(BaseModel):
+    """A part whole."""
+
+    id: int
+    name: str
+    engine: str
+    engine_id: int | None
+    metal: str
+    version: int
+    blank: str
+    unit: PageUnit
+    features: list[FeatureOut]
+    notes: list[str]
+    tries: dict[str, str]
+    alike: int
+    harden: bool
+    turned: bool
+    problem: str
+    field: str
+    holds: list[str]
+    operations: list[str]
+    route: list[SetUpOut]
+    overruled: dict[str, str]
+    proved: bool
+    at_least: int
+    reasons: list[Reason]
+    broken: list[BrokenOut]
+    waved: list[BrokenOut]
+    stages: list[Section]
+    wanted: list[str]
+    minutes: float
+    measured: dict[str, str]
+    fits: list[FitOut]
