@@ -143,6 +143,7 @@ THIN = own(
     "outside 30 h7, from 0 to 20",
     "bore 27 H7, from 0 to 20",
 )
+RING = own("bar 25", "face at 0", "face at 1.5", "outside 22, from 0 to 1.5", "bore 19, from 0 to 1.5")
 
 # rule, the part, a route that breaks it
 WATCHED = [
@@ -175,6 +176,8 @@ WATCHED = [
     ("gone", job("gland"), Route((*proposed("gland").route.set_ups, SetUp(CHUCK, ("chamfer 0: chamfer",))))),
     ("idle-set-up", job("gland"), Route((*proposed("gland").route.set_ups, SetUp("jaws on flange, left end out", ("deburr",))))),
     ("no-reason", job("gland"), replace(proposed("gland").route, overruled={"datum-first": " "})),
+    ("no-room", own("bar 200", "face at 0", "outside 190, from 0 to 40"), Route((SetUp(CHUCK, ("face 0: face",)),))),
+    ("let-it-set", RING, without(propose(RING).route, "bond")),
     ("relied-on", job("piston"), Route(
         (SetUp("on a mandrel in bore 14", ("face 24: face",)),), {"bore-and-face": "bored on the mill"})),
 ]  # fmt: skip

@@ -58,6 +58,7 @@ def _feature_answer(question: FeatureQuestion, _: None = None) -> FeatureAnswer:
 FEATURE = Calculator(
     name="feature",
     title="A feature of a part",
+    calls=("hexagon", "hex", "square"),
     door=Door("/parts/feature", "Jobs", ""),
     opening={"kind": "bore", "size": "22 mm", "start": "0", "end": "40"},
     question=FeatureQuestion,
@@ -67,7 +68,14 @@ FEATURE = Calculator(
     settle=_settle,
     sentences=SENTENCES,
     lines=(
-        "{kind=flats}{count} flats {size}< across| af|>[ {limits}], from {start} to {end}",
+        "{kind=flats}{count} flats {size}< across| af|>[ {limits}], from {start} to {end}"
+        "[, called {called}]",
+        "{kind=flats}{count=6}<hexagon|hex> {size}< across| af| a/f|>[ {limits}], "
+        "from {start} to {end}[, called {called}]",
+        "{kind=flats}{count=4}<square> {size}< across| af| a/f|>[ {limits}], "
+        "from {start} to {end}[, called {called}]",
+        "{kind=bore-keyway}<keyway|keyseat> {wide} wide, {deep} deep<, in the bore| in the bore>"
+        ", from {start} to {end}[, called {called}]",
         "{kind=holes}{count} <tapped|threaded> holes {screw}[ on {circle}< circle| pcd|>]"
         "[, {deep} deep][, {side}][, called {called}]",
         "{kind=holes}{count} holes {size}[ on {circle}< circle| pcd|>][, {deep} deep][, {side}]"
@@ -86,7 +94,12 @@ FEATURE = Calculator(
 BLANKS = (
     Choice("bar", "bar", ("bar", "round bar", "rod")),
     Choice("casting", "casting", ("casting", "a casting", "cast")),
-    Choice("plate", "plate", ("plate", "flat", "block", "square")),
+    Choice("plate", "plate", ("plate", "flat", "block")),
+)
+SECTIONS = (
+    Choice("round", "round", ("round",)),
+    Choice("hexagon", "hexagon", ("hexagon", "hex", "hexagonal")),
+    Choice("square", "square", ("square",)),
 )
 
 
@@ -96,7 +109,8 @@ class BlankQuestion:
 
     Args:
         kind: Of blank.
-        dia: Of a bar, or of a casting where it is gripped.
+        section: Of a bar.
+        dia: Of a bar, across its flats where it has any; or of a casting where it is gripped.
         long: In all; of a bar the piece that is there, where it is no longer bar.
         wide: Of a plate; ``high`` how thick.
         surplus: On each machined face of a casting.
@@ -104,6 +118,9 @@ class BlankQuestion:
     """
 
     kind: Annotated[str, OneOf("blank", choices=BLANKS, rules=True)] = "bar"
+    section: Annotated[
+        str | None, OneOf("section", choices=SECTIONS, only=("bar",), placeholder="round")
+    ] = None
     dia: Annotated[
         Fraction | None,
         Length("diameter", ("dia",), only=("bar", "casting"), needed=("bar",), low=0.2,
@@ -154,10 +171,16 @@ BLANK = Calculator(
     compute=lambda question, _: BlankAnswer(blank=question.kind, cautions=(), links=()),
     needs=_nothing,
     sentences={
-        "bar": "{kind} {dia}[, {long} long]",
+        "bar": "[{section} ]{kind} {dia}[, {long} long]",
         "casting": "{kind}[ {dia}][, {long} long][, {surplus} to come off][, cored {cored}]",
         "plate": "{kind} {long} by {wide} by {high}",
     },
-    lines=("{kind=bar}{dia} bar[, {long} long]",),
+    calls=("hexagon", "hex", "square"),
+    lines=(
+        "{kind=bar}{dia} bar[, {long} long]",
+        "{kind=bar}{dia} {section} bar[, {long} long]",
+        "{kind=bar}{section} {dia}< across| af| a/f|>< bar|>[, {long} long]",
+        "{section} {kind=bar}<bar> {dia}< across| af| a/f|>[, {long} long]",
+    ),
     headline=lambda answer, _: answer.blank,
 )

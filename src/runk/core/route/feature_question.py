@@ -24,7 +24,7 @@ ROUND = ("outside", "journal", "crankpin", "eccentric", "knurl")
 """Turned outside, from one place along the axis to another."""
 INSIDE = ("bore", "counterbore")
 HOLES = ("drilled", "reamed", "tapped")
-SPANS = (*ROUND, *INSIDE, "taper", "thread", "keyway", "flats", "slot")
+SPANS = (*ROUND, *INSIDE, "taper", "thread", "keyway", "bore-keyway", "flats", "slot")
 """Kinds that go from one place to another."""
 ENTERED = (*HOLES, "holes", "slot", "plane", "profile", "passage")
 """Kinds that must be told from where they are cut."""
@@ -38,6 +38,7 @@ LIMITED = (
     "groove",
     "slot",
     "keyway",
+    "bore-keyway",
     "flats",
 )
 
@@ -58,8 +59,10 @@ KINDS = (
     Choice("reamed", "reamed hole", ("reamed", "reamed hole", "ream")),
     Choice("tapped", "tapped hole", ("tapped", "tapped hole", "tap")),
     Choice("holes", "holes", ("circle of holes", "holes")),
+    Choice("bore-keyway", "keyway in the bore",
+           ("keyway in the bore", "bore keyway", "inside keyway", "internal keyway")),
     Choice("keyway", "keyway", ("keyway", "keyseat")),
-    Choice("flats", "flats", ("flats", "flat", "square", "hexagon")),
+    Choice("flats", "flats", ("flats", "flat")),
     Choice("slot", "slot", ("slot", "port", "pocket")),
     Choice("plane", "plane", ("plane", "milled face", "flat face")),
     Choice("profile", "profile", ("profile", "outline")),
@@ -150,14 +153,14 @@ class FeatureQuestion:
     ] = None  # fmt: skip
     wide: Annotated[
         Fraction | None,
-        Length("wide", ("wide",), only=("groove", "keyway", "slot"),
-               needed=("groove", "keyway", "slot"), low=0.05, high=500.0, asks="How wide is it?",
-               placeholder="3 mm"),
+        Length("wide", ("wide",), only=("groove", "keyway", "bore-keyway", "slot"),
+               needed=("groove", "keyway", "bore-keyway", "slot"), low=0.05, high=500.0,
+               asks="How wide is it?", placeholder="3 mm"),
     ] = None  # fmt: skip
     deep: Annotated[
         Fraction | None,
-        Length("deep", ("deep", "depth"), only=("keyway", "slot", "holes", *HOLES),
-               needed=("keyway",), low=0.05, high=1000.0, asks="How deep is it?",
+        Length("deep", ("deep", "depth"), only=("keyway", "bore-keyway", "slot", "holes", *HOLES),
+               needed=("keyway", "bore-keyway"), low=0.05, high=1000.0, asks="How deep is it?",
                placeholder="right through"),
     ] = None  # fmt: skip
     side: Annotated[
@@ -189,7 +192,9 @@ SENTENCES = {
     "tapped": f"{{kind}} {{screw}}[, {{deep}} deep][, {{side}}][, at {{start}}]{_CALLED}",
     "holes": "{count} {kind}[ {size}][ {screw}][ on {circle} circle][, {deep} deep][, {side}]"
     f"{_CALLED}",
-    "keyway": f"{{kind}} {{wide}} wide{_LIM}, {{deep}} deep{_SPAN}{_CALLED}",
+    **dict.fromkeys(
+        ("keyway", "bore-keyway"), f"{{kind}} {{wide}} wide{_LIM}, {{deep}} deep{_SPAN}{_CALLED}"
+    ),
     "flats": f"[{{count}} ]{{kind}} {{size}} across{_LIM}{_SPAN}{_CALLED}",
     "slot": f"{{kind}} {{wide}} wide{_LIM}[, {{deep}} deep]{_SPAN}[, {{side}}]{_CALLED}",
     "plane": f"{{kind}}[ {{size}}]{_LIM}, {{side}}{_CALLED}",

@@ -5,13 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from runk.core.machines.machine import Holding as Way
-from runk.core.route.holdings import LEAST_GRIP_MM, Hold
-from runk.core.route.operations import Operation, spare, thrown
+from runk.core.machines.machine import MachineKind
+from runk.core.route.hold import Hold
+from runk.core.route.operations import Operation, is_round, spare, thrown
 from runk.core.route.part import Feature
 from runk.core.route.route import Job
+from runk.core.said import mm_said
 
-ENOUGH_MM = 8.0
-"""So much is enough for jaws on a disc of any size: common practice."""
 CLOSE_MM = 0.02
 """Limits closer than this are read on cold work only: common practice."""
 
@@ -26,14 +26,6 @@ def is_close(feature: Feature) -> bool:
     return feature.limits is not None and feature.limits[1] - feature.limits[0] < CLOSE_MM
 
 
-def too_short(job: Job, hold: Hold) -> bool:
-    """Whether jaws have so little to close on that the work tips out."""
-    if hold.grips is None or hold.machine != "lathe" or hold.on not in job.part.by_key:
-        return False
-    long, size = hold.grips[1] - hold.grips[0], job.part.by_key[hold.on].size
-    return long < max(LEAST_GRIP_MM, min(size / 4, ENOUGH_MM)) - 1e-9
-
-
 def grips_finished(job: Job, hold: Hold, done: Iterable[str]) -> bool:
     """Whether hard jaws would mark what is finished already."""
     if hold.way not in (Way.THREE_JAW, Way.FOUR_JAW, Way.VICE) or not hold.on:
@@ -43,8 +35,11 @@ def grips_finished(job: Job, hold: Hold, done: Iterable[str]) -> bool:
     return job.part.by_key[hold.on].fine
 
 
-def stands_out(job: Job, hold: Hold) -> float:
-    """How many of its diameters the work stands out of its grip; 0 where a centre carries it."""
+def stands_out(job: Job, hold: Hold, one: Operation) -> float:
+    """How many diameters stand out where an operation cuts; 0 where a centre carries them.
+
+    Bending counts at the diameter being cut too: a thin end is long for itself.
+    """
     if hold.grips is None or hold.machine != "lathe" or hold.way is Way.CENTRES:
         return 0.0
     first, last = hold.grips
@@ -52,7 +47,27 @@ def stands_out(job: Job, hold: Hold) -> float:
     # Gripped as sawn it is as thick as its bar.
     turned = hold.on in job.part.by_key and not hold.gone
     across = job.part.by_key[hold.on].size if turned else job.part.across
-    return out / across if across else 0.0
+    thick = out / across if across else 0.0
+    feature = job.part.by_key.get(one.feature)
+    if feature is None or not is_round(feature):
+        return thick
+    return max(thick, (feature.span[1] - feature.span[0]) / feature.size)
+
+
+def no_room(job: Job, hold: Hold) -> str:
+    """Why a part so held does not go into any machine there is; empty where it does."""
+    lathes = [m for m in job.workshop.machines if m.kind is MachineKind.LATHE]
+    if hold.machine != "lathe" or not lathes:
+        return ""
+    swings = [m.swing_mm for m in lathes if m.swing_mm]
+    turns = job.part.across + 2 * hold.throw
+    if len(swings) == len(lathes) and turns > max(swings):
+        return f"{mm_said(turns)} does not swing in {mm_said(max(swings))}"
+    between = [m.between_mm for m in lathes if m.between_mm]
+    long = float(job.part.blank.long or job.part.long - job.part.begin)
+    if hold.way is Way.CENTRES and len(between) == len(lathes) and long > max(between):
+        return f"{mm_said(long)} does not go between centres {mm_said(max(between))} apart"
+    return ""
 
 
 def is_reset(hold: Hold, n: int) -> bool:

@@ -5,17 +5,19 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 
 from runk.core.cutting.reach import FREE_MOST, LONG_FREE
+from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import INSIDE
 from runk.core.route.grips import (
     astray,
     ends_faced,
     grips_finished,
     is_reset,
+    no_room,
     stands_out,
-    too_short,
     unbalanced,
     waits_for_face,
 )
+from runk.core.route.hold import too_short
 from runk.core.route.operations import PART_OFF
 from runk.core.route.route import Job, SetUp, step_of
 from runk.core.route.rule import Severity, Walk, Watch
@@ -53,16 +55,16 @@ def _thin(job: Job, walk: Walk) -> Seen:
 def _overhang(least: float, most: float) -> Callable[[Job, Walk], Seen]:
     def look(job: Job, walk: Walk) -> Seen:
         for n, set_up, hold in walk.each():
-            if hold is None or not least < stands_out(job, hold) <= most:
+            if hold is None or walk.set_up_of.get("right end: centre", n + 1) <= n:
                 continue
-            if walk.set_up_of.get("right end: centre", n + 1) <= n:
-                continue
-            keys = tuple(
-                k for k in set_up.does if k in job.by_key and job.by_key[k].access.way == "outside"
-            )
-            if keys:
-                many = f"{stands_out(job, hold):.1f}"
-                yield f"In set-up {n} it stands out {many} diameters without a centre.", keys, n
+            out = {
+                k: stands_out(job, hold, job.by_key[k]) for k in set_up.does
+                if k in job.by_key and job.by_key[k].access.way == "outside"
+            }  # fmt: skip
+            far = max(out.values(), default=0.0)
+            if least < far <= most:
+                keys = tuple(k for k, many in out.items() if many > least)
+                yield f"In set-up {n} {far:.1f} diameters stand out without a centre.", keys, n
 
     return look
 
@@ -86,7 +88,7 @@ def _tapered(job: Job, walk: Walk) -> Seen:
 
 def _short(job: Job, walk: Walk) -> Seen:
     for n, _, hold in walk.each():
-        if hold is not None and hold.grips is not None and too_short(job, hold):
+        if hold is not None and hold.grips is not None and too_short(job.part, hold):
             long = mm_said(hold.grips[1] - hold.grips[0], 1)
             yield f"Set-up {n} grips only {long} of {hold.on}.", (), n
 
@@ -154,6 +156,21 @@ def _gone(job: Job, walk: Walk) -> Seen:
             yield f"Set-up {n}: {late[0]} comes when the part is off its bar.", tuple(late), n
 
 
+def _no_room(job: Job, walk: Walk) -> Seen:
+    for n, _, hold in walk.each():
+        if hold is not None and (why := no_room(job, hold)):
+            yield f"Set-up {n}: {why}.", (), n
+
+
+def _unset(job: Job, walk: Walk) -> Seen:
+    for n, set_up, hold in walk.each():
+        if hold is not None and hold.way is Way.BONDED and hold.machine == "lathe":
+            cut = [at for at, key in enumerate(set_up.does) if key in job.by_key]
+            steps = [step_of(line) for line in set_up.does[: cut[0] if cut else 0]]
+            if cut and "bond" not in steps:
+                yield f"Set-up {n} cuts {set_up.does[cut[0]]} on a bond nobody let set.", (), n
+
+
 def _empty(job: Job, walk: Walk) -> Seen:
     for n, set_up, _ in walk.each():
         if not any(line in job.by_key for line in set_up.does):
@@ -189,6 +206,12 @@ HELD_RULES: tuple[Watch, ...] = (
     Watch(key="set-true", name="Set true after every new grip", look=_true,
           reason="A chuck does not bring work back to where it was.",
           mend="Indicator on a finished diameter before the first cut."),
+    Watch(key="no-room", name="It swings, and there is length for it", look=_no_room,
+          reason="It meets the bed before the lathe has turned once.",
+          mend="A larger machine, or a piece that is smaller."),
+    Watch(key="let-it-set", name="Bond, let it set, then light cuts", look=_unset,
+          reason="An adhesive that has not set lets go under the first cut.",
+          mend="Degrease, bond, wait; afterwards warm it off with air moving."),
     Watch(key="unknown-hold", name="Held by what is owned", look=_unknown_hold, reason="",
           mend="Choose one of the ways of holding listed."),
     Watch(key="face-first", name="Face the free end before anything else", look=_face_first,

@@ -3,94 +3,23 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 
 from runk.core.machines.machine import Holding as Way
 from runk.core.machines.machine import MachineKind
 from runk.core.route.feature_question import INSIDE
+from runk.core.route.hold import LEAST_GRIP_MM, Hold
 from runk.core.route.operations import PART_OFF, Operation, spare
+from runk.core.route.other_holds import blocks, bonded, less_usual
 from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part
 from runk.core.tools import ToolKind, usable
 from runk.core.tools.collets import grips
 from runk.core.workshop import Workshop
 
-LEAST_GRIP_MM = 3.0
-"""Jaws on less than this hold nothing: common practice."""
 GRIP_MM = 10.0
 """Jaws cover so much of a long outside."""
 THIN_WALL = 0.1
 """A ring with a wall under this share of its diameter goes three-cornered in jaws: practice."""
 _OTHER = {"right": "left", "left": "right"}
-
-
-@dataclass(frozen=True, slots=True)
-class Hold:
-    """One way of holding one part.
-
-    Args:
-        key: ``jaws on outside 30, left end out``: its words are its key.
-        way: As the machine's limits know it.
-        machine: ``lathe``, ``mill`` or ``bench``.
-        out: Ends or sides that stand free.
-        grips: The length of the axis that is covered; None where none is.
-        on: Name of the feature it bears on; empty for the blank.
-        needs: Operations that must be done for it to be there.
-        gone: Operations after which it is no longer there.
-        throw: How far off the part's axis it turns.
-        inside: Whether holes on the axis are reached.
-        faces: Whether faces are.
-        cuts_off: Whether the part is still on its bar.
-        thin: Whether it bears on a wall that gives.
-    """
-
-    key: str
-    way: Way
-    machine: str
-    out: frozenset[str]
-    grips: tuple[float, float] | None = None
-    on: str = ""
-    needs: frozenset[str] = frozenset()
-    gone: frozenset[str] = frozenset()
-    throw: float = 0.0
-    inside: bool = True
-    faces: bool = True
-    cuts_off: bool = False
-    thin: bool = False
-
-    def reaches(self, one: Operation) -> bool:
-        """Whether an operation can be done so held."""
-        access = one.access
-        if access.way == "none":
-            return self.machine == "bench"
-        if one.machine != self.machine or self.machine == "bench":
-            return False
-        if one.verb == "part off":
-            return self.cuts_off
-        if access.way == "side":
-            return bool(access.ends & self.out)
-        if access.way in ("end", "inside"):
-            if self.throw or (not self.inside if access.way == "inside" else not self.faces):
-                return False
-            return bool(access.ends & self.out)
-        if access.way == "across":
-            return "across" in self.out and self._free(access.span)
-        if access.way == "die" and not access.ends & self.out:
-            return False
-        return (
-            "outside" in self.out
-            and abs(access.throw - self.throw) < EPS
-            and self._free(access.span)
-            and (access.span[0] < access.span[1] or bool(access.ends & self.out))
-        )
-
-    def _free(self, span: tuple[float, float]) -> bool:
-        if self.grips is None:
-            return True
-        first, last = self.grips
-        free_right, free_left = span[1] <= first + EPS, span[0] >= last - EPS
-        if self.machine == "mill":
-            return free_right or free_left
-        return ("right" in self.out and free_right) or ("left" in self.out and free_left)
 
 
 def holds_of(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -> tuple[Hold, ...]:
@@ -103,12 +32,20 @@ def holds_of(part: Part, operations: tuple[Operation, ...], workshop: Workshop) 
     >>> holds_of(part, operations_of(part), WORKSHOP)[0].key
     'on its bar in the chuck, right end out'
     """
-    found = list(_turned(part, operations, workshop) if part.turned else _block(part, workshop))
+    if part.turned:
+        found = list(_turned(part, operations, workshop))
+        found += bonded(part, operations, found)
+    else:
+        found = list(blocks(part, operations))
     if any(one.access.way == "none" for one in operations):
         found.append(Hold("at the hearth", Way.VICE, "bench", frozenset()))
     kinds = {machine.kind for machine in workshop.machines}
     here = {"lathe": MachineKind.LATHE in kinds, "mill": MachineKind.MILL in kinds, "bench": True}
     return tuple(one for one in found if here[one.machine])
+
+
+def _faces(operations: tuple[Operation, ...]) -> frozenset[str]:
+    return frozenset(one.key for one in operations if one.verb == "face")
 
 
 def _keys(operations: tuple[Operation, ...], feature: Feature) -> frozenset[str]:
@@ -133,11 +70,12 @@ def _turned(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -
     yield from _on_bores(part, operations, off)
     yield from _centres(part, operations, off)
     yield from _flat(part, operations, off)
+    yield from less_usual(part, operations, off)
 
 
 def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
     """Jaws on what has not been machined yet, at the end that is not worked on."""
-    cast = part.blank.kind == "casting"
+    cast = part.cast
     way, chuck = (Way.FOUR_JAW, "four-jaw") if cast else (Way.THREE_JAW, "chuck")
     outsides = sorted((f for f in part.features if f.round_outside), key=lambda f: f.span)
     if spare(part):
@@ -148,8 +86,9 @@ def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
     for out in ("right", "left"):
         ends = frozenset({out, "outside"})
         if not outsides:
+            cut = frozenset(o.key for o in operations if o.access.way in ("outside", "die"))
             yield Hold(f"in the {chuck} on its outside, {out} end out", way, "lathe", ends,
-                       (part.begin - 1, part.long + 1))  # fmt: skip
+                       (part.begin - 1, part.long + 1), gone=cut - _faces(operations))  # fmt: skip
         for one in outsides[::-1] if out == "right" else outsides:
             if one.throw or one.span[1] - one.span[0] < LEAST_GRIP_MM:
                 continue
@@ -289,11 +228,3 @@ def _flat(part: Part, operations: tuple[Operation, ...], off: frozenset[str]) ->
     sides = {f.side for f in part.features if f.side in FLAT_SIDES}
     for side in sorted(sides):
         yield Hold(f"bolted down, {side} up", Way.CLAMPS, "mill", frozenset({side}), needs=off)
-
-
-def _block(part: Part, _: Workshop) -> Iterator[Hold]:
-    sides = {f.side or "top" for f in part.features}
-    for side in sorted(sides):
-        yield Hold(f"in the vice, {side} up", Way.VICE, "mill", frozenset({side}))
-        if any(f.kind == "profile" and (f.side or "top") == side for f in part.features):
-            yield Hold(f"clamped to the table, {side} up", Way.CLAMPS, "mill", frozenset({side}))

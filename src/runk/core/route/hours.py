@@ -9,9 +9,16 @@ GRIP_MIN = {"lathe": 10.0, "mill": 15.0, "bench": 20.0}
 VERB_MIN = {
     "face": 4.0, "turn": 8.0, "rough": 8.0, "finish": 10.0, "centre": 3.0, "spot": 4.0,
     "drill": 5.0, "ream": 4.0, "tap": 6.0, "cut thread": 8.0, "groove": 6.0, "chamfer": 2.0,
-    "knurl": 6.0, "mill": 20.0, "part off": 6.0, "harden": 20.0, "temper": 15.0,
+    "knurl": 6.0, "mill": 20.0, "slot": 25.0, "part off": 6.0, "harden": 20.0, "temper": 15.0,
 }  # fmt: skip
-STEP_MIN = {"set true": 10.0, "balance": 15.0, "look over": 10.0, "clean out": 10.0, "cool": 5.0}
+STEP_MIN = {
+    "set true": 10.0,
+    "balance": 15.0,
+    "look over": 10.0,
+    "clean out": 10.0,
+    "cool": 5.0,
+    "bond": 30.0,
+}
 """Steps that take time of their own; the others three minutes."""
 
 

@@ -58,6 +58,8 @@ class Operation:
 
 PART_OFF = "part off"
 HARDEN, TEMPER = "harden", "temper"
+BY_HAND = ("tap", "cut thread", "slot")
+"""Verbs done by hand in the lathe, its drive isolated."""
 
 
 def operations_of(part: Part) -> tuple[Operation, ...]:
@@ -102,7 +104,8 @@ def _centres(part: Part) -> list[Operation]:
     """Centre holes: in both ends of a thrown part, in the free end of a slender one."""
     if not part.turned or any(f.kind in INSIDE for f in part.features):
         return []
-    carried = part.across > 0 and part.long - part.begin > FREE_MOST * part.across
+    thin = any(f.span[1] - f.span[0] > FREE_MOST * f.size for f in part.features if is_round(f))
+    carried = thin or (part.across > 0 and part.long - part.begin > FREE_MOST * part.across)
     ends = ("right", "left") if thrown(part) else ("right",) if carried else ()
     speed = _speed(part, "centre", 3.0)
     found = [
@@ -127,7 +130,7 @@ def _speed(part: Part, operation: str, size: float, **more: str) -> tuple[tuple[
 def _of_feature(part: Part, feature: Feature) -> list[Operation]:
     if _as_bought(part, feature):
         return []
-    cored = part.blank.kind == "casting" and part.blank.cored is not None
+    cored = part.cast and part.blank.cored is not None
     verbs = verbs_of(feature.asked, cored and feature.kind in INSIDE)
     milled = _milled(part, feature)
     return [
@@ -144,12 +147,20 @@ def _of_feature(part: Part, feature: Feature) -> list[Operation]:
     ]
 
 
+_FLATS_OF = {"hexagon": 6, "square": 4}
+"""How many flats a bar has that is not round."""
+
+
 def _as_bought(part: Part, feature: Feature) -> bool:
-    """Whether an outside is the bar's own: nothing is turned on it."""
-    dia = part.blank.dia
-    if part.blank.kind != "bar" or dia is None or feature.kind != "outside":
+    """Whether an outside, or its flats, are the bar's own: nothing is cut there."""
+    dia, section = part.blank.dia, part.blank.section or "round"
+    if part.blank.kind != "bar" or dia is None or feature.limits is not None:
         return False
-    return abs(feature.size - float(dia)) < 1e-3 and feature.limits is None
+    if feature.kind == "flats":
+        own = _FLATS_OF.get(section) == feature.asked.count
+    else:
+        own = feature.kind == "outside" and section == "round"
+    return own and abs(feature.size - float(dia)) < 1e-3
 
 
 def _milled(part: Part, feature: Feature) -> bool:
@@ -170,6 +181,9 @@ def _access(part: Part, feature: Feature) -> Access:
         return Access("inside", ends=part.open_ends(feature) or BOTH)
     if kind in HOLES and on_axis(feature):
         return Access("inside", ends=_mouth(part, feature))
+    if kind == "bore-keyway":
+        bores = [f for f in part.features if f.kind in INSIDE and f.overlaps(feature)]
+        return Access("inside", ends=part.open_ends(bores[0]) if bores else BOTH)
     if kind in ("keyway", "flats", "slot", "passage", *HOLES):
         half = feature.size / 2 if kind in (*HOLES, "passage") else 0.0
         return Access("across", (span[0] - half, span[1] + half))
@@ -238,6 +252,8 @@ def _tool(feature: Feature, verb: str, milled: bool) -> str:
     if verb in ("ream", "tap", "cut thread"):
         size = feature.asked.screw.name if feature.asked.screw is not None else f"{feature.size:g}"
         return f"{ {'ream': 'reamer', 'tap': 'tap', 'cut thread': 'die'}[verb] } {size}"
+    if verb == "slot":
+        return f"slotting tool {feature.size:g}"
     if milled and verb == "mill":
         return _cutter(feature)
     return _TOOLS[verb]
@@ -257,7 +273,7 @@ def _speed_of(part: Part, feature: Feature, verb: str, milled: bool) -> tuple[tu
         return _speed(part, "drill", _drill_mm(feature))
     if verb == "ream":
         return _speed(part, "ream", size)
-    if verb in ("tap", "cut thread"):
+    if verb in ("tap", "cut thread", "slot"):
         return ()
     if feature.kind in INSIDE:
         return _speed(part, "bore", size, stage="finish" if verb == "finish" else "rough")

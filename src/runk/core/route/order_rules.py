@@ -81,6 +81,9 @@ def _datum_first(job: Job) -> Iterator[Pair]:
         for one in job.of("finish", "groove", "chamfer", "part off", "turn"):
             if one.access.way in ("outside", "inside"):
                 yield first, one.key
+        for one in job.operations:
+            if one.access.way == "across":
+                yield first, one.key
 
 
 def _rough_all_first(job: Job) -> Iterator[Pair]:
@@ -103,7 +106,7 @@ def _centre_first(job: Job) -> Iterator[Pair]:
 
 
 def _under_the_skin(job: Job) -> Iterator[Pair]:
-    if job.part.blank.kind == "casting":
+    if job.part.cast:
         for later in job.of("finish"):
             for first in job.of("rough"):
                 yield first.key, later.key
@@ -123,9 +126,12 @@ def _threads_last(job: Job) -> Iterator[Pair]:
 
 
 def _keyways_last(job: Job) -> Iterator[Pair]:
-    for later in job.of("mill", kinds=("keyway",)):
+    for later in job.of("mill", "slot", kinds=("keyway", "bore-keyway")):
         for first in _outsides(job, "finish"):
             yield first.key, later.key
+        if later.verb == "slot":
+            for bore in job.of("finish", "ream", kinds=_BORED):
+                yield bore.key, later.key
         for thread in job.of("cut thread"):
             yield thread.key, later.key
 

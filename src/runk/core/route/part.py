@@ -19,7 +19,12 @@ EPS = 1e-6
 BAR_MM = 12.0
 """A piece this much longer than its part is held as bar and parted off: common practice."""
 FLAT_SIDES = ("top", "bottom", "front", "back")
-_TURNED = (*ROUND, *INSIDE, "taper", "thread", "groove", "chamfer", "face", "keyway", "flats")
+KEY_SHARE = 12
+"""A key narrower than this share of its shaft is none: common practice, a quarter is usual."""
+_TURNED = (
+    *ROUND, *INSIDE, "taper", "thread", "groove", "chamfer", "face", "keyway", "bore-keyway",
+    "flats",
+)  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -138,6 +143,11 @@ class Part:
             return False
         return self.blank.long is None or float(self.blank.long) > self.long - self.begin + BAR_MM
 
+    @property
+    def cast(self) -> bool:
+        """Whether it is made from a casting."""
+        return self.blank.kind == "casting"
+
     @cached_property
     def across(self) -> float:
         """The largest diameter there is on it, or on its blank."""
@@ -197,7 +207,8 @@ def named(asked: FeatureQuestion, taken: Iterable[str]) -> str:
         name = f"{asked.kind} {asked.side}"
     else:
         size = asked.size if asked.size is not None else asked.wide
-        name = f"{asked.kind} {float(size or 0):g}"
+        kind = "keyway in the bore" if asked.kind == "bore-keyway" else asked.kind
+        name = f"{kind} {float(size or 0):g}"
     used = {one.casefold() for one in taken}
     found, n = name, 1
     while found.casefold() in used:
@@ -230,7 +241,42 @@ def checked(part: Part) -> Part:
             _inside_metal(part, hole)
         elif hole.kind == "holes" and hole.asked.circle is not None and part.turned:
             _inside_face(part, hole)
+        elif hole.kind in ("keyway", "bore-keyway"):
+            _keyed(part, hole)
+        elif hole.kind == "flats":
+            _flats_left(part, hole)
     return part
+
+
+def _keyed(part: Part, way: Feature) -> None:
+    """A keyway lies on a shaft it suits, or in a bore that is there."""
+    bores = [f for f in part.features if f.kind in (*INSIDE, "reamed") and _along(part, f, way)]
+    if way.kind == "bore-keyway":
+        if not bores:
+            raise Refused(f"{way.key}: there is no bore there.", field=way.key)
+        if way.size >= max(f.size for f in bores):
+            raise Refused(f"{way.key} is wider than its bore.", field=way.key)
+        return
+    outside = part.outside_at(sum(way.span) / 2)
+    if bores and outside > KEY_SHARE * way.size:
+        raise Refused(
+            f"{way.key} is {mm_said(way.size)} wide on {mm_said(outside)}: is it in the bore?",
+            field=way.key,
+            suggest=f"keyway in the bore {mm_said(way.size)} wide",
+        )
+    if outside and way.size >= outside - EPS:
+        raise Refused(f"{way.key} is wider than its shaft, {mm_said(outside)}.", field=way.key)
+
+
+def _along(part: Part, hole: Feature, other: Feature) -> bool:
+    return hole.overlaps(other) if hole.kind in INSIDE else hole.asked.deep is None
+
+
+def _flats_left(part: Part, flats: Feature) -> None:
+    """There is metal outside the flats to cut them from."""
+    outside = part.outside_at(sum(flats.span) / 2)
+    if outside and flats.size > outside + EPS:
+        raise Refused(f"{flats.key}: it is only {mm_said(outside)} across there.", field=flats.key)
 
 
 def _inside_face(part: Part, holes: Feature) -> None:

@@ -14,11 +14,11 @@ from runk.core.route.grips import (
     ends_faced,
     finishing,
     grips_finished,
+    no_room,
     stands_out,
-    too_short,
     waits_for_face,
 )
-from runk.core.route.holdings import Hold
+from runk.core.route.hold import Hold, too_short
 from runk.core.route.operations import PART_OFF, Operation
 from runk.core.route.order_rules import ORDER_RULES
 from runk.core.route.route import Job
@@ -152,15 +152,17 @@ def _belt(job: Job, one: Operation) -> str:
 
 def allowed(job: Job, hold: Hold, one: Operation, without: frozenset[str] = frozenset()) -> bool:
     """Whether an operation may be proposed so held: it is reached, and breaks no rule of grip."""
-    if not hold.reaches(one) or ("short-grip" not in without and too_short(job, hold)):
+    if not hold.reaches(one) or ("short-grip" not in without and too_short(job.part, hold)):
         return False
     inside = one.feature != "" and job.part.by_key[one.feature].kind in INSIDE
     if hold.thin and inside and one.verb == "finish":
         return False
     if astray(job, hold, one):
         return False
+    if no_room(job, hold):
+        return False
     carried = "right end: centre" in job.by_key and "right" in hold.out
-    return carried or one.access.way != "outside" or stands_out(job, hold) <= FREE_MOST
+    return carried or one.access.way != "outside" or stands_out(job, hold, one) <= FREE_MOST
 
 
 def see_possible(job: Job, problem: Problem) -> None:
@@ -198,6 +200,9 @@ def _why(job: Job, one: Operation, never: bool) -> str:
     reaching = [hold for hold in job.holds if hold.reaches(one)]
     if reaching and all(hold.thin for hold in reaching):
         return "every way of holding it presses on a thin wall, and the bore goes three-cornered"
+    room = {no_room(job, hold) for hold in reaching} - {""}
+    if room:
+        return min(room)
     if never:
         return "no way of holding in this workshop reaches it"
     return "what would hold it is not there until it is done"

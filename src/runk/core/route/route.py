@@ -6,7 +6,8 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 
-from runk.core.route.holdings import Hold, holds_of
+from runk.core.route.hold import Hold
+from runk.core.route.holdings import holds_of
 from runk.core.route.operations import Operation, operations_of
 from runk.core.route.part import Part
 from runk.core.workshop import Workshop

@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, field
 from enum import StrEnum
 
-from runk.core.route.holdings import Hold
+from runk.core.route.hold import Hold
 from runk.core.route.route import Job, Route, SetUp
 from runk.core.sources import PRACTICE, Source
 

@@ -57,6 +57,6 @@ def check(job: Job, route: Route) -> Checked:
 
 FIRM = frozenset(
     {"twice", "missing", "unknown-line", "unknown-hold", "out-of-reach", "not-there-yet", "gone",
-     "no-reason", "relied-on", "isolate-the-drive", "whirling"}
+     "no-reason", "relied-on", "isolate-the-drive", "whirling", "no-room", "let-it-set"}
 )  # fmt: skip
 """Rules no reason overrules: what cannot be, and what can hurt."""

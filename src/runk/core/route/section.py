@@ -8,7 +8,7 @@ from itertools import pairwise
 
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES, INSIDE
-from runk.core.route.holdings import Hold
+from runk.core.route.hold import Hold
 from runk.core.route.operations import PART_OFF, is_round, spare
 from runk.core.route.part import EPS, Feature, on_axis
 from runk.core.route.route import Job
@@ -123,7 +123,7 @@ def section(job: Job, done: frozenset[str], hold: Hold | None, now: frozenset[st
 
 def _ends(job: Job, done: frozenset[str]) -> tuple[float, float]:
     part = job.part
-    cast = part.blank.kind == "casting"
+    cast = part.cast
     skin = float(part.blank.surplus or END_MM) if cast else SKIN_MM
     faced = {
         next(iter(one.access.ends))
@@ -169,7 +169,7 @@ def _slice(job: Job, done: frozenset[str], now: frozenset[str], start: float, en
     over = [
         f for f in part.features if (is_round(f) or f.kind == "groove") and _covers(f.span, middle)
     ]
-    if part.blank.kind == "casting" and over:
+    if part.cast and over:
         skin = float(part.blank.surplus or END_MM)
         top = bottom = right = max(f.size + 2 * f.throw for f in over) / 2 + skin
     for feature in over:
@@ -236,7 +236,7 @@ def _marks(job: Job, done: frozenset[str], now: frozenset[str]) -> Iterator[Mark
     part = job.part
     for feature in part.features:
         verbs = _verbs(feature, done)
-        if not verbs & {"drill", "mill", "ream", "tap"}:
+        if not verbs & {"drill", "mill", "slot", "ream", "tap"}:
             continue
         fresh = any(key in now for key in done if key.startswith(f"{feature.key}: "))
         asked = feature.asked
@@ -249,6 +249,9 @@ def _marks(job: Job, done: frozenset[str], now: frozenset[str]) -> Iterator[Mark
             outside = part.outside_at(sum(feature.span) / 2) / 2
             deep = float(asked.deep or asked.wide or 0)
             yield Mark(*feature.span, max(outside - deep, 0.0), outside, feature.key, fresh)
+        elif feature.kind == "bore-keyway":
+            inner = _inner(job, done, now, sum(feature.span) / 2)[0]
+            yield Mark(*feature.span, inner, inner + float(asked.deep or 0), feature.key, fresh)
         elif feature.kind == "flats":
             outside = part.outside_at(sum(feature.span) / 2) / 2
             yield Mark(*feature.span, feature.size / 2, outside, feature.key, fresh)

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES
 from runk.core.route.grips import finishing, grips_finished, is_close, is_reset, unbalanced
-from runk.core.route.holdings import Hold
-from runk.core.route.operations import PART_OFF
+from runk.core.route.hold import Hold
+from runk.core.route.operations import BY_HAND, PART_OFF
 from runk.core.route.route import Job, SetUp
 
 
@@ -30,7 +31,7 @@ def with_steps(job: Job, set_ups: tuple[SetUp, ...]) -> Iterator[SetUp]:
         isolated = False
         for key in set_up.does:
             operation = job.by_key[key]
-            if operation.verb in ("tap", "cut thread") and not isolated:
+            if operation.verb in BY_HAND and not isolated:
                 lines.append("isolate the drive")
                 isolated = True
             if key == PART_OFF:
@@ -45,7 +46,7 @@ def with_steps(job: Job, set_ups: tuple[SetUp, ...]) -> Iterator[SetUp]:
 
 
 def _first(job: Job, n: int) -> Iterator[str]:
-    if n == 1 and job.part.blank.kind == "casting":
+    if n == 1 and job.part.cast:
         yield "look over the casting"
         if job.part.blank.cored is not None:
             yield "clean out the core"
@@ -54,6 +55,8 @@ def _first(job: Job, n: int) -> Iterator[str]:
 def _gripped(hold: Hold, n: int) -> Iterator[str]:
     if is_reset(hold, n):
         yield "set true"
+    if hold.way is Way.BONDED:
+        yield "bond it and let it set"
     if unbalanced(hold):
         yield "balance"
 

@@ -66,6 +66,7 @@ _VERBS: dict[str, tuple[str, ...]] = {
     "reamed": ("centre", "drill", "ream"),
     "tapped": ("centre", "drill", "tap"),
     "keyway": ("mill",),
+    "bore-keyway": ("slot",),
     "flats": ("mill",),
     "slot": ("mill",),
     "plane": ("mill",),

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES
 from runk.core.route.grips import finishing, is_close
-from runk.core.route.operations import PART_OFF
+from runk.core.route.operations import BY_HAND, PART_OFF
 from runk.core.route.part import Feature
 from runk.core.route.route import Job, SetUp, step_of
 from runk.core.route.rule import Severity, Walk, Watch
@@ -65,7 +65,7 @@ def _cool(job: Job, walk: Walk) -> Seen:
 def _isolate(job: Job, walk: Walk) -> Seen:
     for n, set_up, _ in walk.each():
         for at, key in enumerate(set_up.does):
-            if key in job.by_key and job.by_key[key].verb in ("tap", "cut thread"):
+            if key in job.by_key and job.by_key[key].verb in BY_HAND:
                 before = [step_of(x) for x in set_up.does[:at]]
                 if "isolate the drive" not in before:
                     yield f"Set-up {n}: {key} by hand with the drive ready to start.", (key,), n
@@ -82,7 +82,7 @@ def _carriage(job: Job, walk: Walk) -> Seen:
 
 def _look_over(job: Job, walk: Walk) -> Seen:
     first = walk.route.set_ups[0].does if walk.route.set_ups else ()
-    if job.part.blank.kind == "casting" and "look over" not in [step_of(x) for x in first]:
+    if job.part.cast and "look over" not in [step_of(x) for x in first]:
         yield "The casting is cut before it was looked over.", (), 1
 
 
@@ -170,7 +170,7 @@ WATCH_RULES: tuple[Watch, ...] = (
           mend="Break the edges first."),
     Watch(key="cool-first", name="Cool before measuring", look=_cool,
           reason="Warm from the cut it reads large.", mend="Let it reach the shop's warmth."),
-    Watch(key="isolate-the-drive", name="Isolate the drive before threading by hand in it",
+    Watch(key="isolate-the-drive", name="Isolate the drive before working by hand in it",
           look=_isolate, reason="A drive that starts takes the hand with it.",
           mend="The plug out or the isolator off; the back gear is no spindle lock."),
     Watch(key="lock-the-carriage", name="Lock the carriage to part off", look=_carriage,

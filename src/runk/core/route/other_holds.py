@@ -1,0 +1,132 @@
+"""Ways of holding that are made for one part: stubs, bushes, fixtures, adhesive."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+
+from runk.core.machines.machine import Holding as Way
+from runk.core.route.hold import LEAST_GRIP_MM, Hold, too_short
+from runk.core.route.operations import Operation
+from runk.core.route.part import EPS, Feature, Part, on_axis
+
+LIGHT = ("face", "chamfer", "finish")
+"""Cuts an adhesive bears: common practice."""
+THIN_MM = 3.0
+"""A plate thinner than this bends in a vice: common practice."""
+_OTHER = {"right": "left", "left": "right"}
+
+
+def _keys(operations: tuple[Operation, ...], feature: Feature) -> frozenset[str]:
+    return frozenset(one.key for one in operations if one.feature == feature.key)
+
+
+def less_usual(
+    part: Part, operations: tuple[Operation, ...], off: frozenset[str]
+) -> Iterator[Hold]:
+    """By flats, by a thread in it, by a thread on it.
+
+    Args:
+        part: The part.
+        operations: Its operations.
+        off: What cuts it off its bar.
+
+    >>> from runk.core.route.operations import operations_of
+    >>> from runk.core.route.reading import part_of
+    >>> nut = part_of("nut", "brass", "hexagon bar 10", ["tapped M6", "6 flats 10, from 0 to 5"])
+    >>> [one.key for one in less_usual(nut, operations_of(nut), frozenset({"part off"}))][0]
+    'in the dividing head on a screwed stub in tapped M6'
+    """
+    for feature in part.features:
+        needs = _keys(operations, feature) | off
+        if feature.kind == "tapped" and on_axis(feature):
+            yield Hold(f"in the dividing head on a screwed stub in {feature.key}", Way.MANDREL,
+                       "mill", frozenset({"across"}), None, feature.key, needs)  # fmt: skip
+        elif feature.kind == "thread":
+            yield Hold(f"in the dividing head by a split bush round {feature.key}", Way.COLLET,
+                       "mill", frozenset({"across"}), feature.span, feature.key,
+                       needs)  # fmt: skip
+        long = feature.span[1] - feature.span[0]
+        for out in ("right", "left"):
+            ends = frozenset({out, "outside"})
+            if feature.kind == "flats" and feature.asked.count in (4, 6) and long >= LEAST_GRIP_MM:
+                way = Way.THREE_JAW if feature.asked.count == 6 else Way.FOUR_JAW
+                jaws = "jaws" if feature.asked.count == 6 else "four-jaw"
+                yield Hold(f"{jaws} on {feature.key}, {out} end out", way, "lathe", ends,
+                           feature.span, feature.key, needs)  # fmt: skip
+            elif feature.kind == "tapped" and on_axis(feature):
+                # It is screwed on from the end its thread opens at.
+                if feature.asked.deep is None or feature.side == _OTHER[out]:
+                    yield Hold(f"on a screwed stub in {feature.key}, {out} end out", Way.MANDREL,
+                               "lathe", ends, None, feature.key, needs, inside=False)  # fmt: skip
+            elif feature.kind == "thread" and long >= LEAST_GRIP_MM:
+                yield Hold(f"in a split bush round {feature.key}, {out} end out", Way.COLLET,
+                           "lathe", ends, feature.span, feature.key, needs)  # fmt: skip
+
+
+def bonded(part: Part, operations: tuple[Operation, ...], found: Sequence[Hold]) -> Iterator[Hold]:
+    """By adhesive on a stub turned true, where nothing else reaches an end well.
+
+    Args:
+        part: The part.
+        operations: Its operations.
+        found: The other ways there are.
+    """
+    for end in ("right", "left"):
+        facing = [
+            one for one in operations
+            if one.verb == "face" and one.access.way == "end" and one.access.ends == {end}
+        ]  # fmt: skip
+        held = [h for h in found if any(h.reaches(one) for one in facing)]
+        if not facing or any(not too_short(part, hold) and not hold.thin for hold in held):
+            continue
+        foot = next(
+            (f for f in part.features if f.kind == "face"
+             and abs(f.span[0] - (part.long if end == "right" else part.begin)) < EPS),
+            None,
+        )  # fmt: skip
+        if foot is not None:
+            off = frozenset(o.key for o in operations if o.verb == "part off")
+            yield Hold(
+                f"bonded by {foot.key} to a stub turned true, {end} end out", Way.BONDED, "lathe",
+                frozenset({end, "outside"}), None, foot.key, _keys(operations, foot) | off,
+                bars=frozenset(one.key for one in operations if one.verb not in LIGHT),
+            )  # fmt: skip
+
+
+def blocks(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
+    """A block: in the vice, clamped down, on a fixture by its holes, on tape where it is thin.
+
+    Args:
+        part: The part.
+        operations: Its operations.
+
+    >>> from runk.core.route.operations import operations_of
+    >>> from runk.core.route.reading import part_of
+    >>> features = ["reamed 6, from the top", "profile, from the top"]
+    >>> web = part_of("web", "brass", "plate 30 by 12 by 6", features)
+    >>> [one.key for one in blocks(web, operations_of(web))]
+    ['in the vice, top up', 'clamped to the table, top up', 'on a fixture by reamed 6, top up']
+    """
+    outlines = [f for f in part.features if f.kind == "profile"]
+    outline = frozenset(k for f in outlines for k in _keys(operations, f))
+    planes = frozenset(k for f in part.features if f.kind == "plane" for k in _keys(operations, f))
+    high = float(part.blank.high or 0)
+    for side in sorted({f.side or "top" for f in part.features}):
+        up = frozenset({side})
+        if not 0 < high < THIN_MM:
+            # Once its outline is cut there is nothing parallel to close on.
+            yield Hold(f"in the vice, {side} up", Way.VICE, "mill", up, gone=outline, bars=outline)
+        else:
+            yield Hold(f"on tape, {side} up", Way.BONDED, "mill", up)
+        if not any((f.side or "top") == side for f in outlines):
+            continue
+        yield Hold(f"clamped to the table, {side} up", Way.CLAMPS, "mill", up, bars=planes)
+        through = [
+            f for f in part.features
+            if f.kind in ("reamed", "drilled") and (f.side or "top") == side and not f.asked.deep
+        ]  # fmt: skip
+        if through:
+            needs = frozenset(k for f in through for k in _keys(operations, f))
+            by = " and ".join(f.key for f in through[:2])
+            yield Hold(f"on a fixture by {by}, {side} up", Way.CLAMPS, "mill", up, None,
+                       through[0].key, needs, bars=planes)  # fmt: skip

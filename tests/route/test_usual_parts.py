@@ -1,0 +1,76 @@
+"""Parts of every day as they are drawn, against how a bench would hold them: common practice."""
+
+from __future__ import annotations
+
+import pytest
+
+from runk.core.refusals import Refused
+from runk.core.route.propose import propose
+from runk.core.route.reading import part_of
+from runk.core.route.route import Job
+from runk.demo.back_shed import WORKSHOP
+
+# blank, features, how many set-ups a bench would take, words of the last one
+USUAL = {
+    "a washer is bonded for its second side": (
+        "bar 25", ["face at 0", "face at 3", "outside 20, from 0 to 3", "drilled 10"],
+        2, "bonded by face 0"),
+    "a bush turns on a mandrel": (
+        "bar 20", ["face at 0", "face at 20", "outside 18, from 0 to 4", "outside 12 p6, from 4 to 20",
+                   "reamed 8 H7"], 2, "on a mandrel in reamed 8"),
+    "a pulley's grub screw in the dividing head": (
+        "bar 60", ["face at 0", "face at 20", "outside 55, from 0 to 20", "bore 10 H7, from 0 to 20",
+                   "groove 45, 6 wide, at 7", "tapped M4, across, at 3"], 3, "in the dividing head"),
+    "a ring under its grip is bonded": (
+        "bar 25", ["face at 0", "face at 1.5", "outside 22, from 0 to 1.5", "bore 19, from 0 to 1.5"],
+        2, "bonded by face 0"),
+    "a screw's second end in a split bush": (
+        "bar 8, 200 long", ["face at 0", "face at 190", "thread M8, from 0 to 190"],
+        2, "in a split bush round thread M8"),
+    "a cone is not gripped by its taper": (
+        "bar 20", ["face at 0", "face at 30", "taper 18 down to 6, from 30 to 0"], 2, "bonded by face 0"),
+    "a nut of round bar takes the mill": (
+        "bar 20", ["face at 0", "face at 8", "tapped M10", "hexagon 17 across, from 0 to 8"],
+        3, "screwed stub in tapped M10"),
+    "a nut of hexagon bar does not": (
+        "hexagon bar 17", ["face at 0", "face at 8", "tapped M10", "hexagon 17 across, from 0 to 8"],
+        2, "flats 17"),
+    "a key is slotted where the wheel was bored": (
+        "casting 150, 3 to come off", ["face at 0", "face at 30", "outside 144, from 0 to 30",
+                                       "bore 20 H7, from 0 to 30",
+                                       "keyway in the bore 5 wide, 2 deep, from 0 to 30"],
+        2, "on the faceplate"),
+    "an outline is not cut in the vice": (
+        "plate 40 by 16 by 8", ["plane, from the top", "plane, from the bottom",
+                                "reamed 8, from the top", "profile, from the top"], 3, "clamped"),
+    "a plate that would bend lies on tape": (
+        "plate 40 by 16 by 2", ["3 holes 3, from the top"], 1, "on tape, top up"),
+    "a long thin stem has a centre in its end": (
+        "bar 12", ["face at 0", "face at 60", "outside 4 h6, from 0 to 50, called stem",
+                   "outside 11, from 50 to 60, called head"], 2, "in a collet on stem"),
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("name", USUAL)
+def test_it_is_held_as_a_bench_would_hold_it(name: str) -> None:
+    blank, features, most, last = USUAL[name]
+    found = propose(Job(part_of("it", "brass", blank, features), WORKSHOP))
+    assert len(found.route.set_ups) == most
+    assert any(last in one.hold for one in found.route.set_ups)
+    assert found.proved
+    assert not [one for one in found.broken if one.rule != "long-overhang"]
+
+
+@pytest.mark.parametrize(
+    ("blank", "features", "says"),
+    [
+        ("bar 200", ["face at 0", "outside 190, from 0 to 40"], "does not swing in 180 mm"),
+        ("bar 60", ["outside 55, from 0 to 20", "bore 10, from 0 to 20", "keyway 3 wide, 2 deep, from 0 to 20"], "is it in the bore"),
+        ("bar 20", ["outside 12, from 0 to 20", "keyway in the bore 3 wide, 2 deep, from 0 to 20"], "no bore there"),
+        ("bar 20", ["outside 12, from 0 to 20", "keyway 12 wide, 2 deep, from 0 to 20"], "wider than its shaft"),
+        ("bar 20", ["outside 12, from 0 to 20", "hexagon 14 across, from 0 to 8"], "only 12 mm across"),
+    ],
+)  # fmt: skip
+def test_what_cannot_be_done_is_said(blank: str, features: list[str], says: str) -> None:
+    with pytest.raises(Refused, match=says):
+        propose(Job(part_of("it", "brass", blank, features), WORKSHOP))
