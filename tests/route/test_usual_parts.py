@@ -34,7 +34,7 @@ USUAL = {
         3, "screwed stub in tapped M10"),
     "a nut of hexagon bar does not": (
         "hexagon bar 17", ["face at 0", "face at 8", "tapped M10", "hexagon 17 across, from 0 to 8"],
-        2, "flats 17"),
+        2, "tapped M10"),
     "a key is slotted where the wheel was bored": (
         "casting 150, 3 to come off", ["face at 0", "face at 30", "outside 144, from 0 to 30",
                                        "bore 20 H7, from 0 to 30",
