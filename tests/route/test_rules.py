@@ -143,7 +143,17 @@ THIN = own(
     "outside 30 h7, from 0 to 20",
     "bore 27 H7, from 0 to 20",
 )
-RING = own("bar 25", "face at 0", "face at 1.5", "outside 22, from 0 to 1.5", "bore 19, from 0 to 1.5")
+RING = own(
+    "bar 25", "face at 0", "face at 1.5", "outside 22, from 0 to 1.5", "bore 19, from 0 to 1.5"
+)
+PORTED = own(
+    "casting 44, 2 to come off",
+    "face at 0",
+    "face at 50",
+    "outside 40, from 0 to 50",
+    "6 holes 3 on 34 circle, 12 deep, from the right end, turned 30 degrees",
+    "slot 4 wide, 5 deep, from 8 to 18, from the top",
+)
 
 # rule, the part, a route that breaks it
 WATCHED = [
@@ -178,6 +188,7 @@ WATCHED = [
     ("no-reason", job("gland"), replace(proposed("gland").route, overruled={"datum-first": " "})),
     ("no-room", own("bar 200", "face at 0", "outside 190, from 0 to 40"), Route((SetUp(CHUCK, ("face 0: face",)),))),
     ("let-it-set", RING, without(propose(RING).route, "bond")),
+    ("clear-of-ports", PORTED, propose(PORTED).route),
     ("relied-on", job("piston"), Route(
         (SetUp("on a mandrel in bore 14", ("face 24: face",)),), {"bore-and-face": "bored on the mill"})),
 ]  # fmt: skip

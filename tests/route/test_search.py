@@ -89,7 +89,8 @@ def plain(problem: Problem) -> tuple[int | None, int]:
                     )
         if whole:
             for h, place in enumerate(problem.places):
-                if h != at and place.needs & done == place.needs and not place.gone & done:
+                again = h == at and not here & problem.ends
+                if not again and place.needs & done == place.needs and not place.gone & done:
                     moved = at < 0 or problem.places[at].machine != place.machine
                     more = (1 << 48) + (1 << 36) * (moved and at >= 0) + bool(place.marks & done)
                     following.append((more, (done, h, *((-1, -1) if moved else (tool, belt)), 0)))

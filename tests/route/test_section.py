@@ -7,8 +7,9 @@ from math import pi
 
 import pytest
 
+from runk.core.route.played import stages
 from runk.core.route.route import Route
-from runk.core.route.section import Section, section, stages
+from runk.core.route.section import Section, section
 from tests.route.shelf import PARTS, job, proposed
 
 TURNED = [name for name in PARTS if job(name).part.turned]
@@ -25,11 +26,8 @@ def volume(view: Section) -> float:
 
 
 def played(name: str) -> list[Section]:
-    of, route = job(name), Route(proposed(name).route.set_ups)
-    holds = [of.hold_by_key[one.hold] for one in route.set_ups]
-    return stages(
-        of, list(holds), [frozenset(one.does) & frozenset(of.by_key) for one in route.set_ups]
-    )
+    route = Route(proposed(name).route.set_ups)
+    return [one.section for one in stages(job(name), route) if one.section is not None]
 
 
 @pytest.mark.parametrize("name", TURNED)

@@ -5,8 +5,8 @@ from __future__ import annotations
 from pydantic import BaseModel, Field
 
 from runk.api.ids import RowId
+from runk.core.route.played import Stage
 from runk.core.route.propose import Reason
-from runk.core.route.section import Section
 from runk.core.units import PageUnit
 
 
@@ -168,7 +168,7 @@ class PartOut(BaseModel):
     reasons: list[Reason]
     broken: list[BrokenOut]
     waved: list[BrokenOut]
-    stages: list[Section]
+    stages: list[Stage]
     wanted: list[str]
     minutes: float
     measured: dict[str, str]

@@ -12,10 +12,10 @@ from runk.core.route.feature import BLANK, FEATURE
 from runk.core.route.gripped import grip_asked
 from runk.core.route.hours import line_min, mark_of, set_up_min
 from runk.core.route.opened import opened
+from runk.core.route.played import stages
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
 from runk.core.route.rules import check
-from runk.core.route.section import stages
 from runk.core.route.wanted import wanted
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -109,7 +109,7 @@ def _of_job(job: Job, drawn: dict[str, Any], page: PageUnit, begun: bool) -> dic
 
 def _of_route(job: Job, route: Route, kept: KeptPart, page: PageUnit) -> dict[str, Any]:
     if not route.set_ups:
-        return {"stages": _stages(job, route) if job.part.turned else []}
+        return {"stages": [asdict(one) for one in stages(job, route)]}
     found, done = check(job, route), frozenset(kept.done)
     stored = kept.route or {}
     ups = [_set_up(job, one, n, done) for n, one in enumerate(route.set_ups, 1)]
@@ -121,15 +121,9 @@ def _of_route(job: Job, route: Route, kept: KeptPart, page: PageUnit) -> dict[st
         "reasons": stored.get("reasons", []),
         "broken": [broken_plain(one, page) for one in found.broken],
         "waved": [broken_plain(one, page) for one in found.overruled],
-        "stages": _stages(job, route) if job.part.turned else [],
+        "stages": [asdict(one) for one in stages(job, route)],
         "minutes": sum(one["minutes"] for one in ups),
     }
-
-
-def _stages(job: Job, route: Route) -> list[dict[str, Any]]:
-    holds = [job.hold_by_key.get(one.hold) for one in route.set_ups]
-    does = [frozenset(one.does) & job.by_key.keys() for one in route.set_ups]
-    return [asdict(one) for one in stages(job, holds, [frozenset(d) for d in does])]
 
 
 def _set_up(job: Job, one: SetUp, n: int, done: frozenset[str]) -> dict[str, Any]:

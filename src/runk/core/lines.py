@@ -16,6 +16,7 @@ from runk.core.kinds import Kind, OneOf
 
 _PIECES = re.compile(r"(\{\w+(?:=[\w-]+)?\}|<[^>]*>|\[|\]|,? )")
 _LEAD = re.compile(r"\[([^\[\]{]*)\{")
+_CHOSEN = re.compile(r"\[[ ,]*\{(\w+)\}\]")
 _FIRST = r"(?:(?:what|what's|whats|is|the|my|a|an|how much|work out) )*"
 _INCHES = re.compile(r"\d/\d|\"|\d ?in(?:ch(?:es)?)?\b(?! (?:the|[\d.#]))", re.IGNORECASE)
 
@@ -92,8 +93,17 @@ def _leads(calculator: AnyCalculator) -> str:
     """Words that lead to a part that may be left out: no other part runs on over them."""
     every = (*calculator.sentences.values(), *calculator.lines)
     found = {lead.strip(" ,") for one in every for lead in _LEAD.findall(one)}
-    words = "|".join(re.escape(lead) for lead in sorted(found) if lead)
-    return f"(?!,? (?:{words}) )" if words else ""
+    # A part that may be left out and is one of several words is led by those words themselves.
+    names = {name for one in every for name in _CHOSEN.findall(one)} & set(calculator.fields)
+    chosen = {
+        w for name in names if isinstance(kind := calculator.fields[name], OneOf)
+        for c in kind.choices for w in (c.label, *c.words) if " " in w
+    }  # fmt: skip
+    words = "|".join(
+        [rf"{re.escape(lead)} " for lead in sorted(found) if lead]
+        + [rf"{re.escape(word)}\b" for word in sorted(chosen)]
+    )
+    return f"(?!,? (?:{words}))" if words else ""
 
 
 def _part(kind: Kind, leads: str, short: str) -> str:

@@ -106,8 +106,8 @@ DUNNOCK = (
     Drawn(
         "Connecting rod", "aluminium-6082", "plate 70 by 16 by 6",
         ("plane, from the top", "plane, from the bottom",
-         "reamed 8 H7, from the top, called big end",
-         "reamed 4 H7, from the top, called little end", "profile, from the top"),
+         "reamed 8 H7, from the top, at 8 by 8, called big end",
+         "reamed 4 H7, from the top, at 62 by 8, called little end", "profile, from the top"),
     ),
     Drawn(
         "Gudgeon pin", "silver-steel", "bar 4",
@@ -122,8 +122,9 @@ DUNNOCK = (
     ),
     Drawn(
         "Base plate", "brass", "plate 120 by 60 by 8",
-        ("plane, from the top", "plane, from the bottom", "4 holes 5, from the top, called feet",
-         "4 tapped holes M4, from the top, called bearing holes"),
+        ("plane, from the top", "plane, from the bottom",
+         "4 holes 5, 104 by 44 apart, from the top, at 8 by 8, called feet",
+         "4 tapped holes M4, 44 by 24 apart, from the top, at 38 by 18, called bearing holes"),
     ),
 )  # fmt: skip
 
@@ -199,7 +200,8 @@ HARROW_LANE = (
     ),
     Drawn(
         "Steam chest cover", "gunmetal", "plate 1 1/2 by 1 1/4 by 1/4",
-        ("plane, from the top", "plane, from the bottom", "8 holes 4.1 mm, from the top",
+        ("plane, from the top", "plane, from the bottom", 
+         "8 holes 4.1 mm, 7/16 by 7/8 apart, from the top, at 3/32 by 3/16",
          "profile, from the top"),
         alike=2, unit=_INCH,
     ),

@@ -6,7 +6,7 @@ import { client, refusalOf } from './queries';
 export type Part = Schemas['PartOut'];
 export type SetUp = Schemas['SetUpOut'];
 export type RouteLine = Schemas['LineOut'];
-export type Stage = Schemas['Section'];
+export type Stage = Schemas['Stage'];
 export type PartLine = Schemas['PartLine'];
 export type EngineWork = Schemas['EngineOut'];
 type Rule = Schemas['RuleOut'];

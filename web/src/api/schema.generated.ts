@@ -415,6 +415,14 @@ export interface components {
             x_mm: components["schemas"]["FigureWire"];
             y_mm: components["schemas"]["FigureWire"];
         };
+        Corners: {
+            at: [
+                number,
+                number
+            ][];
+            feature: string;
+            now: boolean;
+        };
         CoverAnswerWire: {
             allowed_n_per_mm2: components["schemas"]["FigureWire"];
             between_nuts_mm: components["schemas"]["FigureWire"];
@@ -781,6 +789,15 @@ export interface components {
             key: string;
             lesson: string;
             name: string;
+        };
+        Face: {
+            corners: components["schemas"]["Corners"][];
+            high: number;
+            rings: components["schemas"]["Ring"][];
+            side: string;
+            turned: boolean;
+            unplaced: string[];
+            wide: number;
         };
         FaceLeftWire: {
             face: string;
@@ -1805,7 +1822,7 @@ export interface components {
             proved: boolean;
             reasons: components["schemas"]["Reason"][];
             route: components["schemas"]["SetUpOut"][];
-            stages: components["schemas"]["Section"][];
+            stages: components["schemas"]["Stage"][];
             tries: {
                 [key: string]: string;
             };
@@ -2198,6 +2215,15 @@ export interface components {
         Reason: {
             rule: string;
             says: string;
+        };
+        Ring: {
+            feature: string;
+            now: boolean;
+            radius: number;
+            /** @default 0 */
+            screwed: number;
+            x: number;
+            y: number;
         };
         RingAnswerWire: {
             bears_mpa: components["schemas"]["FigureWire"];
@@ -2738,6 +2764,10 @@ export interface components {
         StackPartWire: {
             label: string;
             mm: components["schemas"]["FigureWire"];
+        };
+        Stage: {
+            faces: components["schemas"]["Face"][];
+            section: components["schemas"]["Section"] | null;
         };
         StartIn: {
             /** @default plan */

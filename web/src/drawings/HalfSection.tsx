@@ -1,14 +1,14 @@
 import { useId } from 'react';
-import type { Stage } from '../api/parts';
+import type { Schemas } from '../api/client';
 
 const WIDE = 460;
 const TALL = 250;
 const EDGE = 26;
 
 /** A turned part as it stands: cut through above the axis, seen from outside below it, to scale. */
-export function HalfSection({ stage, label }: { stage: Stage; label: string }) {
+export function HalfSection({ section, label }: { section: Schemas['Section']; label: string }) {
   const hatch = useId();
-  const { slices, grips } = stage;
+  const { slices, grips } = section;
   if (slices.length === 0) return null;
   const [first, last] = [slices[0]!.start, slices.at(-1)!.end];
   const ends = [first, last, ...grips.flatMap((one) => [one.start, one.end])];
@@ -60,7 +60,7 @@ export function HalfSection({ stage, label }: { stage: Stage; label: string }) {
           )}
         </g>
       ))}
-      {stage.marks.map((one) => (
+      {section.marks.map((one) => (
         <rect
           key={one.feature}
           x={x(one.end)}
@@ -83,7 +83,7 @@ export function HalfSection({ stage, label }: { stage: Stage; label: string }) {
         />
       ))}
       <line x1={6} x2={WIDE - 6} y1={middle} y2={middle} className="stroke-mark" strokeDasharray="14 4 3 4" />
-      {stage.bar && (
+      {section.bar && (
         <text x={8} y={TALL - 8} className="fill-soft text-[13px]">
           bar goes on
         </text>

@@ -76,15 +76,26 @@ FEATURE = Calculator(
         "from {start} to {end}[, called {called}]",
         "{kind=bore-keyway}<keyway|keyseat> {wide} wide, {deep} deep<, in the bore| in the bore>"
         ", from {start} to {end}[, called {called}]",
-        "{kind=holes}{count} <tapped|threaded> holes {screw}[ on {circle}< circle| pcd|>]"
-        "[, {deep} deep][, {side}][, called {called}]",
-        "{kind=holes}{count} holes {size}[ on {circle}< circle| pcd|>][, {deep} deep][, {side}]"
-        "[, called {called}]",
+        *(
+            f"{{kind=holes}}{{count}} {what}[ on {{circle}}< circle| pcd|>][, {{apart}}"
+            "[ by {rise}] apart][, {deep} deep][, {side}][, at {start}][ by {up}]"
+            "[, turned {angle}< degrees|>][, called {called}]"
+            for what in ("<tapped|threaded> holes {screw}", "holes {screw}", "holes {size}")
+        ),
         "{kind} {size}[ {limits}] from {start} to {end}",
         "{kind=thread}{screw} thread<,|> from {start} to {end}",
         "{kind=tapped}<tap|tapped> {screw}[, {deep} deep][, {side}]",
         "{kind=drilled}<drill|drilled|hole> {size}< right through| through|>[, {side}]",
         "{kind=reamed}<ream|reamed> {size}< right through| through|>[, {side}][, called {called}]",
+        *(
+            f"{{kind={kind}}}<{words}> {{{size}}} at {{start}} by {{up}}"
+            "[, {deep} deep][, {side}][, called {called}]"
+            for kind, words, size in (
+                ("drilled", "drill|drilled|hole", "size"),
+                ("reamed", "ream|reamed", "size"),
+                ("tapped", "tap|tapped", "screw"),
+            )
+        ),
         "{kind=face}<face|shoulder> {start}",
         "{kind=groove}<groove|undercut> {wide} wide, {size}< dia|>, at {start}",
     ),

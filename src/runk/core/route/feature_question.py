@@ -95,7 +95,10 @@ class FeatureQuestion:
         count: How many; ``circle`` on what circle.
         wide: Of a groove, keyway or slot; ``deep`` how deep it goes.
         side: From where it is cut.
-        angle: Of a passage.
+        angle: Of a passage, at most 90; of a pattern, where its first hole stands from three
+            o'clock, running round to the left.
+        apart: From hole to hole of a row; ``rise`` from row to row.
+        up: On a face, how far up; ``start`` is how far along.
     """
 
     kind: Annotated[
@@ -121,7 +124,8 @@ class FeatureQuestion:
     ] = None
     start: Annotated[
         Fraction | None,
-        Place("from", ("from", "at"), only=(*SPANS, "face", "groove", "chamfer", *HOLES, "passage"),
+        Place("from", ("from", "at"),
+              only=(*SPANS, "face", "groove", "chamfer", *HOLES, "holes", "passage"),
               needed=(*SPANS, "face", "groove", "chamfer"), low=-2000.0, high=2000.0,
               asks="Where along the axis does it begin?", placeholder="0"),
     ] = None  # fmt: skip
@@ -163,6 +167,21 @@ class FeatureQuestion:
                needed=("keyway", "bore-keyway"), low=0.05, high=1000.0, asks="How deep is it?",
                placeholder="right through"),
     ] = None  # fmt: skip
+    apart: Annotated[
+        Fraction | None,
+        Length("apart", ("apart", "pitch"), only=("holes",), low=0.1, high=2000.0,
+               placeholder="in a row"),
+    ] = None  # fmt: skip
+    rise: Annotated[
+        Fraction | None,
+        Length("and up", ("rise",), only=("holes",), low=0.1, high=2000.0,
+               placeholder="one row only"),
+    ] = None  # fmt: skip
+    up: Annotated[
+        Fraction | None,
+        Place("by", ("by", "up"), only=(*HOLES, "holes", "slot"), low=-2000.0, high=2000.0,
+              placeholder="12"),
+    ] = None  # fmt: skip
     side: Annotated[
         str | None,
         OneOf("side", choices=SIDES, only=ENTERED, needed=("plane", "profile"),
@@ -170,7 +189,7 @@ class FeatureQuestion:
     ] = None  # fmt: skip
     angle: Annotated[
         float | None,
-        Angle("angle", ("angle", "degrees"), only=("passage",), low=0.0, high=90.0,
+        Angle("angle", ("angle", "degrees"), only=("passage", "holes"), low=0.0, high=360.0,
               placeholder="square on"),
     ] = None  # fmt: skip
 
@@ -178,6 +197,7 @@ class FeatureQuestion:
 _CALLED = "[, called {called}]"
 _LIM = "[ {limits}]"
 _SPAN = ", from {start} to {end}"
+_AT = "[, at {start}][ by {up}]"
 SENTENCES = {
     **dict.fromkeys((*ROUND, *INSIDE), f"{{kind}} {{size}}{_LIM}{_SPAN}{_CALLED}"),
     "crankpin": f"{{kind}} {{size}}{_LIM}, throw {{throw}}{_SPAN}{_CALLED}",
@@ -187,16 +207,17 @@ SENTENCES = {
     "groove": f"{{kind}} {{size}}{_LIM}, {{wide}} wide, at {{start}}{_CALLED}",
     "chamfer": f"{{kind}} {{size}} at {{start}}{_CALLED}",
     "face": f"{{kind}} at {{start}}{_LIM}{_CALLED}",
-    "drilled": f"{{kind}} {{size}}{_LIM}[, {{deep}} deep][, {{side}}][, at {{start}}]{_CALLED}",
-    "reamed": f"{{kind}} {{size}}{_LIM}[, {{deep}} deep][, {{side}}][, at {{start}}]{_CALLED}",
-    "tapped": f"{{kind}} {{screw}}[, {{deep}} deep][, {{side}}][, at {{start}}]{_CALLED}",
-    "holes": "{count} {kind}[ {size}][ {screw}][ on {circle} circle][, {deep} deep][, {side}]"
-    f"{_CALLED}",
+    "drilled": f"{{kind}} {{size}}{_LIM}[, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
+    "reamed": f"{{kind}} {{size}}{_LIM}[, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
+    "tapped": f"{{kind}} {{screw}}[, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
+    "holes": "{count} {kind}[ {size}][ {screw}][ on {circle} circle][, spaced {apart}][ by {rise}]"
+    f"[, {{deep}} deep][, {{side}}]{_AT}[, turned {{angle}} degrees]{_CALLED}",
     **dict.fromkeys(
         ("keyway", "bore-keyway"), f"{{kind}} {{wide}} wide{_LIM}, {{deep}} deep{_SPAN}{_CALLED}"
     ),
     "flats": f"[{{count}} ]{{kind}} {{size}} across{_LIM}{_SPAN}{_CALLED}",
-    "slot": f"{{kind}} {{wide}} wide{_LIM}[, {{deep}} deep]{_SPAN}[, {{side}}]{_CALLED}",
+    "slot": f"{{kind}} {{wide}} wide{_LIM}[, {{deep}} deep]{_SPAN}[, {{side}}]"
+    f"[, {{up}} up]{_CALLED}",
     "plane": f"{{kind}}[ {{size}}]{_LIM}, {{side}}{_CALLED}",
     "profile": f"{{kind}}, {{side}}{_CALLED}",
     "passage": f"{{kind}} {{size}}[, {{angle}} degrees][, {{side}}][, at {{start}}]{_CALLED}",

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from functools import cache
+from itertools import permutations
 
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.kinds.limits import take_limits
@@ -16,6 +17,8 @@ from runk.core.workshop import Workshop
 _EMPTY = Workshop(())
 _FRACTION = re.compile(r"\d+\s*/\s*\d+")
 LONGEST = 300
+MOST_PARTS = 4
+"""So many parts behind the first are tried in every order."""
 
 
 @cache
@@ -41,6 +44,20 @@ def typed_of(line: str, calculator: AnyCalculator) -> dict[str, str]:
     """
     if len(line) > LONGEST:
         raise Refused(f"A line of {len(line)} characters: {LONGEST} are the most.")
+    try:
+        return _typed(line, calculator)
+    except Refused as refused:
+        # Its parts may stand in another order than a drawing has them.
+        first, *rest = line.split(", ")
+        for order in permutations(rest) if 1 < len(rest) <= MOST_PARTS else ():
+            try:
+                return _typed(", ".join((first, *order)), calculator)
+            except Refused:
+                continue
+        raise refused from None
+
+
+def _typed(line: str, calculator: AnyCalculator) -> dict[str, str]:
     failed: Refused | None = None
     words, limits = line.split(), ""
     if "limits" in calculator.fields:

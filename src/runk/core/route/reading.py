@@ -13,6 +13,7 @@ from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
 from runk.core.route.feature_question import FeatureQuestion
 from runk.core.route.lines import typed_of
 from runk.core.route.part import Feature, Part, checked, named
+from runk.core.route.placed import see_placed
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -115,4 +116,6 @@ def part_of(
                 field=refused.field,
                 suggest=refused.template_suggest,
             ) from None
-    return checked(Part(name, metal, stock, featured(questions), **more))
+    part = checked(Part(name, metal, stock, featured(questions), **more))
+    see_placed(part)
+    return part

@@ -202,7 +202,9 @@ class Search:
         if not self.lets_go(state):
             return
         for h, place in enumerate(self.problem.places):
-            if h == state.place or place.needs & ~state.done or place.gone & state.done:
+            # Cut off, it may be taken up again the same way.
+            again = h == state.place and not state.here & self.problem.ends
+            if again or place.needs & ~state.done or place.gone & state.done:
                 continue
             if not self._useful(place.reach & ~state.done, state.done):
                 continue

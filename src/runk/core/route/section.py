@@ -156,9 +156,15 @@ def _span(job: Job, feature: Feature) -> tuple[float, float]:
     return feature.span[0], feature.span[0] + float(deep)
 
 
-def _verbs(feature: Feature, done: frozenset[str]) -> set[str]:
+def verbs_done(feature: Feature, done: frozenset[str]) -> set[str]:
+    """Which of a feature's operations are done, by their verbs."""
     head = f"{feature.key}: "
     return {key[len(head) :] for key in done if key.startswith(head)}
+
+
+def fresh(feature: Feature, done: frozenset[str], now: frozenset[str]) -> bool:
+    """Whether something of a feature was done in the set-up that is shown."""
+    return any(key in now for key in done if key.startswith(f"{feature.key}: "))
 
 
 def _slice(job: Job, done: frozenset[str], now: frozenset[str], start: float, end: float) -> Slice:
@@ -173,7 +179,7 @@ def _slice(job: Job, done: frozenset[str], now: frozenset[str], start: float, en
         skin = float(part.blank.surplus or END_MM)
         top = bottom = right = max(f.size + 2 * f.throw for f in over) / 2 + skin
     for feature in over:
-        verbs = _verbs(feature, done)
+        verbs = verbs_done(feature, done)
         rough = verbs == {"rough"}
         if not verbs or (feature.kind == "groove" and "groove" not in verbs):
             continue
@@ -184,12 +190,9 @@ def _slice(job: Job, done: frozenset[str], now: frozenset[str], start: float, en
         if feature.kind == "taper":
             top, right = _tapered(feature, start, end)
             bottom = top
-        name, made = (
-            feature.key,
-            any(key in now for key in done if key.startswith(f"{feature.key}: ")),
-        )
-    inner, within, fresh = _inner(job, done, now, middle)
-    return Slice(start, end, top, bottom, inner, right, within or name, made or fresh)
+        name, made = feature.key, fresh(feature, done, now)
+    inner, within, bored = _inner(job, done, now, middle)
+    return Slice(start, end, top, bottom, inner, right, within or name, made or bored)
 
 
 def _tapered(feature: Feature, start: float, end: float) -> tuple[float, float]:
@@ -207,11 +210,11 @@ def _inner(
     job: Job, done: frozenset[str], now: frozenset[str], middle: float
 ) -> tuple[float, str, bool]:
     cored = job.part.blank.cored
-    deepest, name, fresh = 0.0, "", False
+    deepest, name, made = 0.0, "", False
     for feature in job.part.features:
         if not _hollow(feature) or not _covers(_span(job, feature), middle):
             continue
-        verbs = _verbs(feature, done)
+        verbs = verbs_done(feature, done)
         if verbs & {"finish", "ream", "tap"} or (feature.kind == "drilled" and "drill" in verbs):
             r = feature.size / 2
         elif "rough" in verbs:
@@ -221,11 +224,10 @@ def _inner(
         else:
             continue
         if r > deepest:
-            deepest, name = r, feature.key
-            fresh = any(key in now for key in done if key.startswith(f"{feature.key}: "))
+            deepest, name, made = r, feature.key, fresh(feature, done, now)
     if cored is not None and any(f.kind == "bore" for f in job.part.features):
         deepest = max(deepest, float(cored) / 2)
-    return deepest, name, fresh
+    return deepest, name, made
 
 
 def _covers(span: tuple[float, float], x: float) -> bool:
@@ -235,30 +237,30 @@ def _covers(span: tuple[float, float], x: float) -> bool:
 def _marks(job: Job, done: frozenset[str], now: frozenset[str]) -> Iterator[Mark]:
     part = job.part
     for feature in part.features:
-        verbs = _verbs(feature, done)
+        verbs = verbs_done(feature, done)
         if not verbs & {"drill", "mill", "slot", "ream", "tap"}:
             continue
-        fresh = any(key in now for key in done if key.startswith(f"{feature.key}: "))
+        made = fresh(feature, done, now)
         asked = feature.asked
         if feature.kind == "holes" and asked.circle is not None:
             middle = float(asked.circle) / 2
             start, end = _bored(job, feature, middle)
             yield Mark(start, end, middle - feature.size / 2, middle + feature.size / 2,
-                       feature.key, fresh)  # fmt: skip
+                       feature.key, made)  # fmt: skip
         elif feature.kind in ("keyway", "slot"):
             outside = part.outside_at(sum(feature.span) / 2) / 2
             deep = float(asked.deep or asked.wide or 0)
-            yield Mark(*feature.span, max(outside - deep, 0.0), outside, feature.key, fresh)
+            yield Mark(*feature.span, max(outside - deep, 0.0), outside, feature.key, made)
         elif feature.kind == "bore-keyway":
             inner = _inner(job, done, now, sum(feature.span) / 2)[0]
-            yield Mark(*feature.span, inner, inner + float(asked.deep or 0), feature.key, fresh)
+            yield Mark(*feature.span, inner, inner + float(asked.deep or 0), feature.key, made)
         elif feature.kind == "flats":
             outside = part.outside_at(sum(feature.span) / 2) / 2
-            yield Mark(*feature.span, feature.size / 2, outside, feature.key, fresh)
+            yield Mark(*feature.span, feature.size / 2, outside, feature.key, made)
         elif _across(job, feature):
             x, outside = feature.span[0], part.outside_at(feature.span[0]) / 2
             low = -outside if asked.deep is None else outside - float(asked.deep)
-            yield Mark(x - feature.size / 2, x + feature.size / 2, low, outside, feature.key, fresh)
+            yield Mark(x - feature.size / 2, x + feature.size / 2, low, outside, feature.key, made)
 
 
 def _bored(job: Job, feature: Feature, out: float) -> tuple[float, float]:
@@ -305,18 +307,3 @@ def _grips(job: Job, hold: Hold | None, first: float, last: float) -> Iterator[G
             yield Grip(first - 4.0, first, part.across / 2, "clamp")
         else:
             yield Grip(last, last + 4.0, part.across / 2, "clamp")
-
-
-def stages(job: Job, holds: list[Hold | None], does: list[frozenset[str]]) -> list[Section]:
-    """The blank, then the part after each set-up with what held it.
-
-    Args:
-        job: The part.
-        holds: Each set-up's way of holding.
-        does: Each set-up's operations.
-    """
-    found, done = [section(job, frozenset(), None, frozenset())], frozenset[str]()
-    for hold, here in zip(holds, does, strict=True):
-        done = done | here
-        found.append(section(job, done, hold, here))
-    return found

@@ -8,7 +8,8 @@ from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES
 from runk.core.route.grips import finishing, is_close
 from runk.core.route.operations import BY_HAND, PART_OFF
-from runk.core.route.part import Feature
+from runk.core.route.part import FLAT_SIDES, Feature
+from runk.core.route.placed import meets, ported
 from runk.core.route.route import Job, SetUp, step_of
 from runk.core.route.rule import Severity, Walk, Watch
 
@@ -145,6 +146,18 @@ def _no_reason(job: Job, walk: Walk) -> Seen:
             yield f"{key} is overruled without a reason.", (), 0
 
 
+def _meets_port(job: Job, walk: Walk) -> Seen:
+    part = job.part
+    for holes in part.features if part.turned else ():
+        if holes.kind != "holes" or holes.side in FLAT_SIDES or holes.asked.circle is None:
+            continue
+        for port in part.features:
+            if ported(part, port) and meets(part, holes, port):
+                keys = tuple(key for name in (holes.key, port.key) if (key := finishing(job, name)))
+                at = walk.set_up_of.get(keys[0], 0)
+                yield f"A hole of {holes.key} runs into {port.key}.", keys, at
+
+
 def _relied_on(job: Job, walk: Walk) -> Seen:
     if "bore-and-face" not in walk.route.overruled:
         return
@@ -195,6 +208,9 @@ WATCH_RULES: tuple[Watch, ...] = (
           mend="Write it as the part names it."),
     Watch(key="no-reason", name="Overruled with a reason", look=_no_reason,
           reason="A reason written down is what the next evening needs.", mend="Write why."),
+    Watch(key="clear-of-ports", name="A pattern stands clear of the ports", look=_meets_port,
+          reason="Steam goes where the stud should.",
+          mend="Turn the pattern by half its step, or drill shallower."),
     Watch(key="relied-on", name="Nothing rests on a rule that was overruled", look=_relied_on,
           reason="The bore and face were not cut at one setting, so neither is a datum.",
           mend="Bore and face together after all, or true the face from another datum."),

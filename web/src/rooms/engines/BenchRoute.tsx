@@ -1,5 +1,5 @@
 import type { Part } from '../../api/parts';
-import { HalfSection } from '../../drawings/HalfSection';
+import { StageView } from '../../drawings/StageView';
 import { BenchWalk } from '../../parts/BenchWalk';
 import type { Act } from './PartRoom';
 import { Reads } from './Reads';
@@ -52,7 +52,7 @@ export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: 
           <p className="text-6xl font-bold">All of it is done.</p>
         )
       }
-      drawing={part.turned && now && <HalfSection stage={part.stages[now.n + 1]!} label="After this set-up" />}
+      drawing={now && <StageView stage={part.stages[now.n + 1]!} label="After this set-up" />}
       next={after ? `Next: ${spoken(after.line)}` : now ? 'Then it is done.' : ''}
       leave="Stop here"
       going={Boolean(now)}

@@ -2,7 +2,7 @@ import { useCallback, useState } from 'react';
 import { Link, useLocation, useParams } from 'wouter';
 import { type Part, type RouteLine, usePart, usePartAct } from '../../api/parts';
 import { refusalOf, useCalculators } from '../../api/queries';
-import { HalfSection } from '../../drawings/HalfSection';
+import { StageView } from '../../drawings/StageView';
 import { pathOf } from '../../house';
 import { Button } from '../../parts/Button';
 import { Download } from '../../parts/Download';
@@ -112,9 +112,7 @@ function Whole({ part, act }: { part: Part; act: Act }) {
         )}
       </div>
       <div className="min-w-0 space-y-5">
-        {part.turned && part.stages.length > 0 && (
-          <Played part={part} at={Math.min(at, part.stages.length - 1)} show={show} />
-        )}
+        {part.stages.length > 0 && <Played part={part} at={Math.min(at, part.stages.length - 1)} show={show} />}
         <GoesWith part={part} />
         <Features key={part.version} part={part} act={act} />
         {routed && (
@@ -275,7 +273,7 @@ function Played({ part, at, show }: { part: Part; at: number; show: (stage: numb
   const says = up ? `After set-up ${at}: ${up.hold}` : 'The blank';
   return (
     <Drawn title="As it stands">
-      <HalfSection stage={part.stages[at]!} label={`${part.name}. ${says}`} />
+      <StageView stage={part.stages[at]!} label={`${part.name}. ${says}`} />
       <div className="flex items-center justify-between gap-2">
         <Button aria-label="The set-up before" onClick={() => show(Math.max(at - 1, 0))} disabled={at === 0}>
           ←

@@ -1,0 +1,44 @@
+"""A part played through its route: as it stands before the first set-up and after each."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from runk.core.route.face import Face, faces
+from runk.core.route.route import Job, Route
+from runk.core.route.section import Section, section
+
+
+@dataclass(frozen=True, slots=True)
+class Stage:
+    """A part as it stands.
+
+    Args:
+        section: Cut through its axis; None for a block.
+        faces: As seen on the sides it is drilled and milled in.
+    """
+
+    section: Section | None
+    faces: tuple[Face, ...]
+
+
+def stages(job: Job, route: Route) -> Iterator[Stage]:
+    """The blank, then the part after each set-up with what holds it.
+
+    >>> from runk.core.route.reading import part_of
+    >>> from runk.core.route.route import SetUp
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> job = Job(part_of("pin", "brass", "bar 12", ["outside 10, from 0 to 8"]), WORKSHOP)
+    >>> hold = "on its bar in the chuck, right end out"
+    >>> route = Route((SetUp(hold, ("outside 10: turn", "part off")),))
+    >>> [len(one.section.slices) for one in stages(job, route) if one.section]
+    [3, 2]
+    """
+    done, nothing = frozenset[str](), frozenset[str]()
+    ways = [None, *(job.hold_by_key.get(one.hold) for one in route.set_ups)]
+    does = [nothing, *(frozenset(one.does) & job.by_key.keys() for one in route.set_ups)]
+    for hold, here in zip(ways, does, strict=True):
+        done = done | here
+        view = section(job, done, hold, here)
+        yield Stage(view if job.part.turned else None, faces(job, done, here, view))
