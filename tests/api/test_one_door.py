@@ -287,6 +287,9 @@ MEETINGS: dict[str, Callable[[TestClient], Meeting]] = {
     "POST /api/mates/{mate}/back": lambda c: Meeting(
         gone(c, f"/api/mates/{kept_mate(c)}"), _none, "all"
     ),
+    "PUT /api/mates/{mate}/of": lambda c: Meeting(
+        f"/api/mates/{kept_mate(c)}/of", lambda _n: {"part_id": 1, "feature": "bore"}, "all"
+    ),
     "POST /api/mates/{mate}/readings": lambda c: Meeting(
         f"/api/mates/{kept_mate(c)}/readings", lambda n: _reading(n) | {"side": "made"}, "one"
     ),

@@ -53,6 +53,50 @@ def test_the_bench_walks_the_route_and_goes_on_another_day(page: Page) -> None:
     expect(page.locator("#room")).to_contain_text("Set-up 1 of 3")
 
 
+def test_a_cut_is_followed_inside_the_route_and_its_reading_stays_on_the_part(page: Page) -> None:
+    opened(page, "Power piston")
+    page.keyboard.press("b")
+    bench = page.get_by_role("dialog")
+    now = bench.locator("p.font-bold")
+    for line in ("rough skirt", "finish skirt"):
+        page.keyboard.press("n")
+        expect(now).to_have_text(line)
+    bench.get_by_label("It measures now").fill("twelve")
+    bench.get_by_role("button", name="Plan the cuts").click()
+    expect(bench).to_contain_text("I cannot read `twelve`")
+    bench.get_by_label("It measures now").fill("22.6")
+    bench.get_by_role("button", name="Plan the cuts").click()
+    expect(bench).to_contain_text("Wind on")
+    # Every cut comes out as it was told, until it is at size.
+    done = bench.get_by_role("button", name="At size: on with the route")
+    told = ""
+    for _ in range(8):
+        says = bench.get_by_text(re.compile("should then measure"))
+        told = re.search(r"should then measure ([\d.]+)", says.inner_text())[1]  # type: ignore[index]
+        bench.get_by_label("What does it measure now?").fill(told)
+        page.keyboard.press("Enter")
+        expect(done.or_(says.filter(has_not_text=f"measure {told} "))).to_be_visible()
+        if done.is_visible():
+            break
+    bench.get_by_role("button", name="At size: on with the route").click()
+    expect(now).to_have_text("deburr")
+    bench.get_by_role("button", name="Stop here").click()
+    expect(page.get_by_role("region", name="Worked out")).to_contain_text("skirt:")
+    expect(page.get_by_label("What skirt reads")).to_have_value(f"{float(told):g} mm")
+
+
+def test_what_a_room_works_out_is_kept_on_the_feature_it_was_opened_for(page: Page) -> None:
+    opened(page, "Displacer cap")
+    page.get_by_role("button", name="Drill and tap").click()
+    room = page.locator("#room")
+    expect(room).to_contain_text("For tapped M4 of Displacer cap")
+    page.get_by_role("button", name="Keep on tapped M4").click()
+    room.get_by_role("link", name="Displacer cap").click()
+    worked = page.get_by_role("region", name="Worked out")
+    expect(worked).to_contain_text("tapped M4:")
+    expect(page.get_by_role("button", name="Drill and tap")).to_contain_text("3.4 mm")
+
+
 def test_a_part_is_drawn_line_by_line_and_routed(page: Page) -> None:
     page.goto("/slate")
     page.get_by_label("New part of Dunnock").fill("Trial bush")

@@ -98,11 +98,11 @@ def create_app(
     app.include_router(tools.router(store, reader))
     app.include_router(slate.router(store, reader.workshop, catalogue))
     app.include_router(engines.router(store))
-    app.include_router(parts.router(store, reader.workshop))
+    book = CutBook(store)
+    app.include_router(parts.router(store, book, reader.workshop))
     app.include_router(engine_work.router(store, reader.workshop))
     app.include_router(part_files.router(store, reader.workshop))
     app.include_router(practice.router(reader.workshop))
-    book = CutBook(store)
     app.include_router(cuts.router(book, reader.workshop, catalogue))
     app.include_router(mates.router(book, reader.workshop))
 

@@ -11,6 +11,7 @@ from runk.api.place import PlaceOut
 from runk.ask.of_parts import CHECK, HOLD, NEXT, TONIGHT, plain_line
 from runk.core.refusals import Refused
 from runk.core.route.rules import BY_KEY, check
+from runk.core.route.spoken import spoken
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -83,19 +84,7 @@ def _next(row: KeptPart, workshop: Workshop, page: PageUnit) -> PlaceOut:
     if line.broken:
         says.append(f"Its route breaks {line.broken} of the rules")
     says += [f"Wanted: {what}" for what in line.wanted]
-    return PlaceOut(path=_path(row), read_as=read_as, headline=spoken(line.next), says=says)
-
-
-def spoken(line: str) -> str:
-    """``bore 22: finish`` as it is said.
-
-    >>> spoken("bore 22: finish"), spoken("face 0: face"), spoken("try bore: the piston")
-    ('finish bore 22', 'face 0', 'try bore: the piston')
-    """
-    feature, colon, verb = line.rpartition(": ")
-    if not colon or line.startswith("try "):
-        return line
-    return feature if feature.startswith(verb) else f"{verb} {feature}"
+    return PlaceOut(path=_path(row), read_as=read_as, headline=line.next, says=says)
 
 
 def _hold(row: KeptPart, what: str, workshop: Workshop, page: PageUnit) -> PlaceOut:

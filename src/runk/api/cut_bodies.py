@@ -33,6 +33,7 @@ class StartIn(BaseModel):
     question: dict[str, str | float | int | None]
     unit: PageUnit = PageUnit.MM
     part_id: RowId | None = None
+    feature: str = Field(default="", max_length=60)
     mate_id: RowId | None = None
     simulated: bool = False
 
@@ -122,6 +123,7 @@ CutOut = create_model(
     id=(int, ...),
     title=(str, ...),
     part_id=(int | None, ...),
+    feature=(str, ...),
     mate_id=(int | None, ...),
     simulated=(bool, ...),
     start_mm=(float, ...),
@@ -165,6 +167,7 @@ def cut_out(page: Page, status: int = 200) -> Response:
             "id": cut.id,
             "title": cut.title,
             "part_id": cut.part_id,
+            "feature": cut.feature,
             "mate_id": cut.mate_id,
             "simulated": cut.seed is not None,
             "start_mm": cut.spec.now_mm,

@@ -27,6 +27,7 @@ from runk.store.cuts import (
 )
 from runk.store.database import Store
 from runk.store.kept import Stale
+from runk.store.parts import measure, part_there
 
 _MOST_KEPT = 2 * MOST_LISTED
 """More than one look at the list unfolds: or each look would push out what the next wants."""
@@ -154,10 +155,26 @@ class CutBook:
                     return page
                 raise objection
             added = add_event(connection, cut, event_key, event)
+            if added is not None:
+                page = self._added(page, [added], event_key)
+                self._tell_part(connection, page)
         if added is not None:
-            page = self._added(page, [added], event_key)
             self._keep(cut, page)
         return page
+
+    @staticmethod
+    def _tell_part(connection: Connection, page: Page) -> None:
+        """What a feature being cut reads is what it reads on its part."""
+        cut = page.cut
+        if cut.part_id is None or not cut.feature:
+            return
+        held = standing_events(list(page.events))
+        reads = next((e for e in reversed(held) if e.kind is EventKind.READING), None)
+        sizes = "" if reads is None else ", ".join(f"{mm:g} mm" for mm in reads.sizes_mm)
+        with Session(bind=connection, join_transaction_mode="create_savepoint") as session:
+            if part_there(session, cut.part_id):
+                measure(session, cut.part_id, cut.feature, sizes)
+                session.commit()
 
     @staticmethod
     def _objection(page: Page, event: Event, after: int | None, sure: bool) -> Exception | None:

@@ -87,6 +87,7 @@ def router(
                 cut.said,
                 seed=seed,
                 part_id=body.part_id,
+                feature=body.feature,
                 mate_id=body.mate_id,
             )
             page = book.page(session, kept.id)

@@ -14,6 +14,7 @@ from runk.api.problems import PROBLEMS
 from runk.core.refusals import Refused
 from runk.core.route.hours import mark_of, set_up_min
 from runk.core.route.rules import RULES, check
+from runk.core.route.spoken import spoken
 from runk.core.route.tonight import Ready, tonight
 from runk.core.route.wanted import wanted
 from runk.core.units import PageUnit
@@ -176,7 +177,7 @@ def _part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
         line.minutes += set_up_min(job, one, done, n)
         if not line.next:
             left = [x for at, x in enumerate(one.does) if mark_of(job, n, at, x) not in done]
-            line.next, line.hold = (left[0], one.hold) if left else ("", "")
+            line.next, line.hold = (spoken(left[0]), one.hold) if left else ("", "")
     return line
 
 
@@ -209,7 +210,7 @@ def planned(rows: list[KeptPart], workshop: Workshop, minutes: int, page: PageUn
             own.append(Ready(row.id, n, takes, brings))
             told[row.id, n] = TonightRow(
                 part_id=row.id, part=row.name, engine=row.engine, set_up=n, hold=one.hold,
-                minutes=takes, does=left,
+                minutes=takes, does=[spoken(x) for x in left],
             )  # fmt: skip
         if own:
             ready.append(own)

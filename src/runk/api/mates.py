@@ -42,6 +42,7 @@ from runk.store.mates import (
     known_reading,
     mate_kept,
     newest_mates,
+    set_feature,
     start_mate,
     throw_mate,
 )
@@ -58,6 +59,14 @@ class StartMateIn(BaseModel):
     question: dict[str, str | float | int | None]
     unit: PageUnit = PageUnit.MM
     part_id: RowId | None = None
+    feature: str = Field(default="", max_length=60)
+
+
+class MateOfIn(BaseModel):
+    """Which feature of which part a mate is of; of none where the part is left out."""
+
+    part_id: RowId | None = None
+    feature: str = Field(default="", max_length=60)
 
 
 class MateReadingIn(BaseModel):
@@ -103,6 +112,7 @@ MateOut = create_model(
     id=(int, ...),
     title=(str, ...),
     part_id=(int | None, ...),
+    feature=(str, ...),
     make=(str, ...),
     question=(dict[str, Any], ...),
     answer=(_ANSWER, ...),
@@ -193,6 +203,7 @@ def _out(one: Standing, status: int = 200) -> Response:
             "id": one.kept.id,
             "title": one.kept.title,
             "part_id": one.kept.part_id,
+            "feature": one.kept.feature,
             "make": one.question.make.value,
             "question": one.kept.question,
             **answered(answer, _build, page),
@@ -203,6 +214,18 @@ def _out(one: Standing, status: int = 200) -> Response:
         },
         status,
     )
+
+
+def mate_line(session: Session, book: CutBook, kept: KeptMate, workshop: Workshop) -> MateLine:
+    """A mate in a line, as it stands."""
+    page = PageUnit(kept.page_unit)
+    try:
+        one = standing(session, book, kept, workshop)
+        says = worded(MATE.heads(MATE.compute(one.question, one.shop), page), page)
+    except Refused as refused:
+        # A metal or a lathe it was asked with is gone: it is still there to be opened.
+        says = refused.said(page)
+    return MateLine(id=kept.id, title=kept.title, headline=says, part_id=kept.part_id)
 
 
 def router(book: CutBook, here: Here) -> APIRouter:
@@ -221,17 +244,9 @@ def router(book: CutBook, here: Here) -> APIRouter:
     def every_mate(limit: Annotated[int, Query(ge=1, le=MOST_LISTED)] = 30) -> list[MateLine]:
         workshop = here()
         with book.reading() as session:
-            return [_line(session, kept, workshop) for kept in newest_mates(session, limit)]
-
-    def _line(session: Session, kept: KeptMate, workshop: Workshop) -> MateLine:
-        page = PageUnit(kept.page_unit)
-        try:
-            one = standing(session, book, kept, workshop)
-            says = worded(MATE.heads(MATE.compute(one.question, one.shop), page), page)
-        except Refused as refused:
-            # A metal or a lathe it was asked with is gone: it is still there to be opened.
-            says = refused.said(page)
-        return MateLine(id=kept.id, title=kept.title, headline=says, part_id=kept.part_id)
+            return [
+                mate_line(session, book, kept, workshop) for kept in newest_mates(session, limit)
+            ]
 
     @routes.post("", status_code=201, response_model=MateOut)
     def start(body: StartMateIn, request: Request) -> Response:
@@ -243,7 +258,14 @@ def router(book: CutBook, here: Here) -> APIRouter:
         named = worded(title(read.question), body.unit)
         with book.writing() as session:
             kept = start_mate(
-                session, body.keep_key, named, typed, body.unit, MATE.version, body.part_id
+                session,
+                body.keep_key,
+                named,
+                typed,
+                body.unit,
+                MATE.version,
+                body.part_id,
+                body.feature,
             )
             return _out(stands(session, kept.id, workshop), 201)
 
@@ -285,6 +307,13 @@ def router(book: CutBook, here: Here) -> APIRouter:
                 raise Refused("There is nothing there to undo.", field="undoes")
             event = MateEvent(0, EventKind.UNDO, Side.MADE, undoes=body.undoes)
             add_reading(session, mate, body.event_key, event)
+            return _out(stands(session, mate, workshop))
+
+    @routes.put("/{mate}/of", response_model=MateOut)
+    def of_feature(mate: RowId, body: MateOfIn) -> Response:
+        workshop = here()
+        with book.writing() as session:
+            set_feature(session, mate, body.part_id, body.feature)
             return _out(stands(session, mate, workshop))
 
     @routes.delete("/{mate}", status_code=204)

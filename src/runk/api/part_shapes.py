@@ -5,6 +5,7 @@ from __future__ import annotations
 from pydantic import BaseModel, Field
 
 from runk.api.ids import RowId
+from runk.api.part_kept import WorkedOut
 from runk.core.route.played import Stage
 from runk.core.route.propose import Reason
 from runk.core.units import PageUnit
@@ -68,6 +69,9 @@ class LineOut(BaseModel):
     """One line of a route: an operation with its belt, or a step."""
 
     line: str
+    says: str
+    measures: str
+    feature: str
     mark: str
     step: bool
     done: bool
@@ -99,6 +103,7 @@ class BrokenOut(BaseModel):
     rule: str
     name: str
     severity: str
+    firm: bool
     says: str
     operations: list[str]
     set_up: int
@@ -161,6 +166,7 @@ class PartOut(BaseModel):
     field: str
     holds: list[str]
     operations: list[str]
+    spoken: dict[str, str]
     route: list[SetUpOut]
     overruled: dict[str, str]
     proved: bool
@@ -173,3 +179,4 @@ class PartOut(BaseModel):
     minutes: float
     measured: dict[str, str]
     fits: list[FitOut]
+    kept: list[WorkedOut]

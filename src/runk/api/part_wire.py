@@ -16,7 +16,9 @@ from runk.core.route.played import stages
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
 from runk.core.route.rules import check
+from runk.core.route.spoken import spoken
 from runk.core.route.wanted import wanted
+from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.formats.part_json import said, spoken_route
@@ -59,7 +61,11 @@ def route_in(kept: KeptPart) -> Route:
 
 
 def part_out(
-    kept: KeptPart, workshop: Workshop, page: PageUnit, fits: Sequence[dict[str, Any]] = ()
+    kept: KeptPart,
+    workshop: Workshop,
+    page: PageUnit,
+    fits: Sequence[dict[str, Any]] = (),
+    worked: Sequence[dict[str, Any]] = (),
 ) -> dict[str, Any]:
     """A part whole, as plain data; where it cannot be made as drawn, why not."""
     drawn = kept.drawn or {}
@@ -73,10 +79,10 @@ def part_out(
         ],
         "notes": drawn.get("notes", []), "tries": drawn.get("tries", {}),
         "alike": drawn.get("alike", 1), "harden": drawn.get("harden", False), "turned": True,
-        "problem": "", "field": "", "holds": [], "operations": [], "route": [],
+        "problem": "", "field": "", "holds": [], "operations": [], "spoken": {}, "route": [],
         "overruled": {}, "proved": False, "at_least": 0, "reasons": [], "broken": [],
         "waved": [], "stages": [], "wanted": [], "minutes": 0.0,
-        "measured": kept.measured, "fits": list(fits),
+        "measured": kept.measured, "fits": list(fits), "kept": list(worked),
     }  # fmt: skip
     try:
         job = part_in(kept, workshop)
@@ -103,6 +109,7 @@ def _of_job(job: Job, drawn: dict[str, Any], page: PageUnit, begun: bool) -> dic
         ],
         "holds": [hold.key for hold in job.holds],
         "operations": [one.key for one in job.operations],
+        "spoken": {one.key: spoken(one.key) for one in job.operations},
         "wanted": list(dict.fromkeys(one.what for one in wanted(job, begun))),
     }
 
@@ -118,7 +125,10 @@ def _of_route(job: Job, route: Route, kept: KeptPart, page: PageUnit) -> dict[st
         "overruled": dict(route.overruled),
         "proved": stored.get("proved", False),
         "at_least": stored.get("at_least", 0),
-        "reasons": stored.get("reasons", []),
+        "reasons": [
+            {"rule": one["rule"], "says": worded(one["says"], page)}
+            for one in stored.get("reasons", [])
+        ],
         "broken": [broken_plain(one, page) for one in found.broken],
         "waved": [broken_plain(one, page) for one in found.overruled],
         "stages": [asdict(one) for one in stages(job, route)],
@@ -140,14 +150,21 @@ def _set_up(job: Job, one: SetUp, n: int, done: frozenset[str]) -> dict[str, Any
     }
 
 
+def _measures(job: Job, line: str) -> str:
+    """The feature a line reads; empty where it reads none."""
+    name = line.removeprefix("measure ")
+    return name if name != line and name in job.part.by_key else ""
+
+
 def _line(job: Job, n: int, at: int, line: str, done: frozenset[str]) -> dict[str, Any]:
     mark = mark_of(job, n, at, line)
-    plain = {
-        "line": line, "mark": mark, "step": bool(step_of(line)), "done": mark in done,
-        "tool": "", "belt": "", "rpm": 0.0, "why": "", "minutes": line_min(job, line), "speed": {},
-        "room": "", "asked": {},
-    }  # fmt: skip
     operation = job.by_key.get(line)
+    plain = {
+        "line": line, "says": spoken(line), "measures": _measures(job, line), "mark": mark,
+        "feature": operation.feature if operation is not None else "",
+        "step": bool(step_of(line)), "done": mark in done, "tool": "", "belt": "", "rpm": 0.0,
+        "why": "", "minutes": line_min(job, line), "speed": {}, "room": "", "asked": {},
+    }  # fmt: skip
     if operation is None:
         return plain
     belt = belt_of(operation, job.workshop)

@@ -7,8 +7,10 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Request, Response
 
 from runk.api.calculators import Here, written
+from runk.api.cutbook import CutBook
 from runk.api.ids import RowId
 from runk.api.part_fits import fits_out, touched
+from runk.api.part_kept import worked_out
 from runk.api.part_shapes import DrawnIn, FitIn, MeasureIn, NewIn, PartOut, RouteIn, TickIn
 from runk.api.part_wire import part_in, part_out, route_in
 from runk.api.problems import PROBLEMS
@@ -27,11 +29,12 @@ from runk.store.parts import KeptPart
 Unit = Annotated[PageUnit, Query()]
 
 
-def router(store: Store, here: Here) -> APIRouter:
+def router(store: Store, book: CutBook, here: Here) -> APIRouter:
     """Routes of parts.
 
     Args:
         store: Where they are kept.
+        book: Every cut being followed.
         here: Gives today's workshop.
     """
     routes = APIRouter(prefix="/api", responses=PROBLEMS)
@@ -40,7 +43,8 @@ def router(store: Store, here: Here) -> APIRouter:
         workshop = here()
         with store.reading() as session:
             fits = fits_out(session, found, workshop, page)
-        return written(part_out(found, workshop, page, fits), status)
+            worked = list(worked_out(session, book, found.id, workshop))
+        return written(part_out(found, workshop, page, fits, worked), status)
 
     @routes.get("/parts/{part_id}", response_model=PartOut)
     def part(request: Request, part_id: RowId, unit: Unit = PageUnit.MM) -> Response:
@@ -91,7 +95,7 @@ def router(store: Store, here: Here) -> APIRouter:
         overruled = dict(route_in(before).overruled)
         found = propose(part_in(before, workshop), overruled)
         with store.writing() as session:
-            after = kept.save_route(session, part_id, body.version, proposal_kept(found, unit))
+            after = kept.save_route(session, part_id, body.version, proposal_kept(found))
         return out(after, unit)
 
     @routes.post("/parts/{part_id}/tick", response_model=PartOut)

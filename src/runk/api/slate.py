@@ -27,6 +27,7 @@ class KeepIn(BaseModel):
     unit: PageUnit = PageUnit.MM
     note: str = ""
     part_id: RowId | None = None
+    feature: str = Field(default="", max_length=60)
 
 
 class ChangeIn(BaseModel):
@@ -79,6 +80,7 @@ def router(store: Store, here: Here, catalogue: Catalogue) -> APIRouter:
             headline=said["headline"],
             note=body.note,
             part_id=body.part_id,
+            feature=body.feature,
         )
         with store.writing() as session:
             return keep(session, row)

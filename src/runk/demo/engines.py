@@ -97,7 +97,7 @@ def _draw(session: Session, part_id: int, drawn: Drawn) -> None:
     )  # fmt: skip
     job = Job(part, WORKSHOP)
     found = propose(job, drawn.overruled)
-    save_route(session, part_id, kept.version, proposal_kept(found, page))
+    save_route(session, part_id, kept.version, proposal_kept(found))
     done = [
         mark_of(job, n, at, line)
         for n, one in enumerate(found.route.set_ups, 1)

@@ -15,7 +15,6 @@ from runk.core.route.part import Part
 from runk.core.route.propose import Proposed
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
-from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -258,13 +257,13 @@ def route_kept(route: Route) -> dict[str, Any]:
     return {"set_ups": ups, "overruled": dict(route.overruled)}
 
 
-def proposal_kept(found: Proposed, page: PageUnit) -> dict[str, Any]:
+def proposal_kept(found: Proposed) -> dict[str, Any]:
     """A route proposed as it is kept, with whether it is proved and why it is so."""
     return {
         **route_kept(found.route),
         "proved": found.proved,
         "at_least": found.at_least,
-        "reasons": [{"rule": one.rule, "says": worded(one.says, page)} for one in found.reasons],
+        "reasons": [{"rule": one.rule, "says": one.says} for one in found.reasons],
     }
 
 

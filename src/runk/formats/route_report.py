@@ -9,7 +9,7 @@ from runk.core.refusals import Refused
 from runk.core.route.propose import Proposed, propose
 from runk.core.route.route import Job, Route, step_of
 from runk.core.route.rule import Broken
-from runk.core.route.rules import BY_KEY, check
+from runk.core.route.rules import BY_KEY, FIRM, check
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -74,6 +74,7 @@ def broken_plain(one: Broken, page: PageUnit) -> dict[str, Any]:
         "rule": one.rule,
         "name": rule.name,
         "severity": rule.severity.value,
+        "firm": one.rule in FIRM,
         "says": worded(one.says, page),
         "operations": list(one.operations),
         "set_up": one.set_up,

@@ -68,6 +68,7 @@ class KeptCut:
     part_id: int | None
     started_at: datetime
     mate_id: int | None = None
+    feature: str = ""
 
 
 def _cut(row: CutRow) -> KeptCut:
@@ -86,6 +87,7 @@ def _cut(row: CutRow) -> KeptCut:
         row.part_id,
         row.started_at,
         row.mate_id,
+        row.feature,
     )
 
 
@@ -102,6 +104,7 @@ def start_cut(
     seed: int | None = None,
     part_id: int | None = None,
     mate_id: int | None = None,
+    feature: str = "",
 ) -> KeptCut:
     """Keep a new cut; the same ``keep_key`` twice keeps it once.
 
@@ -124,6 +127,7 @@ def start_cut(
         title=title,
         seed=seed,
         part_id=part_id,
+        feature=feature,
         mate_id=mate_id,
         started_at=now(),
     )
@@ -136,6 +140,12 @@ def newest(session: Session, most: int = MOST_LISTED) -> list[int]:
     """The newest cuts not thrown away, newest first."""
     rows = select(CutRow.id).where(CutRow.deleted_at.is_(None)).order_by(CutRow.id.desc())
     return list(session.scalars(rows.limit(most)))
+
+
+def cuts_of(session: Session, part_id: int) -> list[int]:
+    """The cuts of one part, newest first."""
+    rows = select(CutRow.id).where(CutRow.deleted_at.is_(None), CutRow.part_id == part_id)
+    return list(session.scalars(rows.order_by(CutRow.id.desc()).limit(MOST_LISTED)))
 
 
 def cut_of_mate(session: Session, mate: int) -> tuple[int, datetime | None] | None:

@@ -31,6 +31,7 @@ class KeptMate:
     version: int
     question: dict[str, Any]
     part_id: int | None
+    feature: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,7 +44,13 @@ class TimedEvent:
 
 def _mate(row: MateRow) -> KeptMate:
     return KeptMate(
-        row.id, row.title, row.page_unit, row.calculator_version, row.question, row.part_id
+        row.id,
+        row.title,
+        row.page_unit,
+        row.calculator_version,
+        row.question,
+        row.part_id,
+        row.feature,
     )
 
 
@@ -55,6 +62,7 @@ def start_mate(
     page_unit: str,
     version: int,
     part_id: int | None = None,
+    feature: str = "",
 ) -> KeptMate:
     """Keep a new mate; the same ``keep_key`` twice keeps it once.
 
@@ -72,6 +80,7 @@ def start_mate(
         question=question,
         title=title,
         part_id=part_id,
+        feature=feature,
         started_at=now(),
     )
     session.add(row)
@@ -83,6 +92,25 @@ def newest_mates(session: Session, most: int = MOST_LISTED) -> list[KeptMate]:
     """The newest mates not thrown away, newest first."""
     rows = select(MateRow).where(MateRow.deleted_at.is_(None)).order_by(MateRow.id.desc())
     return [_mate(row) for row in session.scalars(rows.limit(most))]
+
+
+def mates_of(session: Session, part_id: int) -> list[KeptMate]:
+    """The mates of one part, newest first."""
+    rows = select(MateRow).where(MateRow.deleted_at.is_(None), MateRow.part_id == part_id)
+    return [_mate(row) for row in session.scalars(rows.order_by(MateRow.id.desc()))]
+
+
+def set_feature(session: Session, mate: int, part_id: int | None, feature: str) -> KeptMate:
+    """Say which feature of which part a mate is of.
+
+    Raises:
+        Refused: The mate or the part is gone.
+    """
+    row = _row(session, mate)
+    check_part(session, part_id)
+    row.part_id, row.feature = part_id, feature if part_id is not None else ""
+    session.flush()
+    return _mate(row)
 
 
 def _row(session: Session, mate: int, *, deleted: bool = False) -> MateRow:

@@ -13,6 +13,10 @@ def _of_part() -> Mapped[int | None]:
     return mapped_column(ForeignKey("part.id", ondelete="SET NULL"))
 
 
+def _of_feature() -> Mapped[str]:
+    return mapped_column(String(60), default="", server_default="")
+
+
 class Base(DeclarativeBase):
     """Common base of every table."""
 
@@ -232,6 +236,7 @@ class SlateRow(Base):
     ticked: Mapped[bool] = mapped_column(default=False)
     place: Mapped[float] = mapped_column(index=True)
     part_id: Mapped[int | None] = _of_part()
+    feature: Mapped[str] = _of_feature()
     kept_at: Mapped[datetime]
     deleted_at: Mapped[datetime | None]
 
@@ -255,6 +260,7 @@ class CutRow(Base):
     title: Mapped[str]
     seed: Mapped[int | None]
     part_id: Mapped[int | None] = _of_part()
+    feature: Mapped[str] = _of_feature()
     mate_id: Mapped[int | None] = mapped_column(ForeignKey("mate.id"))
     started_at: Mapped[datetime]
     deleted_at: Mapped[datetime | None]
@@ -289,6 +295,7 @@ class MateRow(Base):
     question: Mapped[dict[str, Any]] = mapped_column(JSON)
     title: Mapped[str]
     part_id: Mapped[int | None] = _of_part()
+    feature: Mapped[str] = _of_feature()
     started_at: Mapped[datetime]
     deleted_at: Mapped[datetime | None]
 

@@ -65,6 +65,12 @@ def _row(session: Session, part_id: int) -> PartRow:
     return row
 
 
+def part_there(session: Session, part_id: int) -> bool:
+    """Whether a part has not been thrown away."""
+    row = session.get(PartRow, part_id)
+    return row is not None and row.deleted_at is None
+
+
 def part_kept(session: Session, part_id: int) -> KeptPart:
     """One part.
 

@@ -30,6 +30,7 @@ class SlateItem:
     note: str
     ticked: bool
     part_id: int | None
+    feature: str
     kept_at: datetime
 
 
@@ -46,6 +47,18 @@ def list_slate(session: Session, most: int = MOST_LISTED) -> list[SlateItem]:
         .where(SlateRow.deleted_at.is_(None))
         .order_by(SlateRow.place)
         .limit(most)
+    )
+    return [_item(r) for r in rows]
+
+
+def slate_of(session: Session, part_id: int) -> list[SlateItem]:
+    """What is kept of one part, newest first."""
+    rows = session.scalars(
+        select(SlateRow)
+        .options(defer(SlateRow.answer, raiseload=True))
+        .where(SlateRow.deleted_at.is_(None), SlateRow.part_id == part_id)
+        .order_by(SlateRow.id.desc())
+        .limit(MOST_LISTED)
     )
     return [_item(r) for r in rows]
 

@@ -210,6 +210,7 @@ export interface components {
             y_mm: components["schemas"]["FigureWire"] | null;
         };
         BrokenOut: {
+            firm: boolean;
             mend: string;
             name: string;
             operations: string[];
@@ -513,6 +514,7 @@ export interface components {
             answer: components["schemas"]["PlanAnswerWire"];
             cautions: components["schemas"]["CautionWire"][];
             count: number;
+            feature: string;
             id: number;
             last_event: number;
             links: components["schemas"]["LinkWire"][];
@@ -1171,6 +1173,8 @@ export interface components {
         };
         KeepIn: {
             calculator: string;
+            /** @default  */
+            feature: string;
             keep_key: string;
             /** @default  */
             note: string;
@@ -1271,11 +1275,14 @@ export interface components {
             };
             belt: string;
             done: boolean;
+            feature: string;
             line: string;
             mark: string;
+            measures: string;
             minutes: number;
             room: string;
             rpm: number;
+            says: string;
             speed: {
                 [key: string]: string;
             };
@@ -1441,10 +1448,16 @@ export interface components {
             part_id: number | null;
             title: string;
         };
+        MateOfIn: {
+            /** @default  */
+            feature: string;
+            part_id?: number | null;
+        };
         MateOut: {
             answer: components["schemas"]["MateAnswerWire"];
             cautions: components["schemas"]["CautionWire"][];
             cut: components["schemas"]["CutOfMate"] | null;
+            feature: string;
             headline: string;
             id: number;
             last_event: number;
@@ -1807,6 +1820,7 @@ export interface components {
             harden: boolean;
             holds: string[];
             id: number;
+            kept: components["schemas"]["WorkedOut"][];
             measured: {
                 [key: string]: string;
             };
@@ -1822,6 +1836,9 @@ export interface components {
             proved: boolean;
             reasons: components["schemas"]["Reason"][];
             route: components["schemas"]["SetUpOut"][];
+            spoken: {
+                [key: string]: string;
+            };
             stages: components["schemas"]["Stage"][];
             tries: {
                 [key: string]: string;
@@ -2582,6 +2599,7 @@ export interface components {
         SlateItem: {
             calculator: string;
             calculator_version: number;
+            feature: string;
             headline: string;
             id: number;
             /** Format: date-time */
@@ -2772,6 +2790,8 @@ export interface components {
         StartIn: {
             /** @default plan */
             calculator: string;
+            /** @default  */
+            feature: string;
             keep_key: string;
             mate_id?: number | null;
             part_id?: number | null;
@@ -2784,6 +2804,8 @@ export interface components {
             unit: components["schemas"]["PageUnit"];
         };
         StartMateIn: {
+            /** @default  */
+            feature: string;
             keep_key: string;
             part_id?: number | null;
             question: {
@@ -3500,6 +3522,19 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        WorkedOut: {
+            calculator: string;
+            feature: string;
+            id: number;
+            /** @enum {string} */
+            kind: "answer" | "cut" | "mate";
+            question: {
+                [key: string]: unknown;
+            };
+            says: string;
+            state: string;
+            title: string;
         };
     };
     responses: never;

@@ -9,6 +9,7 @@ import { Big, Plate } from '../parts/AnswerPlate';
 import { Button } from '../parts/Button';
 import { Drawn } from '../parts/Drawn';
 import { Said } from '../parts/Said';
+import { keptOn, useWork } from '../state/work';
 import { offerUndo } from '../state/undo';
 
 type Reply = Schemas['MateReply'];
@@ -77,11 +78,12 @@ export function MateLadder({ answer, make }: { answer: Answer; make: string }) {
 /** Kept with its readings from here on. */
 function Start({ typed, unit, stale }: Mate) {
   const [, go] = useLocation();
+  const work = useWork('mate');
   const [refused, setRefused] = useState<Problem | null>(null);
   const start = async () => {
     setRefused(null);
     try {
-      const mate = await startMate({ question: typed, unit });
+      const mate = await startMate({ question: typed, unit, ...keptOn(work) });
       go(`/fits/mate/${mate.id}`);
     } catch (error) {
       setRefused(refusalOf(error));

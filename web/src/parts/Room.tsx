@@ -18,6 +18,7 @@ import { Rows, Tables } from './Rows';
 import { StandIn } from './StandIn';
 import { type Step, Working, stepsOf } from './Working';
 import { columnsOf, figuresOf, inWords, parted } from './described';
+import { WorkedFor } from './WorkedFor';
 import { useAsked } from './useAsked';
 
 const none = Promise.resolve<{ default: Extras }>({ default: {} });
@@ -61,6 +62,7 @@ export function Room({ calculator }: { calculator: Calculator }) {
         <div className="min-w-0 space-y-4">
           <RoomTabs room={calculator.door.room} />
           <h1 className="sr-only">{calculator.title}</h1>
+          <WorkedFor calculator={calculator.name} />
           <Question calculator={calculator} asked={asked} />
           {given && (
             <div className={`settles space-y-4 ${faded}`} aria-busy={fetching} inert={Boolean(problem)}>

@@ -1,9 +1,11 @@
+import { useState } from 'react';
 import type { Part } from '../../api/parts';
+import { client } from '../../api/queries';
 import { StageView } from '../../drawings/StageView';
 import { BenchWalk } from '../../parts/BenchWalk';
+import { CutHere, FollowCut } from './CutHere';
 import type { Act } from './PartRoom';
 import { Reads } from './Reads';
-import { measured, spoken } from './words';
 
 /** The route one thing at a time: hold it so, set this, do that; ticked and undone by one key. */
 export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: () => void }) {
@@ -13,10 +15,27 @@ export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: 
   const after = at < 0 ? undefined : lines.slice(at + 1).find((one) => !one.done);
   const last = lines.slice(0, at < 0 ? undefined : at).at(-1);
   const stop = part.broken.find((one) => one.severity === 'Stop');
-  const feature = now ? measured(now.line) : '';
+  const feature = now?.measures ?? '';
+  const [cut, follow] = useState<number | null>(null);
   const tick = (mark: string, done: boolean) => {
     if (!act.isPending) act.mutate({ what: 'tick', how: 'POST', body: { mark, done } });
   };
+  if (cut !== null) {
+    const back = () => {
+      follow(null);
+      void client.invalidateQueries({ queryKey: ['part'] });
+    };
+    return (
+      <FollowCut
+        id={cut}
+        close={back}
+        done={() => {
+          if (now) tick(now.mark, true);
+          back();
+        }}
+      />
+    );
+  }
   return (
     <BenchWalk
       title={part.name}
@@ -28,7 +47,7 @@ export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: 
               Set-up {now.n + 1} of {part.route.length}: {now.up.hold}
               {now.up.packing && `, ${now.up.packing}`}
             </p>
-            <p className="mt-3 text-[min(9vw,6rem)] leading-none font-bold">{spoken(now.line)}</p>
+            <p className="mt-3 text-[min(9vw,6rem)] leading-none font-bold">{now.says}</p>
             {now.belt && (
               <p className="mt-4 text-5xl max-sm:text-3xl">
                 {now.belt} <span className="figures text-plate-soft">{Math.round(now.rpm)}</span>
@@ -46,6 +65,7 @@ export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: 
                   ))}
               </div>
             )}
+            {now.room === 'plan' && <CutHere key={now.mark} part={part} line={now} follow={follow} />}
             {now.tool && <p className="mt-2 text-3xl text-plate-soft max-sm:text-xl">{now.tool}</p>}
           </>
         ) : (
@@ -53,7 +73,7 @@ export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: 
         )
       }
       drawing={now && <StageView stage={part.stages[now.n + 1]!} label="After this set-up" />}
-      next={after ? `Next: ${spoken(after.line)}` : now ? 'Then it is done.' : ''}
+      next={after ? `Next: ${after.says}` : now ? 'Then it is done.' : ''}
       leave="Stop here"
       going={Boolean(now)}
       forward={() => (now ? tick(now.mark, true) : close())}

@@ -18,7 +18,7 @@ export function Broken({ part, act }: { part: Part; act: Act }) {
             <strong>{one.severity}</strong> <b>{one.name}.</b> {one.says}
           </p>
           {one.mend && <p>Instead: {one.mend}</p>}
-          <Overrule part={part} act={act} rule={one.rule} />
+          {!one.firm && <Overrule part={part} act={act} rule={one.rule} />}
         </li>
       ))}
       {part.waved.map((one) => (

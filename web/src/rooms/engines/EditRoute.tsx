@@ -2,7 +2,6 @@ import { useState } from 'react';
 import type { Part } from '../../api/parts';
 import { Button } from '../../parts/Button';
 import type { Act } from './PartRoom';
-import { spoken } from './words';
 
 interface Draft {
   hold: string;
@@ -48,7 +47,7 @@ export function EditRoute({ part, act, done }: { part: Part; act: Act; done: () 
           <ul>
             {up.does.map((line, at) => (
               <li key={`${at} ${line}`} className="flex items-center gap-1">
-                <span className="min-w-0 flex-1">{spoken(line)}</span>
+                <span className="min-w-0 flex-1">{part.spoken[line] ?? line}</span>
                 <Button
                   look="quiet"
                   aria-label={`Earlier: ${line}`}

@@ -6,7 +6,7 @@ import { Button } from '../../parts/Button';
 import { Drawn } from '../../parts/Drawn';
 import { usePrefs } from '../../state/prefs';
 import { EngineFiles } from './EngineFiles';
-import { hours, spoken } from './words';
+import { hours } from './words';
 
 /** The engines: how far each part is, what is wanted, and what can be done tonight. */
 export default function EnginesRoom() {
@@ -121,7 +121,7 @@ function stands(part: PartLine): string {
   if (!part.routed) return 'No route yet';
   if (!part.next) return 'Done';
   const broken = part.broken ? ` · ${part.broken} to mind` : '';
-  return `Next: ${spoken(part.next)}, ${part.hold}${broken}`;
+  return `Next: ${part.next}, ${part.hold}${broken}`;
 }
 
 const EVENINGS = [30, 60, 90, 120, 180];

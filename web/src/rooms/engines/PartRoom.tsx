@@ -12,13 +12,15 @@ import { closeOver, openOver, useOver } from '../../state/dialog';
 import { useKey } from '../../state/keys';
 import { usePrefs } from '../../state/prefs';
 import { setQuestion } from '../../state/question';
+import { workFor } from '../../state/work';
 import { BenchRoute } from './BenchRoute';
 import { Broken } from './Broken';
 import { EditRoute } from './EditRoute';
 import { Features } from './Features';
 import { GoesWith } from './GoesWith';
 import { Reads } from './Reads';
-import { hours, measured, spoken } from './words';
+import { WorkedOut } from './WorkedOut';
+import { hours } from './words';
 
 export type Act = ReturnType<typeof usePartAct>;
 
@@ -113,6 +115,7 @@ function Whole({ part, act }: { part: Part; act: Act }) {
       </div>
       <div className="min-w-0 space-y-5">
         {part.stages.length > 0 && <Played part={part} at={Math.min(at, part.stages.length - 1)} show={show} />}
+        <WorkedOut part={part} />
         <GoesWith part={part} />
         <Features key={part.version} part={part} act={act} />
         {routed && (
@@ -148,7 +151,7 @@ function NextPlate({ part }: { part: Part }) {
         Set-up {part.route.indexOf(up) + 1} of {part.route.length}: {up.hold}
         {up.packing && `, ${up.packing}`}
       </p>
-      <p className="text-5xl leading-tight font-bold max-sm:text-4xl">{spoken(next.line)}</p>
+      <p className="text-5xl leading-tight font-bold max-sm:text-4xl">{next.says}</p>
       {next.belt && (
         <p className="mt-1 text-3xl">
           {next.belt} <span className="figures text-plate-soft">{Math.round(next.rpm)} rev/min</span>
@@ -170,12 +173,13 @@ const OPENS: Record<string, string> = {
   circle: 'Hole by hole',
 };
 
-/** Opens a calculator's room with its question filled in. */
-function useRoom() {
+/** Opens a calculator's room with its question filled in, for a feature of this part. */
+function useRoom(part: Part) {
   const [, go] = useLocation();
   const calculators = useCalculators().data ?? [];
-  return (name: string, question: Record<string, string>) => {
+  return (name: string, question: Record<string, string>, feature = '') => {
     setQuestion(name, question);
+    workFor({ calculator: name, part: part.id, name: part.name, feature });
     go(pathOf(calculators, name));
   };
 }
@@ -188,7 +192,7 @@ interface Shown {
 }
 
 function SetUps({ part, act, shown, show }: Shown) {
-  const open = useRoom();
+  const open = useRoom(part);
   return (
     <ol className="space-y-3">
       {part.route.map((up, n) => (
@@ -227,7 +231,10 @@ function SetUps({ part, act, shown, show }: Shown) {
 }
 
 function Line({ part, line, act }: { part: Part; line: RouteLine; act: Act }) {
-  const open = useRoom();
+  const open = useRoom(part);
+  const kept = part.kept.find(
+    (one) => one.feature !== '' && one.feature === line.feature && one.calculator === line.room,
+  );
   return (
     <li className="flex min-h-11 items-center gap-2">
       <label className="flex min-w-0 flex-1 cursor-pointer items-center gap-3">
@@ -240,15 +247,16 @@ function Line({ part, line, act }: { part: Part; line: RouteLine; act: Act }) {
           }
         />
         <span className={`${line.step ? 'text-soft italic' : 'text-lg'} ${line.done ? 'line-through' : ''}`}>
-          {spoken(line.line)}
+          {line.says}
         </span>
       </label>
       {line.room && (
         <button
           type="button"
-          onClick={() => open(line.room, line.asked)}
+          onClick={() => open(line.room, line.asked, line.feature)}
           className="min-h-11 shrink-0 cursor-pointer px-2 text-mark hover:underline">
           {OPENS[line.room] ?? 'Work it out'}
+          {kept && <span className="block text-base text-soft">{kept.says}</span>}
         </button>
       )}
       {line.belt && (
@@ -259,9 +267,7 @@ function Line({ part, line, act }: { part: Part; line: RouteLine; act: Act }) {
           {line.belt}
         </button>
       )}
-      {measured(line.line) && (
-        <Reads key={part.measured[measured(line.line)]} part={part} act={act} feature={measured(line.line)} />
-      )}
+      {line.measures && <Reads key={part.measured[line.measures]} part={part} act={act} feature={line.measures} />}
       {line.why && <span className="text-stop-edge">{line.why}</span>}
     </li>
   );

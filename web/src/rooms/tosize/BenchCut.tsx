@@ -19,12 +19,15 @@ interface Props {
   undo: () => void;
   done: () => void;
   close: () => void;
+  /** What comes next where it is at size. */
+  atSize?: () => void;
+  leave?: string;
 }
 
 const DARK = 'border-plate-line bg-plate! px-5 py-3 text-2xl text-plate-ink!';
 
 /** The next thing alone on the screen, read from two metres, with one field and one undo. */
-export default function BenchCut({ cut, act, unit, reads, gauge, undo, done, close }: Props) {
+export default function BenchCut({ cut, act, unit, reads, gauge, undo, done, close, atSize, leave = 'Close' }: Props) {
   const field = useRef<HTMLInputElement>(null);
   useKey('g', gauge, 'bench');
   const [stop] = stopsAmong(cut.cautions);
@@ -66,7 +69,7 @@ export default function BenchCut({ cut, act, unit, reads, gauge, undo, done, clo
           </div>
           <div className="mt-3 flex flex-wrap justify-between gap-3">
             <Button className={DARK} onClick={close}>
-              Close
+              {leave}
             </Button>
             {cut.simulated && (
               <Button className={DARK} onClick={gauge} disabled={act.isPending}>
@@ -81,6 +84,13 @@ export default function BenchCut({ cut, act, unit, reads, gauge, undo, done, clo
             <Button className={DARK} onClick={undo} disabled={cut.undoes === null}>
               Undo the last
             </Button>
+            {atSize && (
+              <Button
+                className="border-plate-ink bg-plate-ink! px-8 py-3 text-2xl font-semibold text-plate!"
+                onClick={atSize}>
+                At size: on with the route
+              </Button>
+            )}
           </div>
         </Dialog.Content>
       </Dialog.Portal>

@@ -69,6 +69,11 @@ export default function CutRoom() {
         <div className="flex flex-wrap items-baseline justify-between gap-2">
           <h1 className="text-2xl font-semibold">{cut.title}</h1>
           <span className="flex gap-4">
+            {cut.part_id && (
+              <Link to={`/engines/part/${cut.part_id}`} className="inline-flex min-h-11 items-center text-mark">
+                Back to its part
+              </Link>
+            )}
             {cut.mate_id && (
               <Link to={`/fits/mate/${cut.mate_id}`} className="inline-flex min-h-11 items-center text-mark">
                 Back to its mate
