@@ -260,3 +260,32 @@ def test_fits_that_contradict_each_other_are_said(client: TestClient) -> None:
     assert len(client.get(f"/api/parts/{pin}").json()["fits"]) == 1
     assert client.post(f"{path}/back").status_code == 204
     assert len(client.get(f"/api/parts/{pin}").json()["fits"]) == 2
+
+
+def test_a_cut_to_size_is_to_the_mate_that_was_measured(client: TestClient) -> None:
+    hole, shaft = new_part(client, "Trial bush"), new_part(client, "Trial pin")
+    bush = drawn(client, hole, ["face at 0", "face at 10", "outside 16, from 0 to 10",
+                                "bore 8 H7, from 0 to 10"]).json()  # fmt: skip
+    pin = drawn(client, shaft, ["face at 0", "outside 8 g6, from 0 to 12"]).json()
+    del bush
+    client.post(f"/api/parts/{shaft}/propose", json={"version": pin["version"]})
+    fit = {"hole_part": hole, "hole_feature": "bore 8", "shaft_part": shaft,
+           "shaft_feature": "outside 8", "duty": "running"}  # fmt: skip
+    assert client.post("/api/fits", params={"part": shaft}, json=fit).status_code == 200
+
+    def plan() -> dict[str, Any]:
+        lines = [x for up in client.get(f"/api/parts/{shaft}").json()["route"] for x in up["lines"]]
+        found: dict[str, Any] = next(x for x in lines if x["room"] == "plan")
+        return found
+
+    assert plan()["asked"]["limits"] == "g6"
+    body = {"feature": "bore 8", "reading": "8.03"}
+    assert client.post(f"/api/parts/{hole}/measure", json=body).status_code == 200
+    line, (fits,) = plan(), client.get(f"/api/parts/{shaft}").json()["fits"]
+    assert line["to"] == "Trial bush"
+    assert "limits" not in line["asked"]
+    assert line["asked"]["largest"] == f"{fits['high_mm']:.4f} mm"
+    assert fits["low_mm"] < fits["high_mm"] < 8.03
+    question = {**line["asked"], "now": "8.5"}
+    answer = client.post("/api/calc/plan", json=question | {"unit": "mm"})
+    assert answer.status_code == 200

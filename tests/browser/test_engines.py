@@ -27,6 +27,10 @@ def test_the_bench_walks_the_route_and_goes_on_another_day(page: Page) -> None:
     page.keyboard.press("b")
     bench = page.get_by_role("dialog")
     now = bench.locator("p.font-bold")
+    # First how it is held, and what is asked of that; then one thing at a time.
+    expect(now).to_have_text("on its bar in the chuck, right end out")
+    expect(bench).to_contain_text("Is it gripped well?")
+    page.keyboard.press("n")
     expect(now).to_have_text("face 0")
     expect(bench).to_contain_text(re.compile("belt \\d"))
     page.keyboard.press("n")
@@ -58,7 +62,7 @@ def test_a_cut_is_followed_inside_the_route_and_its_reading_stays_on_the_part(pa
     page.keyboard.press("b")
     bench = page.get_by_role("dialog")
     now = bench.locator("p.font-bold")
-    for line in ("rough skirt", "finish skirt"):
+    for line in ("face 0", "rough skirt", "finish skirt"):
         page.keyboard.press("n")
         expect(now).to_have_text(line)
     bench.get_by_label("It measures now").fill("twelve")

@@ -53,6 +53,20 @@ def test_a_ring_in_three_jaws(dia: float, bore: float, wide: float) -> None:
 
 
 @pytest.mark.parametrize(
+    ("way", "shear", "dia", "bore"),
+    [("adhesive", 8.0, 20, 0), ("tape", 0.1, 60, 0), ("wax", 0.5, 30, 12)],
+)
+def test_what_a_face_that_is_stuck_bears(way: str, shear: float, dia: int, bore: int) -> None:
+    """By adding up rings of the face: each its area, its radius and the shear (mechanics)."""
+    radii = np.linspace(bore / 2, dia / 2, 200_001)
+    torque = np.trapezoid(2 * pi * radii * radii * shear, radii) / 1000 / 3
+    found = answer("grip", way=way, dia=f"{dia}", **({"bore": f"{bore}"} if bore else {}))
+    assert found.bears_nm.value == pytest.approx(torque, rel=1e-6)
+    assert found.lobes_mm is None
+    assert any(one.about == "the bond" for one in found.cautions)
+
+
+@pytest.mark.parametrize(
     ("typed", "bears"),
     [
         ({"way": "three-jaw", "dia": "25"}, 0.15 * 5000 * 0.0125 / 2),

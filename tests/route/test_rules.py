@@ -146,6 +146,9 @@ THIN = own(
 RING = own(
     "bar 25", "face at 0", "face at 1.5", "outside 22, from 0 to 1.5", "bore 19, from 0 to 1.5"
 )
+SHOULDERED = own(
+    "bar 12", "face at 0", "face at 20", "thread M6, from 0 to 10", "outside 10, from 10 to 20"
+)
 PORTED = own(
     "casting 44, 2 to come off",
     "face at 0",
@@ -188,6 +191,7 @@ WATCHED = [
     ("no-reason", job("gland"), replace(proposed("gland").route, overruled={"datum-first": " "})),
     ("no-room", own("bar 200", "face at 0", "outside 190, from 0 to 40"), Route((SetUp(CHUCK, ("face 0: face",)),))),
     ("let-it-set", RING, without(propose(RING).route, "bond")),
+    ("room-to-run-out", SHOULDERED, propose(SHOULDERED).route),
     ("clear-of-ports", PORTED, propose(PORTED).route),
     ("relied-on", job("piston"), Route(
         (SetUp("on a mandrel in bore 14", ("face 24: face",)),), {"bore-and-face": "bored on the mill"})),

@@ -57,6 +57,7 @@ def _told(
             "id": one.id, "feature": mine[1], "part_id": other.id, "part": other.name,
             "other": theirs[1], "duty": duties()[one.duty].label, "reading": reading,
             "target": "", "says": "", "stands": "", "question": {},
+            "low_mm": None, "high_mm": None, "read": False,
         }  # fmt: skip
         made: Target | None = None
         there = features[other.id].get(theirs[1])
@@ -71,7 +72,8 @@ def _told(
             except Refused as refused:
                 row["says"] = refused.said(page)
         if made is not None:
-            row |= {"target": made.says, "question": made.asked}
+            row |= {"target": made.says, "question": made.asked, "read": made.read,
+                    "low_mm": made.low, "high_mm": made.high}  # fmt: skip
             row["says"] = "as it was read" if made.read else "as it is drawn: not read yet"
             row["stands"] = _stands(kept.measured.get(mine[1], ""), made, _unit(kept), workshop)
         rows.append((row, made))

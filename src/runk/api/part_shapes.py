@@ -6,6 +6,7 @@ from pydantic import BaseModel, Field
 
 from runk.api.ids import RowId
 from runk.api.part_kept import WorkedOut
+from runk.core.route.asked_first import Asked
 from runk.core.route.played import Stage
 from runk.core.route.propose import Reason
 from runk.core.units import PageUnit
@@ -83,6 +84,7 @@ class LineOut(BaseModel):
     speed: dict[str, str]
     room: str
     asked: dict[str, str]
+    to: str
 
 
 class SetUpOut(BaseModel):
@@ -94,7 +96,7 @@ class SetUpOut(BaseModel):
     lines: list[LineOut]
     minutes: float
     done: bool
-    grip: dict[str, str]
+    asked: list[Asked]
 
 
 class BrokenOut(BaseModel):
@@ -143,6 +145,9 @@ class FitOut(BaseModel):
     says: str
     stands: str
     question: dict[str, str]
+    low_mm: float | None
+    high_mm: float | None
+    read: bool
 
 
 class PartOut(BaseModel):

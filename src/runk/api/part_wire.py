@@ -7,9 +7,9 @@ from dataclasses import asdict
 from typing import Any
 
 from runk.core.refusals import Refused
+from runk.core.route.asked_first import asked_first
 from runk.core.route.belts import belt_of
 from runk.core.route.feature import BLANK, FEATURE
-from runk.core.route.gripped import grip_asked
 from runk.core.route.hours import line_min, mark_of, set_up_min
 from runk.core.route.opened import opened
 from runk.core.route.played import stages
@@ -89,7 +89,25 @@ def part_out(
     except Refused as refused:
         return plain | {"problem": refused.said(page), "field": refused.field or ""}
     route = spoken_route(job, route_in(kept))
-    return plain | _of_job(job, drawn, page, bool(kept.done)) | _of_route(job, route, kept, page)
+    whole = plain | _of_job(job, drawn, page, bool(kept.done)) | _of_route(job, route, kept, page)
+    _to_mates(whole["route"], fits)
+    return whole
+
+
+def _to_mates(route: Sequence[dict[str, Any]], fits: Sequence[dict[str, Any]]) -> None:
+    """A cut to size is to its mate's limits, where that was measured, not to the drawn ones."""
+    read = {one["feature"]: one for one in fits if one["read"] and one["high_mm"] is not None}
+    for line in (line for up in route for line in up["lines"]):
+        mate = read.get(line["feature"])
+        if line["room"] == "plan" and mate is not None and "now" not in line["asked"]:
+            low, high = mate["low_mm"], mate["high_mm"]
+            asked = {k: v for k, v in line["asked"].items() if k != "limits"}
+            line["asked"] = asked | {
+                "wanted": f"{(low + high) / 2:.4f} mm",
+                "smallest": f"{low:.4f} mm",
+                "largest": f"{high:.4f} mm",
+            }
+            line["to"] = mate["part"]
 
 
 def _of_job(job: Job, drawn: dict[str, Any], page: PageUnit, begun: bool) -> dict[str, Any]:
@@ -119,7 +137,7 @@ def _of_route(job: Job, route: Route, kept: KeptPart, page: PageUnit) -> dict[st
         return {"stages": [asdict(one) for one in stages(job, route)]}
     found, done = check(job, route), frozenset(kept.done)
     stored = kept.route or {}
-    ups = [_set_up(job, one, n, done) for n, one in enumerate(route.set_ups, 1)]
+    ups = [_set_up(job, route, n, done, page) for n in range(1, len(route.set_ups) + 1)]
     return {
         "route": ups,
         "overruled": dict(route.overruled),
@@ -136,7 +154,8 @@ def _of_route(job: Job, route: Route, kept: KeptPart, page: PageUnit) -> dict[st
     }
 
 
-def _set_up(job: Job, one: SetUp, n: int, done: frozenset[str]) -> dict[str, Any]:
+def _set_up(job: Job, route: Route, n: int, done: frozenset[str], page: PageUnit) -> dict[str, Any]:
+    one = route.set_ups[n - 1]
     hold = job.hold_by_key.get(one.hold)
     lines = [_line(job, n, at, line, done) for at, line in enumerate(one.does)]
     return {
@@ -146,7 +165,7 @@ def _set_up(job: Job, one: SetUp, n: int, done: frozenset[str]) -> dict[str, Any
         "lines": lines,
         "minutes": set_up_min(job, one, done, n),
         "done": bool(lines) and all(line["done"] for line in lines),
-        "grip": grip_asked(job, one),
+        "asked": [asdict(a) | {"says": worded(a.says, page)} for a in asked_first(job, route, n)],
     }
 
 
@@ -164,6 +183,7 @@ def _line(job: Job, n: int, at: int, line: str, done: frozenset[str]) -> dict[st
         "feature": operation.feature if operation is not None else "",
         "step": bool(step_of(line)), "done": mark in done, "tool": "", "belt": "", "rpm": 0.0,
         "why": "", "minutes": line_min(job, line), "speed": {}, "room": "", "asked": {},
+        "to": "",
     }  # fmt: skip
     if operation is None:
         return plain

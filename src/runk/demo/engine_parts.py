@@ -52,7 +52,7 @@ DUNNOCK = (
     ),
     Drawn(
         "Power piston", "grey-iron", "bar 25",
-        ("face at 0", "face at 24", "outside 22 -0.02 -0.03, from 0 to 24, called skirt",
+        ("face at 0", "face at 24", "outside 22 -0.004 -0.011, from 0 to 24, called skirt",
          "groove 21.4, 0.8 wide, at 5, called oil groove", "bore 16, from 10 to 24, called hollow",
          "reamed 4 H7, across, at 14, called gudgeon hole"),
         tries={"skirt": "the cylinder's bore"},
@@ -207,7 +207,8 @@ HARROW_LANE = (
     ),
     Drawn(
         "Gland nut", "bearing-bronze", "bar 1/2",
-        ("face at 0", "face at 3/8", "thread 1/4x40 ME, from 0 to 3/16, called nose",
+        ("face at 0", "face at 3/8", "groove 0.2, 1/32 wide, at 5/32, called undercut",
+         "thread 1/4x40 ME, from 0 to 3/16, called nose",
          "outside 0.45, from 3/16 to 3/8, called head", "drilled 5/32, called rod hole",
          "hexagon 0.375 across, from 3/16 to 3/8"),
         alike=4, unit=_INCH,

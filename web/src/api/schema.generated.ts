@@ -90,6 +90,17 @@ export interface components {
             };
             unused: string[];
         };
+        Asked: {
+            asked?: {
+                [key: string]: string;
+            };
+            asks: string;
+            /** @default  */
+            room: string;
+            says: string;
+            /** @default  */
+            word: string;
+        };
         AtAnswerWire: {
             angle_deg: components["schemas"]["FigureWire"];
             centre_x_mm: components["schemas"]["FigureWire"];
@@ -897,13 +908,16 @@ export interface components {
         FitOut: {
             duty: string;
             feature: string;
+            high_mm: number | null;
             id: number;
+            low_mm: number | null;
             other: string;
             part: string;
             part_id: number;
             question: {
                 [key: string]: string;
             };
+            read: boolean;
             reading: string;
             says: string;
             stands: string;
@@ -1287,6 +1301,7 @@ export interface components {
                 [key: string]: string;
             };
             step: boolean;
+            to: string;
             tool: string;
             why: string;
         };
@@ -2422,10 +2437,8 @@ export interface components {
             packing: string;
         };
         SetUpOut: {
+            asked: components["schemas"]["Asked"][];
             done: boolean;
-            grip: {
-                [key: string]: string;
-            };
             hold: string;
             lines: components["schemas"]["LineOut"][];
             machine: string;

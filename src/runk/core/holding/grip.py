@@ -5,11 +5,12 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 from fractions import Fraction
+from math import pi
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working, fine, law, stop, told
-from runk.core.kinds import Choice, Length, Number, OfMetal, OneOf
+from runk.core.kinds import Choice, Count, Length, Number, OfMetal, OneOf
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
@@ -24,6 +25,9 @@ WAYS = (
     Choice("collet", "a collet", ("collet",)),
     Choice("vice", "a vice", ("vice", "vise", "machine vice")),
     Choice("clamps", "M6 clamps", ("clamps", "clamp", "faceplate", "bolted down")),
+    Choice("adhesive", "adhesive on a stub", ("adhesive", "glue", "glued", "bonded", "superglue")),
+    Choice("wax", "wax", ("wax", "shellac")),
+    Choice("tape", "double-sided tape", ("tape", "double sided tape", "double-sided tape")),
 )
 FACES = (
     Choice("bare", "bare jaws", ("bare", "hard jaws"), silent=True),
@@ -35,6 +39,11 @@ FORCE_N = {"three-jaw": 5000.0, "four-jaw": 5000.0, "collet": 4000.0, "vice": 80
 """In all, tightened with its own key; of one clamp: common practice, from memory."""
 FRICTION = {"bare": 0.15, "soft": 0.2}
 SAFETY = 2.0
+SHEAR_MPA = {"adhesive": 8.0, "wax": 0.5, "tape": 0.1}
+"""What holds by area, cool and clean, in shear: common practice, from memory."""
+BOND_SAFETY = 3.0
+_LIGHT_N = 50.0
+"""A light cut, such as a bond is given: common practice."""
 _USUAL_N = 200.0
 """A roughing cut in a small lathe, where none is told: common practice."""
 _SPOILS_MM = 0.005
@@ -71,10 +80,9 @@ class GripQuestion:
                low=1.0, high=20000.0, placeholder="a usual cut"),
     ] = None  # fmt: skip
     faces: Annotated[str, OneOf("between", choices=FACES)] = "bare"
-    clamps: Annotated[
-        float | None,
-        Number("clamps", ("clamps",), units=("clamps",), low=1.0, high=20.0, placeholder="3"),
-    ] = None  # fmt: skip
+    clamps: Annotated[int | None, Count("clamps", ("clamps",), low=1, high=20, placeholder="3")] = (
+        None
+    )
     bore: Annotated[
         Fraction | None,
         Length("bored", ("bore", "bored"), low=0.5, high=1000.0,
@@ -122,6 +130,16 @@ def bears_nm(friction: float, force_n: float, dia_mm: float, safety: float) -> f
     4.6875
     """
     return friction * force_n * dia_mm / 2000.0 / safety
+
+
+@law("A bond bears", "π × {shear_mpa} × ({dia_mm}³ - {bore_mm}³) ÷ 12000 ÷ {safety}", MECHANICS)
+def bonded_nm(shear_mpa: float, dia_mm: float, bore_mm: float, safety: float) -> float:
+    """Torque a face stuck all over bears, its shear the same everywhere, divided by a safety.
+
+    >>> round(bonded_nm(8.0, 20.0, 0.0, 3.0), 2)
+    5.59
+    """
+    return pi * shear_mpa * (dia_mm**3 - bore_mm**3) / 12000.0 / safety
 
 
 @law("The cut asks", "{cut_n} × {at_mm} ÷ 2000")
@@ -185,12 +203,15 @@ def compute(question: GripQuestion, shop: GripShop) -> GripAnswer:
     """
     w = Working()
     dia, at = float(question.dia), float(question.at or question.dia)
-    force = FORCE_N[question.way]
-    if question.way == "clamps":
-        force *= round(question.clamps or 3)
-    bears = w.of(bears_nm, friction=FRICTION[question.faces], force_n=force, dia_mm=dia,
-                 safety=SAFETY)  # fmt: skip
-    asks = w.of(asks_nm, cut_n=question.force or _USUAL_N, at_mm=at)
+    bond = question.way in SHEAR_MPA
+    if bond:
+        bears = w.of(bonded_nm, "bears_nm", shear_mpa=SHEAR_MPA[question.way], dia_mm=dia,
+                     bore_mm=float(question.bore or 0), safety=BOND_SAFETY)  # fmt: skip
+    else:
+        force = FORCE_N[question.way] * ((question.clamps or 3) if question.way == "clamps" else 1)
+        bears = w.of(bears_nm, friction=FRICTION[question.faces], force_n=force, dia_mm=dia,
+                     safety=SAFETY)  # fmt: skip
+    asks = w.of(asks_nm, cut_n=question.force or (_LIGHT_N if bond else _USUAL_N), at_mm=at)
     most = w.of(most_n, bears_nm=bears.value, at_mm=at)
     ring = _ring(question, shop, w)
     slips = asks.value > bears.value
@@ -233,6 +254,9 @@ _SAYS = {
     "four-jaw": "Opposite jaws alike, set true by indicator, each nipped twice.",
     "collet": "Its own size: a collet closed far grips at its mouth only.",
     "vice": "On parallels, tapped down, with a round bar against the moving jaw.",
+    "adhesive": "Both faces degreased, let set; afterwards warmed until it lets go, air moving.",
+    "wax": "Warmed on, cooled under a weight; light cuts, and never warm.",
+    "tape": "Clean and dry, pressed hard all over; light cuts, wound gently, no coolant.",
     "clamps": "Packing a little higher than the work, the bolt near the work.",
 }
 
@@ -241,6 +265,9 @@ def _cautions(
     question: GripQuestion, bears: Figure, asks: Figure, lobes: Figure | None
 ) -> list[Caution]:
     found = []
+    if question.way in SHEAR_MPA:
+        says = "It holds cool: a dull tool warms it off, and the work comes out of the lathe."
+        found.append(Caution("Mind", "the bond", says, "bears_nm", PRACTICE))
     if asks.value > bears.value:
         says = f"The cut asks {asks.value / bears.value:.1f} times what the grip bears safely."
         instead = "a lighter cut, a larger diameter to grip, or a stop for it to drive against"

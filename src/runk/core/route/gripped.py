@@ -13,6 +13,7 @@ _WAYS = {
     Way.VICE: "vice",
     Way.FACEPLATE: "clamps",
     Way.CLAMPS: "clamps",
+    Way.BONDED: "adhesive",
 }
 
 
@@ -40,6 +41,9 @@ def grip_asked(job: Job, one: SetUp) -> dict[str, str]:
     part = job.part
     feature = part.by_key.get(hold.on)
     dia = feature.size if feature is not None and not hold.gone else part.across
+    if hold.way in (Way.BONDED, Way.FACEPLATE, Way.CLAMPS):
+        # It bears on a face: on what that face is wide.
+        dia = part.outside_at(feature.span[0]) if feature is not None else part.across
     cut = [
         part.by_key[job.by_key[line].feature].size
         for line in one.does
@@ -50,10 +54,13 @@ def grip_asked(job: Job, one: SetUp) -> dict[str, str]:
     asked = {"way": way, "dia": f"{dia:g} mm", "at": f"{max(cut):g} mm"}
     inside = [
         f.size for f in part.features
-        if feature is not None and f.kind in INSIDE and f.overlaps(feature) and f.size < dia
+        if feature is not None and f.kind in INSIDE and f.size < dia
+        and (f.overlaps(feature) or f.span[0] <= feature.span[0] <= f.span[1])
     ]  # fmt: skip
-    if inside and way == "three-jaw":
+    if inside and way in ("three-jaw", "adhesive"):
         asked["bore"] = f"{max(inside):g} mm"
+        if way == "three-jaw" and feature is not None:
+            asked["wide"] = f"{feature.span[1] - feature.span[0]:g} mm"
     if one.packing:
         asked["faces"] = "soft"
     return asked | ({"metal": part.metal} if part.metal else {})

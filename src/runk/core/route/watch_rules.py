@@ -8,11 +8,12 @@ from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES
 from runk.core.route.grips import finishing, is_close
 from runk.core.route.operations import BY_HAND, PART_OFF
-from runk.core.route.part import FLAT_SIDES, Feature
+from runk.core.route.part import EPS, FLAT_SIDES, Feature
 from runk.core.route.placed import meets, ported
 from runk.core.route.route import Job, SetUp, step_of
 from runk.core.route.rule import Severity, Walk, Watch
 
+EDGE_MM = 0.01
 Seen = Iterator[tuple[str, tuple[str, ...], int]]
 
 
@@ -158,6 +159,24 @@ def _meets_port(job: Job, walk: Walk) -> Seen:
                 yield f"A hole of {holes.key} runs into {port.key}.", keys, at
 
 
+def _run_out(job: Job, walk: Walk) -> Seen:
+    part = job.part
+    for one in job.of("cut thread"):
+        thread = part.by_key[one.feature]
+        screw = thread.asked.screw
+        if screw is None or one.key not in walk.set_up_of:
+            continue
+        for x, beyond in ((thread.span[0], -EDGE_MM), (thread.span[1], EDGE_MM)):
+            if not part.begin < x < part.long or part.outside_at(x + beyond) <= screw.minor_mm:
+                continue
+            relieved = any(
+                f.kind == "groove" and f.span[0] - EPS <= x <= f.span[1] + EPS
+                for f in part.features
+            )
+            if part.outside_at(x + beyond) > screw.major_mm + EPS and not relieved:
+                yield f"{thread.key} runs up to a shoulder.", (one.key,), walk.set_up_of[one.key]
+
+
 def _relied_on(job: Job, walk: Walk) -> Seen:
     if "bore-and-face" not in walk.route.overruled:
         return
@@ -208,6 +227,10 @@ WATCH_RULES: tuple[Watch, ...] = (
           mend="Write it as the part names it."),
     Watch(key="no-reason", name="Overruled with a reason", look=_no_reason,
           reason="A reason written down is what the next evening needs.", mend="Write why."),
+    Watch(key="room-to-run-out", name="A thread has room to run out", look=_run_out,
+          severity=Severity.MIND,
+          reason="A die leaves its last two threads unfinished, and a tool has nowhere to stop.",
+          mend="An undercut at the shoulder, or its mate counterbored there."),
     Watch(key="clear-of-ports", name="A pattern stands clear of the ports", look=_meets_port,
           reason="Steam goes where the stud should.",
           mend="Turn the pattern by half its step, or drill shallower."),

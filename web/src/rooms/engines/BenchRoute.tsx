@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Part } from '../../api/parts';
+import type { Part, SetUp, Stage } from '../../api/parts';
 import { client } from '../../api/queries';
 import { StageView } from '../../drawings/StageView';
 import { BenchWalk } from '../../parts/BenchWalk';
@@ -17,6 +17,9 @@ export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: 
   const stop = part.broken.find((one) => one.severity === 'Stop');
   const feature = now?.measures ?? '';
   const [cut, follow] = useState<number | null>(null);
+  const [held, hold] = useState(-1);
+  // Asked once of each set-up nothing is done of yet: is it held as it should be?
+  const holding = now !== undefined && held !== now.n && !now.up.lines.some((one) => one.done);
   const tick = (mark: string, done: boolean) => {
     if (!act.isPending) act.mutate({ what: 'tick', how: 'POST', body: { mark, done } });
   };
@@ -33,6 +36,21 @@ export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: 
           if (now) tick(now.mark, true);
           back();
         }}
+      />
+    );
+  }
+  if (holding) {
+    return (
+      <BenchWalk
+        title={part.name}
+        now={<HoldIt up={now.up} says={`Set-up ${now.n + 1} of ${part.route.length}: hold it`} />}
+        drawing={<StageView stage={goesIn(part, now.n)} label="As it goes in" />}
+        next={`Next: ${now.says}`}
+        leave="Stop here"
+        going
+        forward={() => hold(now.n)}
+        back={last && (() => tick(last.mark, false))}
+        close={close}
       />
     );
   }
@@ -80,5 +98,33 @@ export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: 
       back={last && (() => tick(last.mark, false))}
       close={close}
     />
+  );
+}
+
+/** The part as the set-up before left it, in the jaws of this one. */
+function goesIn(part: Part, n: number): Stage {
+  const [before, after] = [part.stages[n]!, part.stages[n + 1]!];
+  if (!before.section || !after.section) return before;
+  return { ...before, section: { ...before.section, grips: after.section.grips } };
+}
+
+function HoldIt({ up, says }: { up: SetUp; says: string }) {
+  return (
+    <>
+      <p className="text-3xl text-plate-soft max-sm:text-xl">{says}</p>
+      <p className="mt-3 text-[min(7vw,4.5rem)] leading-none font-bold">
+        {up.hold}
+        {up.packing && `, ${up.packing}`}
+      </p>
+      <ul className="mt-5 space-y-2 text-2xl max-sm:text-lg">
+        {up.asked.map((one) => (
+          <li key={one.asks}>
+            <span className="text-plate-soft">{one.asks}</span>{' '}
+            {one.word && <b className={one.word === 'Stop' ? 'text-stop-plate' : ''}>{one.word}. </b>}
+            {one.says}
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

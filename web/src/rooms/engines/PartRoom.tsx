@@ -1,6 +1,6 @@
 import { useCallback, useState } from 'react';
 import { Link, useLocation, useParams } from 'wouter';
-import { type Part, type RouteLine, usePart, usePartAct } from '../../api/parts';
+import { type Part, type RouteLine, type SetUp, usePart, usePartAct } from '../../api/parts';
 import { refusalOf, useCalculators } from '../../api/queries';
 import { StageView } from '../../drawings/StageView';
 import { pathOf } from '../../house';
@@ -209,16 +209,12 @@ function SetUps({ part, act, shown, show }: Shown) {
               {up.minutes > 0 && ` · ${hours(up.minutes)}`}
             </span>
             <span className="-my-1 flex">
-              {'dia' in up.grip && (
-                <Button look="quiet" onClick={() => open('grip', up.grip)}>
-                  Does it hold?
-                </Button>
-              )}
               <Button look="quiet" onClick={() => show(n + 1)}>
                 Draw it
               </Button>
             </span>
           </div>
+          <Before up={up} open={open} />
           <ul>
             {up.lines.map((line) => (
               <Line key={line.mark} part={part} line={line} act={act} />
@@ -227,6 +223,39 @@ function SetUps({ part, act, shown, show }: Shown) {
         </li>
       ))}
     </ol>
+  );
+}
+
+/** What is asked of a set-up before its first cut; what does not stand well is open to see. */
+function Before({ up, open }: { up: SetUp; open: (name: string, question: Record<string, string>) => void }) {
+  const ill = up.asked.filter((one) => one.word);
+  if (up.asked.length === 0 || up.done) return null;
+  return (
+    <details open={ill.length > 0}>
+      <summary className="min-h-11 cursor-pointer py-2 text-mark">Before the first cut</summary>
+      <dl className="mb-2 grid gap-x-4 gap-y-1 sm:grid-cols-[auto_1fr]">
+        {up.asked.map((one) => (
+          <div key={one.asks} className="contents">
+            <dt className="text-soft">
+              {one.room ? (
+                <button
+                  type="button"
+                  className="cursor-pointer text-left text-mark hover:underline"
+                  onClick={() => open(one.room, one.asked ?? {})}>
+                  {one.asks}
+                </button>
+              ) : (
+                one.asks
+              )}
+            </dt>
+            <dd>
+              {one.word && <b className={one.word === 'Stop' ? 'text-stop-edge' : 'text-straw-edge'}>{one.word} </b>}
+              {one.says}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </details>
   );
 }
 
@@ -256,6 +285,7 @@ function Line({ part, line, act }: { part: Part; line: RouteLine; act: Act }) {
           onClick={() => open(line.room, line.asked, line.feature)}
           className="min-h-11 shrink-0 cursor-pointer px-2 text-mark hover:underline">
           {OPENS[line.room] ?? 'Work it out'}
+          {line.to && ` for ${line.to}`}
           {kept && <span className="block text-base text-soft">{kept.says}</span>}
         </button>
       )}
