@@ -53,16 +53,19 @@ def add_files(commands: Any, workshop: Callable[[], Workshop]) -> None:
 
 
 def _export(arguments: argparse.Namespace) -> int:
-    from runk.formats.part_json import engine_plain
-    from runk.store.part_files import part_row
+    from runk.api.part_files import engine_text
+    from runk.store.database import Store
 
     rows = kept_parts(arguments.engine)
     if not rows:
         raise Refused("There is no engine kept yet.", field="engine")
-    document = engine_plain(rows[0].engine, [part_row(row) for row in rows])
-    text = json.dumps(document, ensure_ascii=False, indent=1)
+    rows = [row for row in rows if row.engine_id == rows[0].engine_id]
+    store = Store()
+    with store.reading() as session:
+        text = engine_text(session, rows[0].engine, rows)
+    store.close()
     try:
-        arguments.file.write_text(f"{text}\n", encoding="utf-8")
+        arguments.file.write_text(text, encoding="utf-8")
     except OSError as failed:
         raise Refused(f"{arguments.file} cannot be written: {failed}.", field="file") from None
     print(f"{len(rows)} parts of {rows[0].engine} in {arguments.file}")
@@ -79,11 +82,11 @@ def _import(arguments: argparse.Namespace, workshop: Workshop) -> int:
     except OSError as failed:
         raise Refused(f"{arguments.file} cannot be read: {failed}.", field="file") from None
     kind = "text/csv" if arguments.file.suffix.lower() == ".csv" else "application/json"
-    name, rows = read_rows(raw, kind, arguments.engine, workshop, PageUnit(arguments.unit))
+    name, rows, fits = read_rows(raw, kind, arguments.engine, workshop, PageUnit(arguments.unit))
     store = Store()
     store.migrate()
     with store.writing() as session:
-        made = bring_in(session, name, rows)
+        made = bring_in(session, name, rows, fits)
     store.close()
     print(f"{made.name}: {len(made.parts)} parts")
     return 0

@@ -130,6 +130,12 @@ def kept_thread(client: TestClient) -> int:
     return int(post(client, "/api/cuts", body)["id"])
 
 
+def crank_id(client: TestClient) -> int:
+    """A crankshaft drawn and never routed since."""
+    rows = client.get("/api/engines/1/work").json()["parts"]
+    return next(int(one["id"]) for one in rows if one["name"] == "Crankshaft")
+
+
 def kept_mate(client: TestClient) -> int:
     return int(post(client, "/api/mates", {"keep_key": "kept-mate-1", "question": MATE})["id"])
 
@@ -286,6 +292,11 @@ MEETINGS: dict[str, Callable[[TestClient], Meeting]] = {
     "DELETE /api/mates/{mate}": lambda c: Meeting(f"/api/mates/{kept_mate(c)}", _none, "one"),
     "POST /api/mates/{mate}/back": lambda c: Meeting(
         gone(c, f"/api/mates/{kept_mate(c)}"), _none, "all"
+    ),
+    "POST /api/parts/{part_id}/school": lambda c: Meeting(
+        f"/api/parts/{crank_id(c)}/school",
+        lambda _n: {"version": 3, "school": "crank", "way": "solid"},
+        "one",
     ),
     "PUT /api/mates/{mate}/of": lambda c: Meeting(
         f"/api/mates/{kept_mate(c)}/of", lambda _n: {"part_id": 1, "feature": "bore"}, "all"

@@ -41,7 +41,7 @@ def test_an_engine_goes_out_and_comes_in_the_same(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("sent", "says"),
     [
-        ({"version": 2, "parts": [{"name": "x", "features": ["face at 0"]}]}, "version 2"),
+        ({"version": 9, "parts": [{"name": "x", "features": ["face at 0"]}]}, "version 9"),
         ({"engine": "E", "parts": []}, "no parts"),
         ([], "no parts"),
         ("text", "no parts"),
@@ -59,6 +59,47 @@ def test_a_file_that_cannot_be_taken_changes_nothing(
 ) -> None:
     before = client.get("/api/engines").json()
     refused = client.post("/api/engines/file", json=sent)
+    assert refused.status_code == 422
+    assert says in refused.json()["detail"]
+    assert client.get("/api/engines").json() == before
+
+
+def test_what_goes_with_what_and_what_was_read_goes_out_and_comes_in(client: TestClient) -> None:
+    whole = client.get("/api/engines/1/file").json()
+    assert whole["version"] == 2
+    assert ["Power piston", "skirt"] in [one["shaft"] for one in whole["goes_with"]]
+    made = client.post("/api/engines/file?engine=Again", json=whole).json()
+    again = client.get(f"/api/engines/{made['id']}/file").json()
+    # That a route is proved is not taken on a file's word.
+    for part in whole["parts"]:
+        for word in ("proved", "at_least", "reasons"):
+            part.pop(word, None)
+    assert again == whole | {"engine": "Again"}
+    ids = {part["name"]: part["id"] for part in made["parts"]}
+    piston = client.get(f"/api/parts/{ids['Power piston']}").json()
+    assert {one["part_id"] for one in piston["fits"]} <= set(ids.values())
+    # A file of the version before says nothing of either, and is read as it was.
+    old = {k: v for k, v in whole.items() if k != "goes_with"} | {"version": 1}
+    assert client.post("/api/engines/file?engine=Old", json=old).status_code == 201
+
+
+@pytest.mark.parametrize(
+    ("change", "says"),
+    [
+        ({"goes_with": "all of it"}, "list"),
+        ({"goes_with": [{"hole": ["Gland"], "shaft": ["Rod", "x"], "duty": "rod"}]}, "name of a part"),
+        ({"goes_with": [{"hole": ["Gland", "a"], "shaft": ["Nobody", "x"], "duty": "rod"}]}, "no part Nobody"),
+        ({"goes_with": [{"hole": ["Gland", "a"], "shaft": ["Gland", "b"], "duty": "glue"}]}, "no duty"),
+        ({"goes_with": [{"hole": ["Gland", "a"], "shaft": ["Gland", "a"], "duty": "rod"}]}, "into itself"),
+        ({"version": 3}, "version 3"),
+    ],
+)  # fmt: skip
+def test_a_file_whose_parts_do_not_go_together_changes_nothing(
+    client: TestClient, change: dict[str, Any], says: str
+) -> None:
+    part = {"name": "Gland", "metal": "brass", "blank": "bar 20", "features": ["face at 0"]}
+    before = client.get("/api/engines").json()
+    refused = client.post("/api/engines/file?engine=New", json={"parts": [part], **change})
     assert refused.status_code == 422
     assert says in refused.json()["detail"]
     assert client.get("/api/engines").json() == before

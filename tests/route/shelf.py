@@ -87,7 +87,7 @@ PARTS: dict[str, tuple[str, str, list[str], dict[str, Any]]] = {
         {},
     ),
     "spindle": (
-        "mild-steel",
+        "silver-steel",
         "bar 20",
         [
             "face at 0",

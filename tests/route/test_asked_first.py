@@ -47,9 +47,7 @@ def test_what_turns_off_its_centre_is_to_be_balanced_and_has_to_swing() -> None:
     held = SetUp("on the faceplate, left end out", ("face 20: face",))
     found = asked("grey-iron", "casting 106, 3 to come off", lines, held)
     assert found["Is it in balance?"].word == "Mind"
-    assert (
-        "of \x00" in found["Does it turn free?"].says or "180" in found["Does it turn free?"].says
-    )
+    assert "180" in found["Does it turn free?"].says
     large = [one.replace("outside 100", "outside 190") for one in lines]
     stopped = asked("grey-iron", "casting 196, 3 to come off", large, held)
     assert stopped["Does it turn free?"].word == "Stop"

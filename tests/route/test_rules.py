@@ -149,6 +149,10 @@ RING = own(
 SHOULDERED = own(
     "bar 12", "face at 0", "face at 20", "thread M6, from 0 to 10", "outside 10, from 10 to 20"
 )
+SOFT = Job(
+    part_of("pin", "mild-steel", "bar 12", ["face at 0", "outside 8, from 0 to 9"], harden=True),
+    WORKSHOP,
+)
 PORTED = own(
     "casting 44, 2 to come off",
     "face at 0",
@@ -191,6 +195,7 @@ WATCHED = [
     ("no-reason", job("gland"), replace(proposed("gland").route, overruled={"datum-first": " "})),
     ("no-room", own("bar 200", "face at 0", "outside 190, from 0 to 40"), Route((SetUp(CHUCK, ("face 0: face",)),))),
     ("let-it-set", RING, without(propose(RING).route, "bond")),
+    ("hardens", SOFT, Route((SetUp("at the hearth", ("harden", "temper")),))),
     ("room-to-run-out", SHOULDERED, propose(SHOULDERED).route),
     ("clear-of-ports", PORTED, propose(PORTED).route),
     ("relied-on", job("piston"), Route(

@@ -21,6 +21,7 @@ from runk.api import (
     openapi,
     pages,
     part_files,
+    part_schools,
     parts,
     practice,
     problems,
@@ -100,6 +101,7 @@ def create_app(
     app.include_router(engines.router(store))
     book = CutBook(store)
     app.include_router(parts.router(store, book, reader.workshop))
+    app.include_router(part_schools.router(store, reader.workshop))
     app.include_router(engine_work.router(store, reader.workshop))
     app.include_router(part_files.router(store, reader.workshop))
     app.include_router(practice.router(reader.workshop))

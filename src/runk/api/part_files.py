@@ -6,6 +6,7 @@ import json
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request, Response
+from sqlalchemy.orm import Session
 from starlette.concurrency import run_in_threadpool
 
 from runk.api.calculators import Here
@@ -17,12 +18,12 @@ from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.formats.paper import Paper
-from runk.formats.part_json import PartFile, engine_of, engine_plain, route_kept
+from runk.formats.part_json import PartFile, Together, engine_of, engine_plain, route_kept
 from runk.formats.parts_csv import parts_from_csv
 from runk.store.database import Store
 from runk.store.engines import EngineWithParts
-from runk.store.part_files import bring_in, part_row
-from runk.store.parts import engine_name, part_kept, parts_kept
+from runk.store.part_files import Named, bring_in, fits_of, part_row
+from runk.store.parts import KeptPart, engine_name, part_kept, parts_kept
 
 LARGEST = 4_000_000
 _BODY = {
@@ -39,8 +40,15 @@ def row_of(one: PartFile) -> dict[str, Any]:
     route = None if one.route is None else route_kept(one.route)
     return {
         "name": one.part.name, "metal": one.part.metal, "drawn": one.drawn, "route": route,
-        "done": list(one.done),
+        "done": list(one.done), "measured": one.measured,
     }  # fmt: skip
+
+
+def engine_text(session: Session, name: str, rows: list[KeptPart]) -> str:
+    """An engine as the text of its file, with what goes with what."""
+    fits = [Together(*one) for one in fits_of(session, rows)]
+    whole = engine_plain(name, [part_row(row) for row in rows], goes_with=fits)
+    return f"{json.dumps(whole, ensure_ascii=False, indent=1)}\n"
 
 
 def router(store: Store, here: Here) -> APIRouter:
@@ -56,9 +64,7 @@ def router(store: Store, here: Here) -> APIRouter:
     def out(engine_id: RowId) -> Response:
         with store.reading() as session:
             name, rows = engine_name(session, engine_id), parts_kept(session, engine_id)
-        body = json.dumps(
-            engine_plain(name, [part_row(row) for row in rows]), ensure_ascii=False, indent=1
-        )
+            body = engine_text(session, name, rows)
         return as_file(body.encode(), "application/json", f"engine-{engine_id}.json")
 
     @routes.post("/engines/file", status_code=201, openapi_extra={"requestBody": _BODY})
@@ -70,11 +76,11 @@ def router(store: Store, here: Here) -> APIRouter:
         request.state.page = unit
         raw = await request.body()
         kind = request.headers.get("content-type", "")
-        name, rows = await run_in_threadpool(read_rows, raw, kind, engine, here(), unit)
+        name, rows, fits = await run_in_threadpool(read_rows, raw, kind, engine, here(), unit)
 
         def put() -> EngineWithParts:
             with store.writing() as session:
-                return bring_in(session, name, rows)
+                return bring_in(session, name, rows, fits)
 
         return await run_in_threadpool(put)
 
@@ -85,7 +91,7 @@ def router(store: Store, here: Here) -> APIRouter:
 
 def read_rows(
     raw: bytes, kind: str, engine: str, workshop: Workshop, page: PageUnit
-) -> tuple[str, list[dict[str, Any]]]:
+) -> tuple[str, list[dict[str, Any]], list[tuple[Named, Named, str]]]:
     """The engine of a file and its parts as they are kept.
 
     Raises:
@@ -108,7 +114,8 @@ def read_rows(
     name = engine.strip() or found.engine
     if not name:
         raise Refused("What is the engine called?", field="engine", suggest="Trial engine")
-    return name, [*map(row_of, found.parts), *found.named]
+    fits = [(one.hole, one.shaft, one.duty) for one in found.goes_with]
+    return name, [*map(row_of, found.parts), *found.named], fits
 
 
 def _add_sheet(routes: APIRouter, store: Store, here: Here, kind: str) -> None:

@@ -23,6 +23,7 @@ class DrawnIn(BaseModel):
     tries: dict[str, str] = Field(default={}, max_length=100)
     alike: int = Field(default=1, ge=1, le=1000)
     harden: bool = False
+    schools: dict[str, str] = Field(default={}, max_length=10)
     sure: bool = False
     unit: PageUnit = PageUnit.MM
 
@@ -48,6 +49,36 @@ class TickIn(BaseModel):
 
     mark: str = Field(min_length=1, max_length=300)
     done: bool
+
+
+class SchoolIn(BaseModel):
+    """Which of two ways a part is made by."""
+
+    version: int
+    school: str = Field(max_length=20)
+    way: str = Field(max_length=20)
+
+
+class WayOut(BaseModel):
+    """One of two ways, and what it takes on these machines."""
+
+    key: str
+    name: str
+    costs: str
+    chosen: bool
+    set_ups: int
+    minutes: float
+    parts: int
+    proved: bool
+    problem: str
+
+
+class SchoolOut(BaseModel):
+    """A question good workers answer in two ways; the first is the default."""
+
+    key: str
+    name: str
+    ways: list[WayOut]
 
 
 class NewIn(BaseModel):
@@ -166,6 +197,8 @@ class PartOut(BaseModel):
     tries: dict[str, str]
     alike: int
     harden: bool
+    schools: dict[str, str]
+    asks_schools: list[str]
     turned: bool
     problem: str
     field: str

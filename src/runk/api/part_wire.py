@@ -11,11 +11,12 @@ from runk.core.route.asked_first import asked_first
 from runk.core.route.belts import belt_of
 from runk.core.route.feature import BLANK, FEATURE
 from runk.core.route.hours import line_min, mark_of, set_up_min
-from runk.core.route.opened import opened
+from runk.core.route.opened import opened, opened_step
 from runk.core.route.played import stages
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
 from runk.core.route.rules import check
+from runk.core.route.schools import schools_of
 from runk.core.route.spoken import spoken
 from runk.core.route.wanted import wanted
 from runk.core.said import worded
@@ -45,6 +46,7 @@ def part_in(kept: KeptPart, workshop: Workshop) -> Job:
         workshop.metals,
         notes=tuple(drawn.get("notes", ())), tries=drawn.get("tries", {}),
         alike=drawn.get("alike", 1), harden=drawn.get("harden", False),
+        schools=drawn.get("schools", {}),
     )  # fmt: skip
     return Job(part, workshop)
 
@@ -78,7 +80,8 @@ def part_out(
             for line in drawn.get("features", [])
         ],
         "notes": drawn.get("notes", []), "tries": drawn.get("tries", {}),
-        "alike": drawn.get("alike", 1), "harden": drawn.get("harden", False), "turned": True,
+        "alike": drawn.get("alike", 1), "harden": drawn.get("harden", False),
+        "schools": drawn.get("schools", {}), "asks_schools": [], "turned": True,
         "problem": "", "field": "", "holds": [], "operations": [], "spoken": {}, "route": [],
         "overruled": {}, "proved": False, "at_least": 0, "reasons": [], "broken": [],
         "waved": [], "stages": [], "wanted": [], "minutes": 0.0,
@@ -115,6 +118,7 @@ def _of_job(job: Job, drawn: dict[str, Any], page: PageUnit, begun: bool) -> dic
     return {
         "blank": said(BLANK, part.blank, page),
         "turned": part.turned,
+        "asks_schools": [one.key for one in schools_of(part)],
         "features": [
             {
                 "key": feature.key,
@@ -186,7 +190,8 @@ def _line(job: Job, n: int, at: int, line: str, done: frozenset[str]) -> dict[st
         "to": "",
     }  # fmt: skip
     if operation is None:
-        return plain
+        room, asked = opened_step(job.part, line) or ("", {})
+        return plain | {"room": room, "asked": asked}
     belt = belt_of(operation, job.workshop)
     room, asked = opened(job.part, operation) or ("", {})
     return plain | {

@@ -64,6 +64,7 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
         part = part_of(
             before.name, body.metal, body.blank, drawn["features"], body.unit, workshop.metals,
             notes=tuple(body.notes), tries=body.tries, alike=body.alike, harden=body.harden,
+            schools=body.schools,
         )  # fmt: skip
         lost = sorted(set(body.tries) - set(part.by_key))
         if lost:

@@ -16,7 +16,7 @@ from runk.formats.part_json import proposal_kept
 from runk.store.engines import add_engine, add_part
 from runk.store.goes_with import add_fit
 from runk.store.machines import add_machine
-from runk.store.parts import measure, save_drawn, save_route, tick
+from runk.store.parts import measure, part_kept, save_drawn, save_route, tick
 from runk.store.tools import put_tools
 
 ENGINES: dict[str, tuple[Drawn, ...]] = {
@@ -71,6 +71,7 @@ def fill(session: Session) -> dict[str, int]:
         add_machine(session, machine)
     put_tools(session, TOOLS)
     parts: dict[str, int] = {}
+    every = [drawn for its_parts in ENGINES.values() for drawn in its_parts]
     for name, its_parts in ENGINES.items():
         engine = add_engine(session, name)
         for drawn in its_parts:
@@ -78,22 +79,29 @@ def fill(session: Session) -> dict[str, int]:
             _draw(session, parts[drawn.name], drawn)
     for hole, hole_feature, shaft, shaft_feature, duty in GOES_WITH:
         add_fit(session, (parts[hole], hole_feature), (parts[shaft], shaft_feature), duty)
+    for drawn in every:
+        _route(session, parts[drawn.name], drawn)
     for name, feature, reading in READ:
         measure(session, parts[name], feature, reading)
     return parts
 
 
 def _draw(session: Session, part_id: int, drawn: Drawn) -> None:
-    """Draw a part, and route it; some of it is done already."""
-    page = PageUnit(drawn.unit)
+    """Draw a part."""
     told = {
         "blank": drawn.blank, "features": list(drawn.features), "notes": list(drawn.notes),
         "tries": drawn.tries, "alike": drawn.alike, "harden": drawn.harden, "unit": drawn.unit,
     }  # fmt: skip
-    kept = save_drawn(session, part_id, 1, drawn.metal, told)
+    save_drawn(session, part_id, 1, drawn.metal, told)
+
+
+def _route(session: Session, part_id: int, drawn: Drawn) -> None:
+    """Route a part when it is known what goes with it; some of it is done already."""
+    kept = part_kept(session, part_id)
+    tries = kept.drawn["tries"] if kept.drawn else {}
     part = part_of(
-        drawn.name, drawn.metal, drawn.blank, drawn.features, page,
-        notes=drawn.notes, tries=drawn.tries, alike=drawn.alike, harden=drawn.harden,
+        drawn.name, drawn.metal, drawn.blank, drawn.features, PageUnit(drawn.unit),
+        notes=drawn.notes, tries=tries, alike=drawn.alike, harden=drawn.harden,
     )  # fmt: skip
     job = Job(part, WORKSHOP)
     found = propose(job, drawn.overruled)

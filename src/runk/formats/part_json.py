@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from runk.core.calculator import AnyCalculator
+from runk.core.fits.question import duties
 from runk.core.metals.metal import Metal, find_metal
 from runk.core.questions import Read, sentence
 from runk.core.refusals import Refused
@@ -18,22 +19,32 @@ from runk.core.route.route import Job, Route, SetUp, step_of
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
-VERSION = 1
+VERSION = 2
 MOST_PARTS, MOST_SET_UPS, MOST_LINES, LONGEST_LINE = 200, 100, 400, 300
 _PART = frozenset(
     {"name", "metal", "blank", "features", "notes", "tries", "alike", "harden", "route",
-     "overruled", "unit", "done", "proved", "at_least", "reasons"}
+     "overruled", "unit", "done", "proved", "at_least", "reasons", "measured", "schools"}
 )  # fmt: skip
 
 
 @dataclass(frozen=True)
 class PartFile:
-    """A part of a file: itself, its route where it has one, lines ticked, and it as typed."""
+    """A part of a file: itself, its route where it has one, lines ticked, it as typed, and read."""
 
     part: Part
     route: Route | None = None
     done: tuple[str, ...] = ()
     drawn: dict[str, Any] = field(default_factory=dict)
+    measured: dict[str, str] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True)
+class Together:
+    """A hole of one part and a shaft of another, by their names, and what they do."""
+
+    hole: tuple[str, str]
+    shaft: tuple[str, str]
+    duty: str
 
 
 @dataclass(frozen=True)
@@ -44,11 +55,13 @@ class EngineFile:
         engine: Its name; empty where the file is of parts alone.
         parts: Those that are drawn, in order.
         named: Those that are only named yet, as they are kept.
+        goes_with: Which features of which parts go together, and what they do.
     """
 
     engine: str
     parts: tuple[PartFile, ...]
     named: tuple[dict[str, Any], ...] = ()
+    goes_with: tuple[Together, ...] = ()
 
 
 def engine_of(
@@ -104,7 +117,28 @@ def engine_of(
     for name in names:
         if names.count(name) > 1:
             raise Refused(f"Two parts are called {name}.", field="name")
-    return EngineFile(_text(document, "engine", 120), tuple(parts), only)
+    together = tuple(_together(one, names) for one in _list(document, "goes_with"))
+    return EngineFile(_text(document, "engine", 120), tuple(parts), only, together)
+
+
+def _together(row: Any, names: list[str]) -> Together:
+    """Two features that go together, of parts that are in the file."""
+    if not isinstance(row, dict):
+        raise Refused("`goes_with` is a list of hole, shaft and duty.", field="goes_with")
+    sides = [row.get("hole"), row.get("shaft")]
+    for side in sides:
+        if not (
+            isinstance(side, list) and len(side) == 2 and all(isinstance(x, str) for x in side)
+        ):
+            raise Refused("A hole or shaft is the name of a part and of a feature.",
+                          field="goes_with")  # fmt: skip
+        if side[0].casefold() not in names:
+            raise Refused(f"There is no part {side[0][:60]} in that file.", field="goes_with")
+    duty = _text(row, "duty", 40)
+    if duty not in duties():
+        raise Refused(f"I know no duty `{duty}`.", field="duty", suggest="running")
+    (hole, into), (shaft, goes) = sides  # type: ignore[misc]
+    return Together((hole, into), (shaft, goes), duty)
 
 
 def _unit(unit: Any) -> PageUnit:
@@ -157,6 +191,7 @@ def _part(row: Any, n: int, metals: Mapping[str, Metal], page: PageUnit) -> Part
         tries={str(k): v for k, v in tries.items()},
         alike=alike,
         harden=row.get("harden") is True,
+        schools=_words(row, "schools", 10),
     )  # fmt: skip
     lost = sorted(set(part.tries) - set(part.by_key))
     if lost:
@@ -170,7 +205,22 @@ def _part(row: Any, n: int, metals: Mapping[str, Metal], page: PageUnit) -> Part
         "notes": list(part.notes), "tries": dict(part.tries), "alike": part.alike,
         "harden": part.harden, "unit": page.value,
     }  # fmt: skip
-    return PartFile(part, _route(row, name), tuple(_lines(row, "done")), drawn)
+    if part.schools:
+        drawn["schools"] = dict(part.schools)
+    measured = _words(row, "measured", 200)
+    return PartFile(part, _route(row, name), tuple(_lines(row, "done")), drawn, measured)
+
+
+def _words(row: Mapping[str, Any], name: str, most: int) -> dict[str, str]:
+    """Short words by short names."""
+    found = row.get(name, {})
+    if (
+        not isinstance(found, dict)
+        or len(found) > most
+        or not all(isinstance(v, str) and len(v) <= 100 and len(k) <= 60 for k, v in found.items())
+    ):
+        raise Refused(f"`{name}` is name by name a few words.", field=name)
+    return found
 
 
 def _named(row: Mapping[str, Any], metals: Mapping[str, Metal]) -> dict[str, Any]:
@@ -268,7 +318,10 @@ def proposal_kept(found: Proposed) -> dict[str, Any]:
 
 
 def engine_plain(
-    engine: str, rows: Iterable[Mapping[str, Any]], page: PageUnit = PageUnit.MM
+    engine: str,
+    rows: Iterable[Mapping[str, Any]],
+    page: PageUnit = PageUnit.MM,
+    goes_with: Iterable[Together] = (),
 ) -> dict[str, Any]:
     """An engine as a document that :func:`engine_of` reads back.
 
@@ -276,8 +329,13 @@ def engine_plain(
         engine: Its name.
         rows: Its parts as plain data.
         page: What a bare number means in those that do not say.
+        goes_with: What goes with what.
     """
+    together = [
+        {"hole": list(one.hole), "shaft": list(one.shaft), "duty": one.duty} for one in goes_with
+    ]
     return {
         "runk": "parts", "version": VERSION, "unit": page.value, "engine": engine,
         "parts": [dict(row) for row in rows],
+        **({"goes_with": together} if together else {}),
     }  # fmt: skip

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from runk.core.refusals import Refused
 from runk.store.database import now
-from runk.store.models import GoesWithRow
+from runk.store.models import GoesWithRow, PartRow
 from runk.store.parts import part_kept
 
 MOST_FITS = 400
@@ -74,7 +74,22 @@ def add_fit(session: Session, hole: tuple[int, str], shaft: tuple[int, str], dut
     )  # fmt: skip
     session.add(row)
     session.flush()
+    _tried(session, _fit(row), True)
     return _fit(row)
+
+
+def _tried(session: Session, fit: KeptFit, goes: bool) -> None:
+    """What goes with a feature is tried on it; what no longer goes with it is not."""
+    for (part, feature), (other, theirs) in ((fit.hole, fit.shaft), (fit.shaft, fit.hole)):
+        row, says = session.get_one(PartRow, part), f"{theirs} of {part_kept(session, other).name}"
+        if row.drawn is None:
+            continue
+        tries = dict(row.drawn.get("tries", {}))
+        if goes and feature not in tries:
+            tries[feature] = says
+        elif not goes and tries.get(feature) == says:
+            del tries[feature]
+        row.drawn = {**row.drawn, "tries": tries}
 
 
 def set_fit_deleted(session: Session, fit_id: int, deleted: bool) -> None:
@@ -83,3 +98,5 @@ def set_fit_deleted(session: Session, fit_id: int, deleted: bool) -> None:
     if row is None:
         raise Refused("That fit is no longer there.", field="id")
     row.deleted_at = now() if deleted else None
+    session.flush()
+    _tried(session, _fit(row), not deleted)

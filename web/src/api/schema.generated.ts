@@ -690,6 +690,10 @@ export interface components {
             metal: string;
             /** @default [] */
             notes: string[];
+            /** @default {} */
+            schools: {
+                [key: string]: string;
+            };
             /** @default false */
             sure: boolean;
             /** @default {} */
@@ -1824,6 +1828,7 @@ export interface components {
         };
         PartOut: {
             alike: number;
+            asks_schools: string[];
             at_least: number;
             blank: string;
             broken: components["schemas"]["BrokenOut"][];
@@ -1851,6 +1856,9 @@ export interface components {
             proved: boolean;
             reasons: components["schemas"]["Reason"][];
             route: components["schemas"]["SetUpOut"][];
+            schools: {
+                [key: string]: string;
+            };
             spoken: {
                 [key: string]: string;
             };
@@ -2338,6 +2346,16 @@ export interface components {
             school: string;
             target_percent: components["schemas"]["FigureWire"];
             title: string;
+        };
+        SchoolIn: {
+            school: string;
+            version: number;
+            way: string;
+        };
+        SchoolOut: {
+            key: string;
+            name: string;
+            ways: components["schemas"]["WayOut"][];
         };
         Score: {
             advised_inside: boolean;
@@ -3363,6 +3381,17 @@ export interface components {
             hole_mm: number[];
             shaft_c: number[];
             shaft_mm: number[];
+        };
+        WayOut: {
+            chosen: boolean;
+            costs: string;
+            key: string;
+            minutes: number;
+            name: string;
+            parts: number;
+            problem: string;
+            proved: boolean;
+            set_ups: number;
         };
         WayOutWire: {
             says: string;

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import INSIDE
+from runk.core.route.part import Feature, Part
 from runk.core.route.route import Job, SetUp
 
 _WAYS = {
@@ -45,11 +46,11 @@ def grip_asked(job: Job, one: SetUp) -> dict[str, str]:
         # It bears on a face: on what that face is wide.
         dia = part.outside_at(feature.span[0]) if feature is not None else part.across
     cut = [
-        part.by_key[job.by_key[line].feature].size
+        _cut_at(part, part.by_key[job.by_key[line].feature])
         for line in one.does
         if line in job.by_key and job.by_key[line].feature
     ]
-    if dia <= 0 or not cut:
+    if dia <= 0 or not any(cut):
         return {}
     asked = {"way": way, "dia": f"{dia:g} mm", "at": f"{max(cut):g} mm"}
     inside = [
@@ -64,3 +65,10 @@ def grip_asked(job: Job, one: SetUp) -> dict[str, str]:
     if one.packing:
         asked["faces"] = "soft"
     return asked | ({"metal": part.metal} if part.metal else {})
+
+
+def _cut_at(part: Part, feature: Feature) -> float:
+    """The largest diameter it is cut at: a face as far out as it goes."""
+    if feature.kind in ("face", "chamfer"):
+        return part.outside_at(feature.span[0]) or part.across
+    return feature.size + 2 * feature.throw

@@ -9,7 +9,7 @@ from runk.core.machines.machine import MachineKind
 from runk.core.route.feature_question import INSIDE
 from runk.core.route.hold import LEAST_GRIP_MM, Hold
 from runk.core.route.operations import PART_OFF, Operation, spare
-from runk.core.route.other_holds import blocks, bonded, less_usual
+from runk.core.route.other_holds import blocks, bonded, less_usual, on_its_rod
 from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part
 from runk.core.tools import ToolKind, usable
 from runk.core.tools.collets import grips
@@ -35,6 +35,8 @@ def holds_of(part: Part, operations: tuple[Operation, ...], workshop: Workshop) 
     if part.turned:
         found = list(_turned(part, operations, workshop))
         found += bonded(part, operations, found)
+        if part.schools.get("piston") == "rod":
+            found = list(on_its_rod(part, operations, found))
     else:
         found = list(blocks(part, operations))
     if any(one.access.way == "none" for one in operations):

@@ -132,6 +132,13 @@ def _of_feature(part: Part, feature: Feature) -> list[Operation]:
         return []
     cored = part.cast and part.blank.cored is not None
     verbs = verbs_of(feature.asked, cored and feature.kind in INSIDE)
+    if (
+        feature.kind == "holes"
+        and feature.key in part.tries
+        and part.schools.get("holes") == "through"
+    ):
+        # The mate's own holes lead the drill.
+        verbs = tuple(verb for verb in verbs if verb != "spot")
     milled = _milled(part, feature)
     return [
         Operation(

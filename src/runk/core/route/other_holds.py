@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.hold import LEAST_GRIP_MM, Hold, too_short
@@ -61,6 +62,29 @@ def less_usual(
             elif feature.kind == "thread" and long >= LEAST_GRIP_MM:
                 yield Hold(f"in a split bush round {feature.key}, {out} end out", Way.COLLET,
                            "lathe", ends, feature.span, feature.key, needs)  # fmt: skip
+
+
+def on_its_rod(
+    part: Part, operations: tuple[Operation, ...], found: Sequence[Hold]
+) -> Iterator[Hold]:
+    """A piston by the school that finishes it on its own rod: nowhere else is its outside finished.
+
+    Args:
+        part: The part.
+        operations: Its operations.
+        found: The other ways there are.
+    """
+    tried = {f.key for f in part.features if f.kind == "outside" and f.fine}
+    finishes = frozenset(
+        one.key for one in operations if one.verb == "finish" and one.feature in tried
+    )
+    yield from (replace(hold, bars=hold.bars | finishes) for hold in found)
+    off = frozenset(o.key for o in operations if o.verb == "part off")
+    for feature in part.features:
+        if feature.kind in ("tapped", "reamed") and on_axis(feature) and feature.key in part.tries:
+            yield Hold(f"on its own rod in {feature.key}, the rod in a collet", Way.COLLET,
+                       "lathe", frozenset({"right", "left", "outside"}), None, feature.key,
+                       _keys(operations, feature) | off, inside=False)  # fmt: skip
 
 
 def bonded(part: Part, operations: tuple[Operation, ...], found: Sequence[Hold]) -> Iterator[Hold]:

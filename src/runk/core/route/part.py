@@ -105,6 +105,7 @@ class Part:
         tries: Names of features that are tried against a mate that is there, and the mate's.
         alike: How many of it are made.
         harden: Whether it is hardened when all else is done.
+        schools: Which school it is made by, where workers differ.
     """
 
     name: str
@@ -115,6 +116,7 @@ class Part:
     tries: dict[str, str] = field(default_factory=dict)
     alike: int = 1
     harden: bool = False
+    schools: dict[str, str] = field(default_factory=dict)
 
     @cached_property
     def turned(self) -> bool:

@@ -8,7 +8,7 @@ from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES
 from runk.core.route.grips import finishing, grips_finished, is_close, is_reset, unbalanced
 from runk.core.route.hold import Hold
-from runk.core.route.operations import BY_HAND, PART_OFF
+from runk.core.route.operations import BY_HAND, PART_OFF, Operation
 from runk.core.route.route import Job, SetUp
 
 
@@ -36,8 +36,13 @@ def with_steps(job: Job, set_ups: tuple[SetUp, ...]) -> Iterator[SetUp]:
                 isolated = True
             if key == PART_OFF:
                 lines.append("lock the carriage")
+            through = _through(job, operation)
+            if through:
+                lines.append(f"note: clamp {through} on it, and drill through its holes")
             lines.append(key)
             done.add(key)
+            if through:
+                lines.append(f"mark the pair: it and {through}")
             if operation.feature and finishing(job, operation.feature) == key:
                 lines += _finished(job, operation.feature)
         if n == len(set_ups) and job.part.alike > 1:
@@ -59,6 +64,14 @@ def _gripped(hold: Hold, n: int) -> Iterator[str]:
         yield "bond it and let it set"
     if unbalanced(hold):
         yield "balance"
+
+
+def _through(job: Job, one: Operation) -> str:
+    """What a circle of holes is drilled through; empty where it is set out by itself."""
+    if one.verb != "drill" or job.part.schools.get("holes") != "through":
+        return ""
+    holes = job.part.by_key[one.feature].kind == "holes"
+    return job.part.tries.get(one.feature, "") if holes else ""
 
 
 def _finished(job: Job, name: str) -> Iterator[str]:

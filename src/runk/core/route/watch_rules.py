@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from runk.core.holding.harden import STEELS
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES
 from runk.core.route.grips import finishing, is_close
-from runk.core.route.operations import BY_HAND, PART_OFF
+from runk.core.route.operations import BY_HAND, HARDEN, PART_OFF
 from runk.core.route.part import EPS, FLAT_SIDES, Feature
 from runk.core.route.placed import meets, ported
 from runk.core.route.route import Job, SetUp, step_of
@@ -159,6 +160,16 @@ def _meets_port(job: Job, walk: Walk) -> Seen:
                 yield f"A hole of {holes.key} runs into {port.key}.", keys, at
 
 
+def _hardens(job: Job, walk: Walk) -> Seen:
+    metal = job.workshop.metals.get(job.part.metal)
+    if HARDEN in job.by_key and metal is not None and metal.kind not in STEELS:
+        yield (
+            f"{metal.name} does not harden by quenching.",
+            (HARDEN,),
+            walk.set_up_of.get(HARDEN, 0),
+        )
+
+
 def _run_out(job: Job, walk: Walk) -> Seen:
     part = job.part
     for one in job.of("cut thread"):
@@ -173,7 +184,7 @@ def _run_out(job: Job, walk: Walk) -> Seen:
                 f.kind == "groove" and f.span[0] - EPS <= x <= f.span[1] + EPS
                 for f in part.features
             )
-            if part.outside_at(x + beyond) > screw.major_mm + EPS and not relieved:
+            if part.outside_at(x + beyond) > screw.major_mm + screw.pitch_mm and not relieved:
                 yield f"{thread.key} runs up to a shoulder.", (one.key,), walk.set_up_of[one.key]
 
 
@@ -227,6 +238,9 @@ WATCH_RULES: tuple[Watch, ...] = (
           mend="Write it as the part names it."),
     Watch(key="no-reason", name="Overruled with a reason", look=_no_reason,
           reason="A reason written down is what the next evening needs.", mend="Write why."),
+    Watch(key="hardens", name="Only a steel with carbon in it is hardened", look=_hardens,
+          reason="Quenched it is as soft as before, and bent.",
+          mend="Silver steel or gauge plate; or case-harden it, or leave it soft."),
     Watch(key="room-to-run-out", name="A thread has room to run out", look=_run_out,
           severity=Severity.MIND,
           reason="A die leaves its last two threads unfinished, and a tool has nowhere to stop.",

@@ -35,6 +35,7 @@ export function Features({ part, act }: { part: Part; act: Act }) {
         tries: part.tries,
         alike: Number(alike) || 1,
         harden,
+        schools: part.schools,
         sure,
         unit: part.features.length ? part.unit : unit,
       },

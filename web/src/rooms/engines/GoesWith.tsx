@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Link } from 'wouter';
+import { Link, useLocation } from 'wouter';
 import { type Part, usePart } from '../../api/parts';
 import { call } from '../../api/client';
 import { client, refusalOf, useCalculators, useEngines } from '../../api/queries';
@@ -7,7 +7,10 @@ import type { Problem } from '../../api/client';
 import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
 import { usePrefs } from '../../state/prefs';
+import { pathOf } from '../../house';
+import { setQuestion } from '../../state/question';
 import { offerUndo } from '../../state/undo';
+import { workFor } from '../../state/work';
 
 /** What each feature goes with, what that makes of it, and what it reads. */
 export function GoesWith({ part }: { part: Part }) {
@@ -17,6 +20,13 @@ export function GoesWith({ part }: { part: Part }) {
     await call('DELETE', `/fits/${id}`);
     await again();
     offerUndo({ says, undo: () => call('POST', `/fits/${id}/back`).then(again) });
+  };
+  const calculators = useCalculators().data ?? [];
+  const [, go] = useLocation();
+  const fit = (one: Part['fits'][number]) => {
+    setQuestion('mate', one.question);
+    workFor({ calculator: 'mate', part: part.id, name: part.name, feature: one.feature });
+    go(pathOf(calculators, 'mate'));
   };
   if (part.features.length === 0 || part.problem) return null;
   return (
@@ -41,6 +51,14 @@ export function GoesWith({ part }: { part: Part }) {
                 ✕
               </Button>
             </p>
+            {'duty' in one.question && (
+              <button
+                type="button"
+                className="min-h-11 cursor-pointer text-mark hover:underline"
+                onClick={() => fit(one)}>
+                Work the fit out
+              </button>
+            )}
             {one.target && (
               <p className="text-lg">
                 Make it <b className="figures">{one.target}</b>

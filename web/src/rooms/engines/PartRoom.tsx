@@ -19,6 +19,7 @@ import { EditRoute } from './EditRoute';
 import { Features } from './Features';
 import { GoesWith } from './GoesWith';
 import { Reads } from './Reads';
+import { Schools } from './Schools';
 import { WorkedOut } from './WorkedOut';
 import { hours } from './words';
 
@@ -102,6 +103,7 @@ function Whole({ part, act }: { part: Part; act: Act }) {
         ) : (
           <SetUps part={part} act={act} shown={at} show={show} />
         )}
+        <Schools part={part} />
         {part.reasons.length > 0 && !editing && (
           <details>
             <summary className="min-h-11 cursor-pointer py-2 text-lg text-mark">Why so</summary>
@@ -171,6 +173,11 @@ const OPENS: Record<string, string> = {
   die: 'Blank and die',
   hole: 'Tool by tool',
   circle: 'Hole by hole',
+  surplus: 'Share the surplus',
+  true: 'Set it true',
+  taper: 'Set the top slide',
+  throw: 'Centres for the throw',
+  harden: 'Heat and quench',
 };
 
 /** Opens a calculator's room with its question filled in, for a feature of this part. */
