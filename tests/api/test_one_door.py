@@ -19,6 +19,7 @@ NOT_WRITING = {
     "/api/setout/read",
     "/api/practice",
     "/api/practice/groove",
+    "/api/engines/{engine_id}/kit",
     "/api/sign-in",
     "/api/sign-out",
 }
@@ -128,6 +129,11 @@ def kept_cut(client: TestClient) -> int:
 def kept_thread(client: TestClient) -> int:
     body = {"keep_key": "kept-cut-02", "calculator": "screwcut", "question": {"thread": "M10"}}
     return int(post(client, "/api/cuts", body)["id"])
+
+
+def put_want(client: TestClient) -> str:
+    client.put("/api/engines/1/wanted", json={"what": "circlips"})
+    return "circlips"
 
 
 def crank_id(client: TestClient) -> int:
@@ -297,6 +303,12 @@ MEETINGS: dict[str, Callable[[TestClient], Meeting]] = {
         f"/api/parts/{crank_id(c)}/school",
         lambda _n: {"version": 3, "school": "crank", "way": "solid"},
         "one",
+    ),
+    "PUT /api/engines/{engine_id}/wanted": lambda _: Meeting(
+        "/api/engines/1/wanted", lambda n: {"what": "circlips", "many": n + 1}, "all"
+    ),
+    "DELETE /api/engines/{engine_id}/wanted": lambda c: Meeting(
+        f"/api/engines/1/wanted?what={put_want(c)}", _none, "all"
     ),
     "PUT /api/mates/{mate}/of": lambda c: Meeting(
         f"/api/mates/{kept_mate(c)}/of", lambda _n: {"part_id": 1, "feature": "bore"}, "all"

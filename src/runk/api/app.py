@@ -31,6 +31,7 @@ from runk.api import (
     slate,
     tablet,
     tools,
+    wanted,
 )
 from runk.api.ask_parts import about_parts
 from runk.api.cutbook import CutBook
@@ -103,6 +104,7 @@ def create_app(
     app.include_router(parts.router(store, book, reader.workshop))
     app.include_router(part_schools.router(store, reader.workshop))
     app.include_router(engine_work.router(store, reader.workshop))
+    app.include_router(wanted.router(store, reader.workshop))
     app.include_router(part_files.router(store, reader.workshop))
     app.include_router(practice.router(reader.workshop))
     app.include_router(cuts.router(book, reader.workshop, catalogue))

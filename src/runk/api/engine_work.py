@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
@@ -23,6 +24,7 @@ from runk.formats.part_json import spoken_route
 from runk.store import parts as kept
 from runk.store.database import Store
 from runk.store.parts import KeptPart
+from runk.store.wants import State, wants_of
 
 
 class RuleOut(BaseModel):
@@ -47,6 +49,7 @@ class PartLine(BaseModel):
     operations: int
     done: int
     minutes: float
+    spent: float
     next: str
     hold: str
     broken: int
@@ -62,7 +65,7 @@ class EngineOut(BaseModel):
     name: str
     parts: list[PartLine]
     minutes: float
-    wanted: list[str]
+    spent: float
 
 
 class TonightRow(BaseModel):
@@ -121,7 +124,7 @@ def router(store: Store, here: Here) -> APIRouter:
             name=name,
             parts=lines,
             minutes=sum(one.minutes for one in lines),
-            wanted=list(dict.fromkeys(what for one in lines for what in one.wanted)),
+            spent=sum(one.spent for one in lines),
         )
         return Response(whole.__pydantic_serializer__.to_json(whole), media_type="application/json")
 
@@ -131,7 +134,12 @@ def router(store: Store, here: Here) -> APIRouter:
     ) -> TonightOut:
         with store.reading() as session:
             rows = kept.parts_kept(session)
-        return planned(rows, here(), minutes, unit)
+            engines = {row.engine_id for row in rows if row.engine_id is not None}
+            stands: dict[tuple[int | None, str], str] = {
+                (engine, one.what): one.state
+                for engine in engines for one in wants_of(session, engine)
+            }  # fmt: skip
+        return planned(rows, here(), minutes, unit, stands)
 
     return routes
 
@@ -158,7 +166,7 @@ def part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
 def _part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
     line = PartLine(
         id=row.id, name=row.name, metal=row.metal, features=0, operations=0, done=0, minutes=0.0,
-        next="", hold="", broken=0, wanted=[], problem="", routed=False,
+        spent=0.0, next="", hold="", broken=0, wanted=[], problem="", routed=False,
     )  # fmt: skip
     if row.drawn is None:
         return line
@@ -174,15 +182,32 @@ def _part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
     line.broken = len(check(job, route).broken) if route.set_ups else 0
     line.wanted = list(dict.fromkeys(one.what for one in wanted(job, bool(row.done))))
     for n, one in enumerate(route.set_ups, 1):
-        line.minutes += set_up_min(job, one, done, n)
+        left_min = set_up_min(job, one, done, n)
+        line.minutes += left_min
+        line.spent += set_up_min(job, one) - left_min
         if not line.next:
             left = [x for at, x in enumerate(one.does) if mark_of(job, n, at, x) not in done]
             line.next, line.hold = (spoken(left[0]), one.hold) if left else ("", "")
     return line
 
 
-def planned(rows: list[KeptPart], workshop: Workshop, minutes: int, page: PageUnit) -> TonightOut:
-    """The set-ups that fit an evening, with what waits for something."""
+def planned(
+    rows: list[KeptPart],
+    workshop: Workshop,
+    minutes: int,
+    page: PageUnit,
+    stands: Mapping[tuple[int | None, str], str] | None = None,
+) -> TonightOut:
+    """The set-ups that fit an evening, with what waits for something.
+
+    Args:
+        rows: Every part.
+        workshop: Today's.
+        minutes: There are.
+        page: How sizes are said.
+        stands: How what is wanted of an engine stands: what is here waits no more.
+    """
+    stands = stands or {}
     ready: list[list[Ready]] = []
     told: dict[tuple[int, int], TonightRow] = {}
     waiting: list[str] = []
@@ -195,7 +220,10 @@ def planned(rows: list[KeptPart], workshop: Workshop, minutes: int, page: PageUn
             waiting.append(f"{row.name}: {refused.said(page)}")
             continue
         route, done = spoken_route(job, route_in(row)), frozenset(row.done)
-        missing = {one.blocks: one.what for one in wanted(job, bool(row.done))}
+        missing = {
+            one.blocks: one.what for one in wanted(job, bool(row.done))
+            if stands.get((row.engine_id, one.what)) != State.HERE
+        }  # fmt: skip
         own: list[Ready] = []
         for n, one in enumerate(route.set_ups, 1):
             left = [x for at, x in enumerate(one.does) if mark_of(job, n, at, x) not in done]
@@ -203,7 +231,9 @@ def planned(rows: list[KeptPart], workshop: Workshop, minutes: int, page: PageUn
                 continue
             lacks = next((missing[x] for x in ("", *left) if x in missing), "")
             if lacks:
-                waiting.append(f"{row.name}, set-up {n}: {lacks} is wanted.")
+                ordered = stands.get((row.engine_id, lacks)) == State.ORDERED
+                how = "ordered" if ordered else "wanted"
+                waiting.append(f"{row.name}, set-up {n}: {lacks} is {how}.")
                 break
             takes = set_up_min(job, one, done, n)
             brings = sum(x in job.by_key for x in left) or 1

@@ -73,6 +73,15 @@ def _engine_row(session: Session, engine_id: int, *, deleted: bool = False) -> E
     return row
 
 
+def engine_there(session: Session, engine_id: int) -> None:
+    """See that an engine is there.
+
+    Raises:
+        Refused: It is gone.
+    """
+    _engine_row(session, engine_id)
+
+
 def _part_row(session: Session, part_id: int, *, deleted: bool = False) -> PartRow:
     row = session.get(PartRow, part_id)
     if row is None or (row.deleted_at is not None and not deleted):

@@ -71,6 +71,20 @@ class GoesWithRow(Base):
     deleted_at: Mapped[datetime | None]
 
 
+class WantRow(Base):
+    """Something an engine wants: bought ready, or missing for a part; and how it stands."""
+
+    __tablename__ = "want"
+    __table_args__ = (CheckConstraint("many > 0"), UniqueConstraint("engine_id", "what"))
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    engine_id: Mapped[int] = mapped_column(ForeignKey("engine.id", ondelete="CASCADE"), index=True)
+    what: Mapped[str] = mapped_column(String(120))
+    many: Mapped[int]
+    state: Mapped[str] = mapped_column(String(20))
+    bought: Mapped[bool]
+
+
 class MachineRow(Base):
     """A machine; its speeds, limits and dials are rows of their own, saved with it."""
 

@@ -7,6 +7,16 @@ export type paths = Record<string, never>;
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AlongOut: {
+            along: string[];
+            over: boolean;
+            part_id: number;
+            question: {
+                [key: string]: string;
+            };
+            says: string;
+            shaft: string;
+        };
         AlsoDividesWire: {
             how: string;
             way: string;
@@ -794,7 +804,7 @@ export interface components {
             minutes: number;
             name: string;
             parts: components["schemas"]["PartLine"][];
-            wanted: string[];
+            spent: number;
         };
         EngineWithParts: {
             id: number;
@@ -1244,6 +1254,20 @@ export interface components {
                 [key: string]: string;
             };
         };
+        KitIn: {
+            lines: string;
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+        };
+        KitOut: {
+            over: string[];
+            rows: components["schemas"]["KitRow"][];
+        };
+        KitRow: {
+            asks: string;
+            has: string;
+            short: string;
+        };
         LappedAnswerWire: {
             before_mm: components["schemas"]["FigureWire"];
             high_mm: components["schemas"]["FigureWire"];
@@ -1430,7 +1454,7 @@ export interface components {
             start: number;
         };
         MarkIn: {
-            state: components["schemas"]["State"];
+            state: components["schemas"]["runk__core__tools__tool__State"];
             version: number;
         };
         MarkWire: {
@@ -1799,6 +1823,7 @@ export interface components {
             operations: number;
             problem: string;
             routed: boolean;
+            spent: number;
             wanted: string[];
         };
         PartOffAnswerWire: {
@@ -2845,13 +2870,16 @@ export interface components {
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };
-        /** @enum {string} */
-        State: "sound" | "missing" | "bent" | "blunt";
         StepWire: {
             label: string;
             source: components["schemas"]["SourceWire"];
             why: string;
             words: string;
+        };
+        StockOut: {
+            parts: string[];
+            pieces: number;
+            says: string;
         };
         StockReply: {
             answer: components["schemas"]["SectionAnswerWire"] | components["schemas"]["BarAnswerWire"] | components["schemas"]["ShelfAnswerWire"];
@@ -3246,7 +3274,7 @@ export interface components {
             resolution_mm: number | null;
             series: string;
             size_mm: number;
-            state: components["schemas"]["State"];
+            state: components["schemas"]["runk__core__tools__tool__State"];
             version: number;
             width_mm: number | null;
         };
@@ -3330,6 +3358,25 @@ export interface components {
         UndoIn: {
             event_key: string;
             undoes: number;
+        };
+        WantIn: {
+            /** @default 1 */
+            many: number;
+            /** @default missing */
+            state: components["schemas"]["runk__store__wants__State"];
+            what: string;
+        };
+        WantOut: {
+            bought: boolean;
+            many: number;
+            parts: string[];
+            state: components["schemas"]["runk__store__wants__State"];
+            what: string;
+        };
+        WantedOut: {
+            shafts: components["schemas"]["AlongOut"][];
+            stock: components["schemas"]["StockOut"][];
+            wants: components["schemas"]["WantOut"][];
         };
         WarmFitWire: {
             clearance_cold_mm: components["schemas"]["FigureWire"];
@@ -3578,6 +3625,10 @@ export interface components {
             state: string;
             title: string;
         };
+        /** @enum {string} */
+        runk__core__tools__tool__State: "sound" | "missing" | "bent" | "blunt";
+        /** @enum {string} */
+        runk__store__wants__State: "missing" | "ordered" | "here";
     };
     responses: never;
     parameters: never;

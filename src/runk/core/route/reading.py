@@ -59,7 +59,12 @@ def feature_said(line: str, page: PageUnit) -> FeatureQuestion:
 
 
 @lru_cache(maxsize=512)
-def _blank_said(line: str, page: PageUnit) -> BlankQuestion:
+def blank_said(line: str, page: PageUnit) -> BlankQuestion:
+    """A blank from its line.
+
+    Raises:
+        Refused: It cannot be read.
+    """
     return blank_of(typed_of(line, BLANK), page)
 
 
@@ -103,7 +108,7 @@ def part_of(
             metal = find_metal(metal, dict(metals)).key
         except Refused as refused:
             raise refused.on("metal") from None
-    stock = _blank_said(blank, page) if isinstance(blank, str) else blank_of(blank, page)
+    stock = blank_said(blank, page) if isinstance(blank, str) else blank_of(blank, page)
     questions = []
     for n, one in enumerate(features, 1):
         try:

@@ -6,6 +6,7 @@ import { Button } from '../../parts/Button';
 import { Drawn } from '../../parts/Drawn';
 import { usePrefs } from '../../state/prefs';
 import { EngineFiles } from './EngineFiles';
+import { Wanted } from './Wanted';
 import { hours } from './words';
 
 /** The engines: how far each part is, what is wanted, and what can be done tonight. */
@@ -74,19 +75,15 @@ function Work({ id }: { id: number }) {
   return (
     <>
       <p className="text-xl">
-        <b>{done}</b> of {engine.parts.length} parts done · about <b className="figures">{hours(engine.minutes)}</b> to
-        come
+        <b>{done}</b> of {engine.parts.length} parts done · about <b className="figures">{hours(engine.spent)}</b> done,{' '}
+        <b className="figures">{hours(engine.minutes)}</b> to come
       </p>
       <ul className="divide-y divide-line border-y border-line">
         {engine.parts.map((part) => (
           <Row key={part.id} part={part} />
         ))}
       </ul>
-      {engine.wanted.length > 0 && (
-        <p>
-          <b>Wanted:</b> {engine.wanted.join(', ')}.
-        </p>
-      )}
+      <Wanted key={id} engine={id} />
     </>
   );
 }
