@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import asdict
+from dataclasses import replace
 from typing import Any
 
 from runk.core.refusals import Refused
@@ -138,7 +138,7 @@ def _of_job(job: Job, drawn: dict[str, Any], page: PageUnit, begun: bool) -> dic
 
 def _of_route(job: Job, route: Route, kept: KeptPart, page: PageUnit) -> dict[str, Any]:
     if not route.set_ups:
-        return {"stages": [asdict(one) for one in stages(job, route)]}
+        return {"stages": list(stages(job, route))}
     found, done = check(job, route), frozenset(kept.done)
     stored = kept.route or {}
     ups = [_set_up(job, route, n, done, page) for n in range(1, len(route.set_ups) + 1)]
@@ -153,7 +153,7 @@ def _of_route(job: Job, route: Route, kept: KeptPart, page: PageUnit) -> dict[st
         ],
         "broken": [broken_plain(one, page) for one in found.broken],
         "waved": [broken_plain(one, page) for one in found.overruled],
-        "stages": [asdict(one) for one in stages(job, route)],
+        "stages": list(stages(job, route)),
         "minutes": sum(one["minutes"] for one in ups),
     }
 
@@ -169,7 +169,7 @@ def _set_up(job: Job, route: Route, n: int, done: frozenset[str], page: PageUnit
         "lines": lines,
         "minutes": set_up_min(job, one, done, n),
         "done": bool(lines) and all(line["done"] for line in lines),
-        "asked": [asdict(a) | {"says": worded(a.says, page)} for a in asked_first(job, route, n)],
+        "asked": [replace(a, says=worded(a.says, page)) for a in asked_first(job, route, n)],
     }
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
+from functools import lru_cache
 from typing import Any
 
 from runk.core.calculator import AnyCalculator
@@ -270,6 +271,11 @@ def spoken_route(job: Job, route: Route) -> Route:
         job: The part.
         route: As typed.
     """
+    if all(
+        one.hold in job.hold_by_key and all(x in job.by_key or step_of(x) for x in one.does)
+        for one in route.set_ups
+    ):
+        return route
     keys = {_plain(key): key for key in job.by_key}
     holds = {_plain(key): key for key in job.hold_by_key}
     return Route(
@@ -289,8 +295,9 @@ def _plain(words: str) -> str:
     return " ".join(words.casefold().replace(",", " ").replace(":", " ").split())
 
 
+@lru_cache(maxsize=4096)
 def said(calculator: AnyCalculator, question: Any, page: PageUnit) -> str:
-    """A feature or a blank as its sentence."""
+    """A feature or a blank as its sentence: worked out once, however often it is looked at."""
     return sentence(calculator, Read(question, {}), page, Workshop(()))
 
 
