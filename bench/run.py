@@ -75,6 +75,12 @@ _NEWER = frozenset(
 """Calculators measured at the question they open with."""
 
 
+def of_routes() -> list[Row]:
+    """Routes, with both servers running."""
+    with Pair() as pair:
+        return route_rows(pair)
+
+
 def over_http() -> list[Row]:
     """A calculator's route against one that takes and returns a typed body of the same bytes."""
     rows = []
@@ -253,7 +259,7 @@ def main() -> None:
         *fit_rows(),
         *shaft_rows(),
         *setting_out_rows(),
-        *route_rows(),
+        *of_routes(),
         *wheel_rows(),
         *wall_sheet(),
         *first_script(),

@@ -106,6 +106,8 @@ class Search:
             }
             for n in range(self.count)
         ]
+        self.places = [(h, place) for h, place in enumerate(problem.places) if place.reach]
+        self._open: dict[int, int] = {}
         self._bounds: dict[tuple[int, int], int] = {}
         self._kinds: dict[int, tuple[frozenset[int], frozenset[int]]] = {}
 
@@ -157,14 +159,22 @@ class Search:
         """Operations that can be done now without letting go."""
         if state.place == NONE or (state.here & self.problem.ends):
             return 0
-        can, before, place = 0, self.problem.before, self.problem.places[state.place]
-        left = place.reach & ~state.done
+        place = self.problem.places[state.place]
+        left = place.reach & self.waiting_for_nothing(state.done)
         if place.first & ~state.done:
             left &= ~self.problem.waits
-        for n in bits(left):
-            if before[n] & state.done == before[n]:
-                can |= 1 << n
-        return can
+        return left
+
+    def waiting_for_nothing(self, done: int) -> int:
+        """Operations not done whose forerunners are."""
+        found = self._open.get(done)
+        if found is None:
+            found = 0
+            for n, before in enumerate(self.problem.before):
+                if before & done == before and not done >> n & 1:
+                    found |= 1 << n
+            self._open[done] = found
+        return found
 
     def done(self, state: State, n: int) -> tuple[int, State]:
         """Do one operation."""
@@ -201,12 +211,12 @@ class Search:
             yield cost, after, (Move(state.place, n), *more)
         if not self.lets_go(state):
             return
-        for h, place in enumerate(self.problem.places):
-            # Cut off, it may be taken up again the same way.
-            again = h == state.place and not state.here & self.problem.ends
-            if again or place.needs & ~state.done or place.gone & state.done:
+        done, useful = state.done, self.waiting_for_nothing(state.done)
+        for h, place in self.places:
+            if not place.reach & useful or place.needs & ~done or place.gone & done:
                 continue
-            if not self._useful(place.reach & ~state.done, state.done):
+            # Cut off, it may be taken up again the same way.
+            if h == state.place and not state.here & self.problem.ends:
                 continue
             moved = state.place == NONE or self.problem.places[state.place].machine != place.machine
             cost = SET_UP + MACHINE * (moved and state.place != NONE)
@@ -214,10 +224,6 @@ class Search:
             tool, belt = (NONE, NONE) if moved else (state.tool, state.belt)
             after, more = self.settled(State(state.done, h, tool, belt, 0))
             yield cost, after, (Move(h, NONE), *more)
-
-    def _useful(self, left: int, done: int) -> bool:
-        before = self.problem.before
-        return any(before[n] & done == before[n] for n in bits(left))
 
     def finished(self, state: State) -> bool:
         """Whether all is done, and what goes together went together."""
