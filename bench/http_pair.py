@@ -14,7 +14,7 @@ import uvicorn
 from fastapi import FastAPI
 
 from runk.api.app import create_app
-from runk.api.part_shapes import PartOut
+from runk.api.part_shapes import LookOut
 from runk.api.wire import reply_model
 from runk.core.catalogue import CATALOGUE
 from runk.demo.run import prepare
@@ -34,7 +34,7 @@ def _serve_echo(port: int, folder: str) -> None:
     app = FastAPI()
     add_insert_route(app, folder)
     models = {name: reply_model(calculator) for name, calculator in CATALOGUE.items()}
-    for name, model in {**models, "part": PartOut}.items():
+    for name, model in {**models, "look": LookOut}.items():
 
         async def echo(body: Any) -> Any:
             return body
@@ -77,11 +77,7 @@ class Pair:
 
     def runk(self, path: str, body: bytes) -> bytes:
         """Ask the application."""
-        return _send(self._connections[0], path, body)
-
-    def put(self, path: str, body: bytes) -> bytes:
-        """Change something the application keeps."""
-        return _send(self._connections[0], path, body, "PUT")
+        return _post(self._connections[0], path, body)
 
     def get(self, path: str) -> bytes:
         """Fetch from the application."""
@@ -90,7 +86,7 @@ class Pair:
 
     def echo(self, path: str, body: bytes) -> bytes:
         """Ask the echo."""
-        return _send(self._connections[1], path, body)
+        return _post(self._connections[1], path, body)
 
 
 def connect(port: int) -> HTTPConnection:
@@ -108,8 +104,8 @@ def connect(port: int) -> HTTPConnection:
     raise RuntimeError("a server never answered")
 
 
-def _send(connection: HTTPConnection, path: str, body: bytes, how: str = "POST") -> bytes:
-    connection.request(how, path, body, {"content-type": "application/json"})
+def _post(connection: HTTPConnection, path: str, body: bytes) -> bytes:
+    connection.request("POST", path, body, {"content-type": "application/json"})
     response = connection.getresponse()
     data = response.read()
     if response.status >= 300:

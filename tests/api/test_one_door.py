@@ -20,6 +20,7 @@ NOT_WRITING = {
     "/api/practice",
     "/api/practice/groove",
     "/api/engines/{engine_id}/kit",
+    "/api/parts/look",
     "/api/sign-in",
     "/api/sign-out",
 }

@@ -21,6 +21,7 @@ from runk.api import (
     openapi,
     pages,
     part_files,
+    part_look,
     part_schools,
     parts,
     practice,
@@ -102,6 +103,7 @@ def create_app(
     app.include_router(engines.router(store))
     book = CutBook(store)
     app.include_router(parts.router(store, book, reader.workshop))
+    app.include_router(part_look.router(reader.workshop))
     app.include_router(part_schools.router(store, reader.workshop))
     app.include_router(engine_work.router(store, reader.workshop))
     app.include_router(wanted.router(store, reader.workshop))

@@ -28,6 +28,37 @@ class DrawnIn(BaseModel):
     unit: PageUnit = PageUnit.MM
 
 
+class LookIn(BaseModel):
+    """A part as it is being typed."""
+
+    name: str = Field(default="part", max_length=120)
+    metal: str = Field(default="", max_length=60)
+    blank: str = Field(max_length=300)
+    features: list[str] = Field(max_length=200)
+    unit: PageUnit = PageUnit.MM
+
+
+class LookLine(BaseModel):
+    """A feature as it is being typed: its name and what it is cut by, or what is wrong with it."""
+
+    key: str
+    says: str
+    operations: str
+    problem: str
+    suggest: str
+
+
+class LookOut(BaseModel):
+    """A part as it is being typed: line by line, and drawn where it can be made."""
+
+    blank: str
+    lines: list[LookLine]
+    problem: str
+    field: str
+    suggest: str
+    drawn: Stage | None
+
+
 class SetUpIn(BaseModel):
     """A set-up as typed or dragged."""
 

@@ -33,6 +33,12 @@ def part_in(kept: KeptPart, workshop: Workshop) -> Job:
     Raises:
         Refused: It has no features yet, or cannot be made as drawn.
     """
+    known = _JOBS.get(kept.id)
+    if known is not None:
+        row, of, job = known
+        same = (row.name, row.metal, row.drawn) == (kept.name, kept.metal, kept.drawn)
+        if of is workshop and same:
+            return job
     drawn = kept.drawn or {"blank": "", "features": []}
     if not drawn["features"]:
         raise Refused(
@@ -48,7 +54,16 @@ def part_in(kept: KeptPart, workshop: Workshop) -> Job:
         alike=drawn.get("alike", 1), harden=drawn.get("harden", False),
         schools=drawn.get("schools", {}),
     )  # fmt: skip
-    return Job(part, workshop)
+    if len(_JOBS) >= _MOST_JOBS:
+        _JOBS.clear()
+    job = Job(part, workshop)
+    _JOBS[kept.id] = (kept, workshop, job)
+    return job
+
+
+_JOBS: dict[int, tuple[KeptPart, Workshop, Job]] = {}
+"""Parts as they were read last: asked for again, unchanged, they are not read again."""
+_MOST_JOBS = 500
 
 
 def route_in(kept: KeptPart) -> Route:

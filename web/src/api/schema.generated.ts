@@ -1340,6 +1340,31 @@ export interface components {
             };
             reason: string;
         };
+        LookIn: {
+            blank: string;
+            features: string[];
+            /** @default  */
+            metal: string;
+            /** @default part */
+            name: string;
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+        };
+        LookLine: {
+            key: string;
+            operations: string;
+            problem: string;
+            says: string;
+            suggest: string;
+        };
+        LookOut: {
+            blank: string;
+            drawn: components["schemas"]["Stage"] | null;
+            field: string;
+            lines: components["schemas"]["LookLine"][];
+            problem: string;
+            suggest: string;
+        };
         Machine: {
             back_gear_ratio?: number | null;
             banjo_least_mm?: number | null;

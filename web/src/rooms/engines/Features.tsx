@@ -1,6 +1,9 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { type Schemas, call } from '../../api/client';
 import type { Part } from '../../api/parts';
 import { refusalOf } from '../../api/queries';
+import { StageView } from '../../drawings/StageView';
 import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
 import { usePrefs } from '../../state/prefs';
@@ -8,20 +11,37 @@ import type { Act } from './PartRoom';
 
 const HOW = 'bore 22 H7, from 0 to 60';
 
-/** What the part is: its blank and its features, a sentence each, saved together. */
+interface Drawing {
+  metal: string;
+  blank: string;
+  lines: string[];
+}
+
+/** What the part is: its blank and its features, a sentence each, drawn as they are typed and saved together. */
 export function Features({ part, act }: { part: Part; act: Act }) {
   const { unit } = usePrefs();
-  const [blank, setBlank] = useState(part.blank);
-  const [metal, setMetal] = useState(part.metal);
-  const [lines, setLines] = useState<string[]>(part.features.map((one) => one.typed));
+  const now: Drawing = { metal: part.metal, blank: part.blank, lines: part.features.map((one) => one.typed) };
+  // What was there before each change: the last is on top.
+  const [history, setHistory] = useState<Drawing[]>([now]);
+  const drawing = history.at(-1)!;
+  const { metal, blank, lines } = drawing;
   const [notes, setNotes] = useState(part.notes.join('\n'));
   const [alike, setAlike] = useState(String(part.alike));
   const [harden, setHarden] = useState(part.harden);
-  const [changed, setChanged] = useState(false);
-  const put = (next: string[]) => {
-    setLines(next);
-    setChanged(true);
+  const [more, setMore] = useState(false);
+  const [moving, move] = useState<number | null>(null);
+  const changed = history.length > 1 || more;
+  const page = part.features.length ? part.unit : unit;
+  const look = useLook(
+    { name: part.name, metal, blank, features: lines.filter((one) => one.trim()), unit: page },
+    history.length > 1,
+  );
+  // Letters of one word are one change.
+  const put = (next: Partial<Drawing>, typing = false) => {
+    const after = { ...drawing, ...next };
+    setHistory((before) => (typing && before.length > 1 ? [...before.slice(0, -1), after] : [...before, after]));
   };
+  const putLines = (next: string[]) => put({ lines: next });
   const save = (sure = false) =>
     act.mutate({
       what: 'drawn',
@@ -37,56 +57,82 @@ export function Features({ part, act }: { part: Part; act: Act }) {
         harden,
         schools: part.schools,
         sure,
-        unit: part.features.length ? part.unit : unit,
+        unit: page,
       },
     });
   const refused = refusalOf(act.error);
-  const cut = (n: number) => put(lines.filter((_, at) => at !== n));
-  const copy = (n: number) => put([...lines.slice(0, n + 1), lines[n]!, ...lines.slice(n + 1)]);
+  const cut = (n: number) => putLines(lines.filter((_, at) => at !== n));
+  const copy = (n: number) => putLines([...lines.slice(0, n + 1), lines[n]!, ...lines.slice(n + 1)]);
+  const drop = (to: number) => {
+    if (moving !== null && moving !== to) putLines(moved(lines, moving, to));
+    move(null);
+  };
+  const spoken = answers(lines, look?.lines ?? []);
   return (
     <section className="space-y-3 rounded-lg border border-line bg-card p-4 max-sm:p-2" aria-label="As drawn">
-      <h2 className="text-xl font-semibold">As drawn, in {part.unit === 'inch' ? 'inches' : 'mm'}</h2>
+      <h2 className="text-xl font-semibold">As drawn, in {page === 'inch' ? 'inches' : 'mm'}</h2>
+      {look?.drawn && <StageView stage={look.drawn} label={`${part.name} as it will be`} />}
       <div className="grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2">
-        <Box
-          label="Metal"
-          value={metal}
-          put={(text) => {
-            setMetal(text);
-            setChanged(true);
-          }}
-          placeholder="brass"
-        />
-        <Box
-          label="From"
-          value={blank}
-          put={(text) => {
-            setBlank(text);
-            setChanged(true);
-          }}
-          placeholder="bar 25"
-        />
+        <Box label="Metal" value={metal} put={(text) => put({ metal: text }, true)} placeholder="brass" />
+        <Box label="From" value={blank} put={(text) => put({ blank: text }, true)} placeholder="bar 25" />
       </div>
       <ol className="space-y-1.5">
         {lines.map((line, n) => (
-          <li key={n} className="flex items-center gap-1">
-            <input
-              aria-label={`Feature ${n + 1}`}
-              value={line}
-              placeholder={HOW}
-              onChange={(event) => put(lines.map((one, at) => (at === n ? event.target.value : one)))}
-              className="min-h-11 min-w-0 flex-1 rounded border border-line bg-paper px-2"
-            />
-            <Button look="quiet" aria-label={`Copy feature ${n + 1}`} onClick={() => copy(n)}>
-              copy
-            </Button>
-            <Button look="quiet" aria-label={`Remove feature ${n + 1}`} onClick={() => cut(n)}>
-              ✕
-            </Button>
+          <li
+            key={n}
+            onDragOver={(event) => event.preventDefault()}
+            onDrop={() => drop(n)}
+            className={moving === n ? 'opacity-50' : ''}>
+            <div className="flex items-center gap-1">
+              <span
+                draggable
+                aria-hidden
+                title="Drag it to its place"
+                onDragStart={() => move(n)}
+                onDragEnd={() => move(null)}
+                className="cursor-grab px-1 text-soft select-none max-sm:hidden">
+                ⠿
+              </span>
+              <input
+                aria-label={`Feature ${n + 1}`}
+                aria-invalid={Boolean(spoken[n]?.problem)}
+                value={line}
+                placeholder={HOW}
+                onKeyDown={(event) => {
+                  if (!event.altKey || !(event.key === 'ArrowUp' || event.key === 'ArrowDown')) return;
+                  event.preventDefault();
+                  const to = n + (event.key === 'ArrowUp' ? -1 : 1);
+                  if (to >= 0 && to < lines.length) putLines(moved(lines, n, to));
+                }}
+                onChange={(event) =>
+                  put({ lines: lines.map((one, at) => (at === n ? event.target.value : one)) }, true)
+                }
+                className={`min-h-11 min-w-0 flex-1 rounded border bg-paper px-2 ${spoken[n]?.problem ? 'border-stop-edge' : 'border-line'}`}
+              />
+              <Button look="quiet" aria-label={`Copy feature ${n + 1}`} onClick={() => copy(n)}>
+                copy
+              </Button>
+              <Button look="quiet" aria-label={`Remove feature ${n + 1}`} onClick={() => cut(n)}>
+                ✕
+              </Button>
+            </div>
+            {spoken[n] && (
+              <p className={spoken[n].problem ? 'text-stop-edge' : 'text-soft'}>
+                {spoken[n].problem || spoken[n].operations}
+                {spoken[n].suggest && ` Say ${spoken[n].suggest}`}
+              </p>
+            )}
           </li>
         ))}
       </ol>
+      {look?.problem && (
+        <p className="text-stop-edge">
+          {look.problem} {look.suggest}
+        </p>
+      )}
       <div className="flex flex-wrap gap-2">
-        <Button onClick={() => put([...lines, ''])}>Add a feature</Button>
+        <Button onClick={() => putLines([...lines, ''])}>Add a feature</Button>
+        {history.length > 1 && <Button onClick={() => setHistory(history.slice(0, -1))}>Undo</Button>}
         {changed && (
           <>
             <Button look="main" onClick={() => save()} disabled={act.isPending}>
@@ -94,13 +140,11 @@ export function Features({ part, act }: { part: Part; act: Act }) {
             </Button>
             <Button
               onClick={() => {
-                setLines(part.features.map((one) => one.typed));
-                setBlank(part.blank);
-                setMetal(part.metal);
+                setHistory([now]);
                 setNotes(part.notes.join('\n'));
                 setAlike(String(part.alike));
                 setHarden(part.harden);
-                setChanged(false);
+                setMore(false);
               }}>
               Undo all
             </Button>
@@ -123,7 +167,7 @@ export function Features({ part, act }: { part: Part; act: Act }) {
             rows={Math.max(2, notes.split('\n').length)}
             onChange={(event) => {
               setNotes(event.target.value);
-              setChanged(true);
+              setMore(true);
             }}
             placeholder="A correction, and why"
             className="w-full rounded border border-line bg-paper p-2"
@@ -136,7 +180,7 @@ export function Features({ part, act }: { part: Part; act: Act }) {
                 inputMode="numeric"
                 onChange={(event) => {
                   setAlike(event.target.value);
-                  setChanged(true);
+                  setMore(true);
                 }}
                 className="figures min-h-11 w-20 rounded border border-line bg-paper px-2"
               />
@@ -148,7 +192,7 @@ export function Features({ part, act }: { part: Part; act: Act }) {
                 checked={harden}
                 onChange={(event) => {
                   setHarden(event.target.checked);
-                  setChanged(true);
+                  setMore(true);
                 }}
               />
               hardened when all is done
@@ -163,6 +207,33 @@ export function Features({ part, act }: { part: Part; act: Act }) {
       )}
     </section>
   );
+}
+
+type Look = Schemas['LookOut'];
+
+/** The part as it is being typed: one round trip a change, a stale reply dropped, the last one kept meanwhile. */
+function useLook(body: Record<string, unknown>, typing: boolean): Look | undefined {
+  const { data } = useQuery({
+    queryKey: ['look', body],
+    queryFn: ({ signal }) => call<Look>('POST', '/parts/look', body, signal),
+    enabled: typing,
+    placeholderData: keepPreviousData,
+    gcTime: 0,
+  });
+  return typing ? data : undefined;
+}
+
+/** What was answered, line by line as they stand on the page: empty lines are not asked about. */
+function answers(lines: string[], found: Look['lines']): (Look['lines'][number] | undefined)[] {
+  let at = 0;
+  return lines.map((line) => (line.trim() ? found[at++] : undefined));
+}
+
+function moved(lines: string[], from: number, to: number): string[] {
+  const next = [...lines];
+  const [line] = next.splice(from, 1);
+  next.splice(to, 0, line!);
+  return next;
 }
 
 function Box({

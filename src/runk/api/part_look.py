@@ -1,0 +1,92 @@
+"""A part looked at while it is typed: each line answered, and the whole drawn as it will be."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from fastapi import APIRouter, Request, Response
+
+from runk.api.calculators import Here, written
+from runk.api.part_shapes import LookIn, LookOut
+from runk.api.problems import PROBLEMS
+from runk.core.metals.metal import find_metal
+from runk.core.refusals import Refused
+from runk.core.route.face import faces
+from runk.core.route.feature import BLANK, FEATURE
+from runk.core.route.feature_question import FeatureQuestion
+from runk.core.route.part import Part, checked
+from runk.core.route.placed import see_placed
+from runk.core.route.played import Stage
+from runk.core.route.reading import blank_said, feature_said, featured
+from runk.core.route.route import Job
+from runk.core.route.section import section
+from runk.core.route.verbs import verbs_of
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+from runk.formats.part_json import said
+
+
+def router(here: Here) -> APIRouter:
+    """The route that looks and keeps nothing.
+
+    Args:
+        here: Gives today's workshop.
+    """
+    routes = APIRouter(prefix="/api/parts", responses=PROBLEMS)
+
+    @routes.post("/look", response_model=LookOut)
+    def look(request: Request, body: LookIn) -> Response:
+        request.state.page = body.unit
+        return written(looked_at(body, here()))
+
+    return routes
+
+
+def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
+    """A part as typed: what can be read of it, and what cannot and why."""
+    page = body.unit
+    blank, wrong = _try(blank_said, body.blank, page)
+    typed = [_try(feature_said, line, page) for line in body.features]
+    read = [asked for asked, _ in typed if asked is not None]
+    named = iter(featured(read))
+    lines = []
+    for asked, refusal in typed:
+        key = next(named).key if asked is not None else ""
+        lines.append({"key": key, **_line(asked, page), **refusal})
+    plain = {
+        "blank": "" if blank is None else said(BLANK, blank, page), "lines": lines,
+        "drawn": None, "field": "blank" if wrong["problem"] else "", **wrong,
+    }  # fmt: skip
+    if blank is None or any(line["problem"] for line in lines) or not read:
+        return plain
+    try:
+        metal = find_metal(body.metal, dict(workshop.metals)).key if body.metal else ""
+        part = checked(Part(body.name, metal, blank, featured(read)))
+        see_placed(part)
+    except Refused as refused:
+        return plain | {"field": refused.field or "", **_refusal(refused, page)}
+    job = Job(part, workshop)
+    every = frozenset(job.by_key)
+    view = section(job, every, None, frozenset())
+    drawn = Stage(view if part.turned else None, faces(job, every, frozenset(), view))
+    return plain | {"drawn": drawn}
+
+
+def _try(
+    read: Callable[[str, PageUnit], Any], line: str, page: PageUnit
+) -> tuple[Any, dict[str, str]]:
+    try:
+        return read(line, page), {"problem": "", "suggest": ""}
+    except Refused as refused:
+        return None, _refusal(refused, page)
+
+
+def _refusal(refused: Refused, page: PageUnit) -> dict[str, str]:
+    return {"problem": refused.said(page), "suggest": refused.suggested(page) or ""}
+
+
+def _line(asked: FeatureQuestion | None, page: PageUnit) -> dict[str, str]:
+    if asked is None:
+        return {"says": "", "operations": ""}
+    return {"says": said(FEATURE, asked, page), "operations": ", ".join(verbs_of(asked))}
