@@ -23,7 +23,7 @@ from runk.core.workshop import Workshop
 from runk.formats.part_json import spoken_route
 from runk.store import parts as kept
 from runk.store.database import Store
-from runk.store.parts import KeptPart
+from runk.store.parts import KeptPart, PartKey
 from runk.store.wants import State, wants_of
 
 
@@ -114,11 +114,15 @@ def router(store: Store, here: Here) -> APIRouter:
     # Written as it is: nothing of it is checked again on its way out.
     @routes.get("/engines/{engine_id}/work", response_model=EngineOut)
     def engine(engine_id: RowId, unit: Unit = PageUnit.MM) -> Response:
-        with store.reading() as session:
-            rows = kept.parts_kept(session, engine_id)
-            name = rows[0].engine if rows else kept.engine_name(session, engine_id)
         workshop = here()
-        lines = [part_line(row, workshop, unit) for row in rows]
+        with store.reading() as session:
+            name = kept.engine_name(session, engine_id)
+            keys = kept.part_keys(session, engine_id)
+            lines = [
+                known_line(key, workshop, unit)
+                or part_line(kept.part_kept(session, key.id), workshop, unit, key)
+                for key in keys
+            ]
         whole = EngineOut(
             id=engine_id,
             name=name,
@@ -144,23 +148,30 @@ def router(store: Store, here: Here) -> APIRouter:
     return routes
 
 
-_KNOWN: dict[tuple[object, ...], tuple[Workshop, PartLine]] = {}
+_KNOWN: dict[tuple[PartKey, PageUnit], tuple[Workshop, PartLine]] = {}
 _MOST_KNOWN = 500
 
 
-def part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
-    """A part in a line: how far, what is next, what is missing.
+def known_line(key: PartKey, workshop: Workshop, page: PageUnit) -> PartLine | None:
+    """The line of a part that is as it was; None where it is to be worked out.
 
     The same part in the same workshop says the same: it is worked out once.
     """
     # A snapshot of the workshop is of one store: of two stores no two are the same.
-    key = (row.id, row.version, row.name, row.metal, row.done, page)
-    known = _KNOWN.get(key)
-    if known is None or known[0] is not workshop:
+    known = _KNOWN.get((key, page))
+    return known[1] if known is not None and known[0] is workshop else None
+
+
+def part_line(
+    row: KeptPart, workshop: Workshop, page: PageUnit, key: PartKey | None = None
+) -> PartLine:
+    """A part in a line: how far, what is next, what is missing."""
+    line = _part_line(row, workshop, page)
+    if key is not None:
         if len(_KNOWN) >= _MOST_KNOWN:
             _KNOWN.clear()
-        known = _KNOWN[key] = (workshop, _part_line(row, workshop, page))
-    return known[1]
+        _KNOWN[key, page] = (workshop, line)
+    return line
 
 
 def _part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:

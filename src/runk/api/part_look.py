@@ -6,6 +6,7 @@ from collections.abc import Callable
 from typing import Any
 
 from fastapi import APIRouter, Request, Response
+from starlette.concurrency import run_in_threadpool
 
 from runk.api.calculators import Here, written
 from runk.api.part_shapes import LookIn, LookOut
@@ -26,6 +27,9 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.formats.part_json import said
 
+MOST_AT_ONCE = 30
+"""A part of more features would keep others waiting: it is looked at aside."""
+
 
 def router(here: Here) -> APIRouter:
     """The route that looks and keeps nothing.
@@ -36,9 +40,11 @@ def router(here: Here) -> APIRouter:
     routes = APIRouter(prefix="/api/parts", responses=PROBLEMS)
 
     @routes.post("/look", response_model=LookOut)
-    def look(request: Request, body: LookIn) -> Response:
+    async def look(request: Request, body: LookIn) -> Response:
         request.state.page = body.unit
-        return written(looked_at(body, here()))
+        if len(body.features) <= MOST_AT_ONCE:
+            return written(looked_at(body, here()))
+        return written(await run_in_threadpool(looked_at, body, here()))
 
     return routes
 

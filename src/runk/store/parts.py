@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from typing import Any
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from runk.core.refusals import Refused
@@ -91,6 +91,29 @@ def parts_kept(session: Session, engine_id: int | None = None) -> list[KeptPart]
     if engine_id is not None:
         rows = rows.where(PartRow.engine_id == engine_id)
     return [_kept(row) for row in session.scalars(rows)]
+
+
+@dataclass(frozen=True, slots=True)
+class PartKey:
+    """What tells whether a part is still as it was; one that is the same need not be read again."""
+
+    id: int
+    version: int
+    name: str
+    metal: str
+    done: tuple[str, ...]
+    tries: str
+
+
+def part_keys(session: Session, engine_id: int) -> list[PartKey]:
+    """Every part of an engine by its key, without what is drawn and routed."""
+    tries = func.json_extract(PartRow.drawn, "$.tries")
+    rows = session.execute(
+        select(PartRow.id, PartRow.version, PartRow.name, PartRow.metal, PartRow.done, tries)
+        .where(PartRow.engine_id == engine_id, PartRow.deleted_at.is_(None))
+        .order_by(PartRow.id)
+    )
+    return [PartKey(i, v, n, m, tuple(d or ()), t or "") for i, v, n, m, d, t in rows]
 
 
 def _fresh(session: Session, part_id: int, version: int) -> PartRow:

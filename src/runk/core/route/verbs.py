@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
+
 from runk.core.route.feature_question import INSIDE, ROUND, FeatureQuestion
 
 FINE_MM = 0.1
 """Limits closer than this are finished by a cut of their own: common practice."""
 
 
+@lru_cache(maxsize=4096)
 def limits_mm(question: FeatureQuestion) -> tuple[float, float] | None:
     """Smallest and largest of a feature's size; None where no limits are told.
 
@@ -30,6 +33,7 @@ def is_fine(question: FeatureQuestion) -> bool:
     return limits is not None and limits[1] - limits[0] <= FINE_MM
 
 
+@lru_cache(maxsize=4096)
 def verbs_of(question: FeatureQuestion, cored: bool = False) -> tuple[str, ...]:
     """The operations a feature needs, in their order.
 
