@@ -128,6 +128,84 @@ def test_a_part_is_drawn_line_by_line_and_routed(page: Page) -> None:
     expect(room).to_contain_text("The blank")
 
 
+def test_a_feature_is_answered_and_drawn_as_it_is_typed_moved_and_undone(page: Page) -> None:
+    opened(page, "Displacer cap")
+    drawn = page.get_by_role("region", name="As drawn")
+    third = drawn.get_by_label("Feature 3", exact=True)
+    third.fill("outside 16 h7, from 0 to 10")
+    expect(drawn.get_by_text("rough, finish")).to_be_visible()
+    expect(drawn.get_by_role("img", name="Displacer cap as it will be").first).to_be_visible()
+    third.fill("outside of some size")
+    expect(third).to_have_attribute("aria-invalid", "true")
+    drawn.get_by_role("button", name="Undo", exact=True).click()
+    expect(third).to_have_value("outside 18, from 0 to 10")
+    drawn.get_by_role("button", name="Copy feature 3").click()
+    drawn.get_by_label("Feature 4", exact=True).press("Alt+ArrowDown")
+    expect(drawn.get_by_label("Feature 5", exact=True)).to_have_value("outside 18, from 0 to 10")
+    drawn.get_by_title("Drag it to its place").last.drag_to(
+        drawn.get_by_label("Feature 1", exact=True)
+    )
+    expect(drawn.get_by_label("Feature 1", exact=True)).to_have_value("outside 18, from 0 to 10")
+    drawn.get_by_role("button", name="Undo all").click()
+    expect(drawn.get_by_label("Feature 1", exact=True)).to_have_value("face at 0")
+    expect(drawn.get_by_role("button", name="Keep it so")).to_have_count(0)
+
+
+def test_a_route_is_typed_and_dragged_and_every_way_is_checked(page: Page) -> None:
+    opened(page, "Displacer cap")
+    page.get_by_role("button", name="Change the route").click()
+    first = page.get_by_role("region", name="Set-up 1")
+    lines = first.get_by_role("listitem")
+    lines.filter(has_text="part off").drag_to(lines.filter(has_text="centre tapped"))
+    page.get_by_role("button", name="Keep and check it").click()
+    broken = page.get_by_role("list", name="Rules it breaks")
+    expect(broken).to_contain_text("Holes before parting off")
+    page.get_by_role("button", name="Change the route").click()
+    page.get_by_role("button", name="As text").click()
+    text = page.get_by_label("The route as text")
+    text.fill("1. held by good will\nface 0: face\nsing to it")
+    page.get_by_role("button", name="Keep and check it").click()
+    expect(broken).to_contain_text("this workshop does not hold it `held by good will`")
+    expect(broken).to_contain_text("`sing to it` is no operation")
+    expect(broken).to_contain_text("is nowhere in the route")
+    # What no reason overrules offers none.
+    firm = broken.get_by_role("listitem").filter(has_text="held by good will")
+    expect(firm.get_by_role("button")).to_have_count(0)
+
+
+def test_what_is_wanted_is_ordered_and_a_kit_is_checked(page: Page) -> None:
+    page.goto("/engines")
+    wanted = page.get_by_role("region", name="Wanted")
+    wanted.get_by_label("Something bought").fill("12 nuts M3")
+    wanted.get_by_role("button", name="Put on the list").click()
+    wanted.get_by_label("How nuts M3 stands").select_option("ordered")
+    page.reload()
+    expect(wanted.get_by_label("How nuts M3 stands")).to_have_value("ordered")
+    page.get_by_text("Check a kit against the drawing").click()
+    page.get_by_label("What is in the kit, one thing a line").fill("flywheel\n6 nuts M3\nspring")
+    page.get_by_role("button", name="Check it").click()
+    kit = page.get_by_role("list", name="The kit against the drawing")
+    expect(kit).to_contain_text("12 nuts M3: 6 more wanted")
+    expect(kit).to_contain_text("casting: Flywheel: there")
+    expect(kit).to_contain_text("Nothing asks for: spring")
+    expect(page.get_by_role("region", name="Along its shafts")).to_contain_text("36 mm of 80 mm")
+
+
+def test_two_schools_are_costed_and_one_is_taken(page: Page) -> None:
+    opened(page, "Crankshaft")
+    page.get_by_text("Two schools").click()
+    both = page.get_by_role("region", name="How is the crank made?")
+    expect(both).to_contain_text("3 parts of one")
+    both.get_by_role("button", name="Take it").click()
+    expect(page.locator("#room")).to_contain_text("It is drawn")
+    page.get_by_role("link", name="Dunnock").click()
+    page.get_by_role("link", name=re.compile("^Crankshaft: webs")).click()
+    expect(page.get_by_role("img").first).to_be_visible()
+    expect(page.get_by_role("region", name="Goes with")).to_contain_text(
+        "a crank web held by compound"
+    )
+
+
 def test_a_route_made_worse_says_which_rule_and_is_overruled_with_a_reason(page: Page) -> None:
     opened(page, "Displacer cap")
     page.get_by_role("button", name="Change the route").click()

@@ -67,7 +67,7 @@ def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
     if blank is None or any(line["problem"] for line in lines) or not read:
         return plain
     try:
-        metal = find_metal(body.metal, dict(workshop.metals)).key if body.metal else ""
+        metal = _metal(body.metal, workshop)
         part = checked(Part(body.name, metal, blank, featured(read)))
         see_placed(part)
     except Refused as refused:
@@ -77,6 +77,13 @@ def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
     view = section(job, every, None, frozenset())
     drawn = Stage(view if part.turned else None, faces(job, every, frozenset(), view))
     return plain | {"drawn": drawn}
+
+
+def _metal(typed: str, workshop: Workshop) -> str:
+    try:
+        return find_metal(typed, dict(workshop.metals)).key if typed else ""
+    except Refused as refused:
+        raise refused.on("metal") from None
 
 
 def _try(
