@@ -26,7 +26,7 @@ def test_what_is_missing_is_ordered_and_comes_and_waits_no_more(client: TestClie
 
     def waiting() -> list[str]:
         found = client.get("/api/tonight?minutes=600").json()["waiting"]
-        return [one for one in found if "Cylinder cover" in one]
+        return [one for one in found if "Cylinder cover" in one and BAR in one]
 
     assert waiting() == [f"Cylinder cover, set-up 1: {BAR} is wanted."]
     for state, says in (("ordered", f"{BAR} is ordered."), ("here", "")):
@@ -42,6 +42,28 @@ def test_what_is_missing_is_ordered_and_comes_and_waits_no_more(client: TestClie
         assert client.delete("/api/engines/1/wanted", params={"what": what}).status_code == 204
     assert wants(client)[BAR]["state"] == "missing"
     assert "nuts M3" not in wants(client)
+
+
+def test_a_shaft_waits_for_its_hole_to_be_measured_and_no_longer(client: TestClient) -> None:
+    rows = client.get("/api/engines/1/work").json()["parts"]
+    ids = {one["name"]: one["id"] for one in rows}
+
+    def waiting() -> list[str]:
+        found = client.get("/api/tonight?minutes=600").json()["waiting"]
+        return [one for one in found if one.startswith("Power piston")]
+
+    says = "Power piston, set-up 1: bore of Cylinder, 22 mm bore is to be measured first."
+    assert waiting() == [says]
+    body = {"feature": "bore", "reading": "22.01"}
+    client.post(f"/api/parts/{ids['Cylinder, 22 mm bore']}/measure", json=body)
+    assert not waiting()
+    # Taken back, it waits again; a piston that is there already gives the bore its size.
+    client.post(f"/api/parts/{ids['Cylinder, 22 mm bore']}/measure", json=body | {"reading": ""})
+    assert waiting() == [says]
+    client.post(
+        f"/api/parts/{ids['Power piston']}/measure", json={"feature": "skirt", "reading": "21.99"}
+    )
+    assert not waiting()
 
 
 @pytest.mark.parametrize(

@@ -153,6 +153,7 @@ SOFT = Job(
     part_of("pin", "mild-steel", "bar 12", ["face at 0", "outside 8, from 0 to 9"], harden=True),
     WORKSHOP,
 )
+SPARE = "in the chuck on its spare end, right end out"
 PORTED = own(
     "casting 44, 2 to come off",
     "face at 0",
@@ -195,6 +196,10 @@ WATCHED = [
     ("no-reason", job("gland"), replace(proposed("gland").route, overruled={"datum-first": " "})),
     ("no-room", own("bar 200", "face at 0", "outside 190, from 0 to 40"), Route((SetUp(CHUCK, ("face 0: face",)),))),
     ("let-it-set", RING, without(propose(RING).route, "bond")),
+    ("dry-first", job("crankshaft"), Route((SetUp(SPARE, ("bond the webs",)),))),
+    ("first-of-alike", job("cylinder"), replace(proposed("cylinder").route, set_ups=tuple(
+        replace(one, does=tuple(x.replace(", the first before the rest", "") for x in one.does))
+        for one in proposed("cylinder").route.set_ups))),
     ("hardens", SOFT, Route((SetUp("at the hearth", ("harden", "temper")),))),
     ("room-to-run-out", SHOULDERED, propose(SHOULDERED).route),
     ("clear-of-ports", PORTED, propose(PORTED).route),
@@ -258,6 +263,7 @@ def test_overruling_a_rule_lets_a_shorter_route_through() -> None:
         ("bar 25", ["outside 20, from 0 to 9", "4 holes 3 on 18 circle, from the right end"], "holes 3"),
         ("bar 25", ["outside 24, from 0 to 9", "bore 12, from 0 to 9", "4 holes 3 on 14 circle"], "holes 3"),
         ("bar 25", ["outside 24, from 0 to 9", "12 holes 5 on 16 circle"], "holes 5"),
+        ("bar 25", ["outside 20, from 0 to 9", "tapped M6", "drilled 6"], "drilled 6"),
         ("bar", ["face at 0"], None),
         ("plate 60 by 40", ["plane, from the top"], None),
     ],

@@ -2,12 +2,17 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+from fractions import Fraction
+
 import pytest
 
 from runk.core.refusals import Refused
 from runk.core.route.propose import propose
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job
+from runk.core.tools import ToolKind
+from runk.core.tools.tool import ShopTool
 from runk.demo.back_shed import WORKSHOP
 
 # blank, features, how many set-ups a bench would take, words of the last one
@@ -74,3 +79,28 @@ def test_it_is_held_as_a_bench_would_hold_it(name: str) -> None:
 def test_what_cannot_be_done_is_said(blank: str, features: list[str], says: str) -> None:
     with pytest.raises(Refused, match=says):
         propose(Job(part_of("it", "brass", blank, features), WORKSHOP))
+
+
+def test_without_a_dividing_head_a_hole_across_is_drilled_in_v_blocks_and_no_hexagon_is_cut() -> (
+    None
+):
+    bare = replace(WORKSHOP, tools=tuple(t for t in WORKSHOP.tools if "divid" not in t.kind.value
+                                         and "rotary" not in t.kind.value))  # fmt: skip
+    pulley = part_of("pulley", "brass", "bar 60", ["face at 0", "face at 20", "outside 55, from 0 to 20",
+                                                   "tapped M4, across, at 10"])  # fmt: skip
+    holds = [one.hold for one in propose(Job(pulley, bare)).route.set_ups]
+    assert any("in V-blocks" in one for one in holds)
+    assert not any("dividing head" in one for one in holds)
+    nut = part_of("nut", "brass", "bar 22", ["face at 0", "face at 8", "tapped M8",
+                                             "outside 20, from 0 to 8", "hexagon 17 across, from 0 to 8"])  # fmt: skip
+    with pytest.raises(Refused, match="no way of holding"):
+        propose(Job(nut, bare))
+
+
+def test_an_owned_rotary_table_holds_what_has_an_outline() -> None:
+    table = ShopTool(ToolKind.ROTARY_TABLE, "table", Fraction(100))
+    shop = replace(WORKSHOP, tools=(*WORKSHOP.tools, table))
+    rod = part_of(
+        "rod", "brass", "plate 40 by 16 by 8", ["reamed 8, from the top", "profile, from the top"]
+    )
+    assert any("on the rotary table about reamed 8" in one.key for one in Job(rod, shop).holds)

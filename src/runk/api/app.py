@@ -44,6 +44,7 @@ from runk.core.catalogue import CATALOGUE
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
 from runk.store.database import Store
+from runk.store.goes_with import fits_kept
 from runk.store.parts import parts_kept
 from runk.store.workshop import WorkshopReader
 
@@ -90,8 +91,8 @@ def create_app(
         if not asks_of_parts(line):
             return None
         with store.reading() as session:
-            rows = parts_kept(session)
-        return about_parts(line, rows, reader.workshop(), page)
+            rows, fits = parts_kept(session), fits_kept(session)
+        return about_parts(line, rows, reader.workshop(), page, fits)
 
     app.include_router(calculators.router(reader.workshop, catalogue, elsewhere))
     app.include_router(sheets.router(reader.workshop))

@@ -16,13 +16,18 @@ from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.formats.part_json import spoken_route
+from runk.store.goes_with import KeptFit
 from runk.store.parts import KeptPart
 
 _SMALL = frozenset({"the", "a", "its", "to", "of", "on", "and", "it"})
 
 
 def about_parts(
-    line: str, rows: Sequence[KeptPart], workshop: Workshop, page: PageUnit
+    line: str,
+    rows: Sequence[KeptPart],
+    workshop: Workshop,
+    page: PageUnit,
+    fits: Sequence[KeptFit] = (),
 ) -> PlaceOut | None:
     """The answer to a line about parts; None where it is none.
 
@@ -31,13 +36,14 @@ def about_parts(
         rows: Every part kept.
         workshop: Today's.
         page: How sizes are said.
+        fits: What goes with what.
 
     Raises:
         Refused: It asks of a part that is not there, or of one of several.
     """
     said = plain_line(line)
     if found := TONIGHT.fullmatch(said):
-        return _tonight(found, rows, workshop, page)
+        return _tonight(found, rows, workshop, page, fits)
     for pattern, answer in ((NEXT, _next), (HOLD, _hold), (CHECK, _checked)):
         if (found := pattern.fullmatch(said)) is None:
             continue
@@ -137,13 +143,17 @@ def _checked(row: KeptPart, workshop: Workshop, page: PageUnit) -> PlaceOut:
 
 
 def _tonight(
-    found: re.Match[str], rows: Sequence[KeptPart], workshop: Workshop, page: PageUnit
+    found: re.Match[str],
+    rows: Sequence[KeptPart],
+    workshop: Workshop,
+    page: PageUnit,
+    fits: Sequence[KeptFit],
 ) -> PlaceOut:
     hours = float(found["hours"] or 0)
     minutes = int(found["many"] or found["first"] or hours * 60 or 90)
     if not 5 <= minutes <= 1440:
         raise Refused("An evening has 5 to 1440 minutes.", suggest="tonight 90 minutes")
-    plan = planned(list(rows), workshop, minutes, page)
+    plan = planned(list(rows), workshop, minutes, page, fits=fits)
     says = [
         f"{one.part}, set-up {one.set_up}: {one.hold}, {one.minutes:.0f} min" for one in plan.rows
     ]

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
@@ -14,6 +14,7 @@ from runk.api.part_wire import part_in, route_in
 from runk.api.problems import PROBLEMS
 from runk.core.refusals import Refused
 from runk.core.route.hours import mark_of, set_up_min
+from runk.core.route.route import Job
 from runk.core.route.rules import RULES, check
 from runk.core.route.spoken import spoken
 from runk.core.route.tonight import Ready, tonight
@@ -23,6 +24,7 @@ from runk.core.workshop import Workshop
 from runk.formats.part_json import spoken_route
 from runk.store import parts as kept
 from runk.store.database import Store
+from runk.store.goes_with import KeptFit, fits_kept
 from runk.store.parts import KeptPart, PartKey
 from runk.store.wants import State, wants_of
 
@@ -143,7 +145,8 @@ def router(store: Store, here: Here) -> APIRouter:
                 (engine, one.what): one.state
                 for engine in engines for one in wants_of(session, engine)
             }  # fmt: skip
-        return planned(rows, here(), minutes, unit, stands)
+            fits = fits_kept(session)
+        return planned(rows, here(), minutes, unit, stands, fits)
 
     return routes
 
@@ -202,12 +205,33 @@ def _part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
     return line
 
 
+def unmeasured(
+    row: KeptPart, job: Job, left: Sequence[str], fits: Sequence[KeptFit],
+    by_id: Mapping[int, KeptPart],
+) -> str:  # fmt: skip
+    """The hole a shaft is brought to size for here, where nobody has measured it yet; else empty.
+
+    What was measured first gives the other its size: the shaft itself, where that is there.
+    """
+    here = [job.by_key[key] for key in left if key in job.by_key]
+    finished = {one.feature for one in here if one.verb == "finish"}
+    for one in fits:
+        part, feature = one.hole
+        other = by_id.get(part)
+        if one.shaft[0] != row.id or one.shaft[1] not in finished or other is None:
+            continue
+        if feature not in other.measured and one.shaft[1] not in row.measured:
+            return f"{feature} of {other.name}"
+    return ""
+
+
 def planned(
     rows: list[KeptPart],
     workshop: Workshop,
     minutes: int,
     page: PageUnit,
     stands: Mapping[tuple[int | None, str], str] | None = None,
+    fits: Sequence[KeptFit] = (),
 ) -> TonightOut:
     """The set-ups that fit an evening, with what waits for something.
 
@@ -217,9 +241,11 @@ def planned(
         minutes: There are.
         page: How sizes are said.
         stands: How what is wanted of an engine stands: what is here waits no more.
+        fits: What goes with what: a shaft waits until its hole was measured.
     """
     stands = stands or {}
     ready: list[list[Ready]] = []
+    by_id = {row.id: row for row in rows}
     told: dict[tuple[int, int], TonightRow] = {}
     waiting: list[str] = []
     for row in rows:
@@ -245,6 +271,9 @@ def planned(
                 ordered = stands.get((row.engine_id, lacks)) == State.ORDERED
                 how = "ordered" if ordered else "wanted"
                 waiting.append(f"{row.name}, set-up {n}: {lacks} is {how}.")
+                break
+            if first := unmeasured(row, job, left, fits, by_id):
+                waiting.append(f"{row.name}, set-up {n}: {first} is to be measured first.")
                 break
             takes = set_up_min(job, one, done, n)
             brings = sum(x in job.by_key for x in left) or 1

@@ -9,7 +9,7 @@ from runk.core.machines.machine import MachineKind
 from runk.core.route.feature_question import INSIDE
 from runk.core.route.hold import LEAST_GRIP_MM, Hold
 from runk.core.route.operations import PART_OFF, Operation, spare
-from runk.core.route.other_holds import blocks, bonded, less_usual, on_its_rod
+from runk.core.route.other_holds import blocks, bonded, less_usual, on_its_rod, without_a_head
 from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part
 from runk.core.tools import ToolKind, usable
 from runk.core.tools.collets import grips
@@ -38,9 +38,11 @@ def holds_of(part: Part, operations: tuple[Operation, ...], workshop: Workshop) 
         if part.schools.get("piston") == "rod":
             found = list(on_its_rod(part, operations, found))
     else:
-        found = list(blocks(part, operations))
+        found = list(blocks(part, operations, bool(usable(workshop.tools, ToolKind.ROTARY_TABLE))))
     if any(one.access.way == "none" for one in operations):
         found.append(Hold("at the hearth", Way.VICE, "bench", frozenset()))
+    if not workshop.dividers:
+        found = list(without_a_head(part, operations, found))
     kinds = {machine.kind for machine in workshop.machines}
     here = {"lathe": MachineKind.LATHE in kinds, "mill": MachineKind.MILL in kinds, "bench": True}
     return tuple(one for one in found if here[one.machine])

@@ -87,6 +87,26 @@ def on_its_rod(
                        _keys(operations, feature) | off, inside=False)  # fmt: skip
 
 
+def without_a_head(
+    part: Part, operations: tuple[Operation, ...], found: Sequence[Hold]
+) -> Iterator[Hold]:
+    """The same ways where no dividing head is owned: in V-blocks, where nothing is indexed round.
+
+    Args:
+        part: The part.
+        operations: Its operations.
+        found: The ways there would be.
+    """
+    indexed = {f.key for f in part.features if f.kind == "flats" and f.asked.count not in (None, 2)}
+    round_ = frozenset(one.key for one in operations if one.feature in indexed)
+    for hold in found:
+        if "in the dividing head" in hold.key:
+            key = hold.key.replace("in the dividing head", "in V-blocks")
+            yield replace(hold, key=key, bars=hold.bars | round_)
+        else:
+            yield hold
+
+
 def bonded(part: Part, operations: tuple[Operation, ...], found: Sequence[Hold]) -> Iterator[Hold]:
     """By adhesive on a stub turned true, where nothing else reaches an end well.
 
@@ -117,12 +137,13 @@ def bonded(part: Part, operations: tuple[Operation, ...], found: Sequence[Hold])
             )  # fmt: skip
 
 
-def blocks(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
+def blocks(part: Part, operations: tuple[Operation, ...], rotary: bool = False) -> Iterator[Hold]:
     """A block: in the vice, clamped down, on a fixture by its holes, on tape where it is thin.
 
     Args:
         part: The part.
         operations: Its operations.
+        rotary: Whether a rotary table is owned.
 
     >>> from runk.core.route.operations import operations_of
     >>> from runk.core.route.reading import part_of
@@ -154,3 +175,6 @@ def blocks(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
             by = " and ".join(f.key for f in through[:2])
             yield Hold(f"on a fixture by {by}, {side} up", Way.CLAMPS, "mill", up, None,
                        through[0].key, needs, bars=planes)  # fmt: skip
+            if rotary:
+                yield Hold(f"on the rotary table about {through[0].key}, {side} up", Way.CLAMPS,
+                           "mill", up, None, through[0].key, needs, bars=planes)  # fmt: skip

@@ -19,6 +19,8 @@ EPS = 1e-6
 BAR_MM = 12.0
 """A piece this much longer than its part is held as bar and parted off: common practice."""
 FLAT_SIDES = ("top", "bottom", "front", "back")
+THREAD_LEFT = 0.6
+"""Opened farther than this share of its depth a thread holds nothing: common practice."""
 KEY_SHARE = 12
 """A key narrower than this share of its shaft is none: common practice, a quarter is usual."""
 _TURNED = (
@@ -241,6 +243,7 @@ def checked(part: Part) -> Part:
     for hole in part.features:
         if hole.kind in INSIDE or (hole.kind in HOLES and on_axis(hole)):
             _inside_metal(part, hole)
+            _opened(part, hole)
         elif hole.kind == "holes" and hole.asked.circle is not None and part.turned:
             _inside_face(part, hole)
         elif hole.kind in ("keyway", "bore-keyway"):
@@ -248,6 +251,20 @@ def checked(part: Part) -> Part:
         elif hole.kind == "flats":
             _flats_left(part, hole)
     return part
+
+
+def _opened(part: Part, hole: Feature) -> None:
+    """A hole to be tapped is not opened so far that no thread is left."""
+    screw = hole.asked.screw
+    if screw is None or not on_axis(hole):
+        return
+    most = screw.minor_mm + THREAD_LEFT * (screw.major_mm - screw.minor_mm)
+    for one in part.features:
+        through = one.kind in ("drilled", "reamed") and on_axis(one) and one.asked.deep is None
+        if through and one.size > most:
+            raise Refused(
+                f"{one.key} opens {hole.key} so far that no thread is left in it.", field=one.key
+            )
 
 
 def _keyed(part: Part, way: Feature) -> None:

@@ -85,4 +85,5 @@ def _finished(job: Job, name: str) -> Iterator[str]:
             yield "cool"
         yield f"measure {name}"
     if mate:
-        yield f"try {name}: {mate}"
+        first = ", the first before the rest" if job.part.alike > 1 else ""
+        yield f"try {name}: {mate}{first}"

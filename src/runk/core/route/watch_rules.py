@@ -170,6 +170,26 @@ def _hardens(job: Job, walk: Walk) -> Seen:
         )
 
 
+def _dry(job: Job, walk: Walk) -> Seen:
+    for n, set_up, hold in walk.each():
+        if hold is not None and hold.way is Way.BONDED:
+            # That bond is the grip: it comes off again.
+            continue
+        for at, line in enumerate(set_up.does):
+            before = [step_of(x) for x in set_up.does[:at]]
+            if step_of(line) == "bond" and "dry assembly" not in before:
+                yield f"Set-up {n}: {line} before it was put together dry.", (line,), n
+
+
+def _first_of_alike(job: Job, walk: Walk) -> Seen:
+    if job.part.alike == 1 or not job.part.tries:
+        return
+    for n, line in walk.lines:
+        if step_of(line) == "try" and "the first" not in line.lower():
+            yield f"Set-up {n}: {line}, with {job.part.alike} under way.", (line,), n
+            return
+
+
 def _run_out(job: Job, walk: Walk) -> Seen:
     part = job.part
     for one in job.of("cut thread"):
@@ -238,6 +258,13 @@ WATCH_RULES: tuple[Watch, ...] = (
           mend="Write it as the part names it."),
     Watch(key="no-reason", name="Overruled with a reason", look=_no_reason,
           reason="A reason written down is what the next evening needs.", mend="Write why."),
+    Watch(key="dry-first", name="Put together dry, and turned by hand, before it is bonded",
+          look=_dry, reason="A bond that has set is right or it is scrap.",
+          mend="A dry assembly, turned by hand through a whole turn; then degrease and bond."),
+    Watch(key="first-of-alike", name="The first of several is finished and tried before the rest",
+          look=_first_of_alike, severity=Severity.MIND,
+          reason="What is new goes wrong once, and then in all of them.",
+          mend="Write `the first` into the line, and go on with the others when it fits."),
     Watch(key="hardens", name="Only a steel with carbon in it is hardened", look=_hardens,
           reason="Quenched it is as soft as before, and bent.",
           mend="Silver steel or gauge plate; or case-harden it, or leave it soft."),
