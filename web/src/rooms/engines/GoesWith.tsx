@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Link, useLocation } from 'wouter';
+import { Link } from 'wouter';
 import { type Part, usePart } from '../../api/parts';
 import { call } from '../../api/client';
 import { client, refusalOf, useCalculators, useEngines } from '../../api/queries';
@@ -7,10 +7,8 @@ import type { Problem } from '../../api/client';
 import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
 import { usePrefs } from '../../state/prefs';
-import { pathOf } from '../../house';
-import { setQuestion } from '../../state/question';
+import { useOpenRoom } from '../../parts/useOpenRoom';
 import { offerUndo } from '../../state/undo';
-import { workFor } from '../../state/work';
 
 /** What each feature goes with, what that makes of it, and what it reads. */
 export function GoesWith({ part }: { part: Part }) {
@@ -21,13 +19,7 @@ export function GoesWith({ part }: { part: Part }) {
     await again();
     offerUndo({ says, undo: () => call('POST', `/fits/${id}/back`).then(again) });
   };
-  const calculators = useCalculators().data ?? [];
-  const [, go] = useLocation();
-  const fit = (one: Part['fits'][number]) => {
-    setQuestion('mate', one.question);
-    workFor({ calculator: 'mate', part: part.id, name: part.name, feature: one.feature });
-    go(pathOf(calculators, 'mate'));
-  };
+  const open = useOpenRoom();
   if (part.features.length === 0 || part.problem) return null;
   return (
     <section className="space-y-2 rounded-lg border border-line bg-card p-4 max-sm:p-2" aria-label="Goes with">
@@ -55,7 +47,7 @@ export function GoesWith({ part }: { part: Part }) {
               <button
                 type="button"
                 className="min-h-11 cursor-pointer text-mark hover:underline"
-                onClick={() => fit(one)}>
+                onClick={() => open('mate', one.question, { part: part.id, name: part.name, feature: one.feature })}>
                 Work the fit out
               </button>
             )}

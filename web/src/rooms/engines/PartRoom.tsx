@@ -1,18 +1,16 @@
 import { useCallback, useState } from 'react';
-import { Link, useLocation, useParams } from 'wouter';
+import { Link, useParams } from 'wouter';
 import { type Part, type RouteLine, type SetUp, usePart, usePartAct } from '../../api/parts';
-import { refusalOf, useCalculators } from '../../api/queries';
+import { refusalOf } from '../../api/queries';
 import { StageView } from '../../drawings/StageView';
-import { pathOf } from '../../house';
 import { Button } from '../../parts/Button';
 import { Download } from '../../parts/Download';
 import { Drawn } from '../../parts/Drawn';
 import { Said } from '../../parts/Said';
+import { useOpenRoom } from '../../parts/useOpenRoom';
 import { closeOver, openOver, useOver } from '../../state/dialog';
 import { useKey } from '../../state/keys';
 import { usePrefs } from '../../state/prefs';
-import { setQuestion } from '../../state/question';
-import { workFor } from '../../state/work';
 import { BenchRoute } from './BenchRoute';
 import { Broken } from './Broken';
 import { EditRoute } from './EditRoute';
@@ -180,15 +178,11 @@ const OPENS: Record<string, string> = {
   harden: 'Heat and quench',
 };
 
-/** Opens a calculator's room with its question filled in, for a feature of this part. */
+/** Opens a room for a feature of this part. */
 function useRoom(part: Part) {
-  const [, go] = useLocation();
-  const calculators = useCalculators().data ?? [];
-  return (name: string, question: Record<string, string>, feature = '') => {
-    setQuestion(name, question);
-    workFor({ calculator: name, part: part.id, name: part.name, feature });
-    go(pathOf(calculators, name));
-  };
+  const open = useOpenRoom();
+  return (name: string, question: Record<string, string>, feature = '') =>
+    open(name, question, { part: part.id, name: part.name, feature });
 }
 
 interface Shown {

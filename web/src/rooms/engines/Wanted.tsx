@@ -1,13 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useLocation } from 'wouter';
+import { Link } from 'wouter';
 import { type Problem, type Schemas, call } from '../../api/client';
-import { client, refusalOf, useCalculators } from '../../api/queries';
-import { pathOf } from '../../house';
+import { client, refusalOf } from '../../api/queries';
 import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
 import { usePrefs } from '../../state/prefs';
-import { setQuestion } from '../../state/question';
+import { useOpenRoom } from '../../parts/useOpenRoom';
 import { offerUndo } from '../../state/undo';
 
 type Whole = Schemas['WantedOut'];
@@ -131,8 +130,7 @@ function NewWant({ put }: { put: (what: string, many: number, state: string) => 
 }
 
 function Shafts({ shafts }: { shafts: Whole['shafts'] }) {
-  const calculators = useCalculators().data ?? [];
-  const [, go] = useLocation();
+  const open = useOpenRoom();
   if (shafts.length === 0) return null;
   return (
     <section aria-label="Along its shafts" className="space-y-1">
@@ -147,10 +145,7 @@ function Shafts({ shafts }: { shafts: Whole['shafts'] }) {
           <button
             type="button"
             className="min-h-11 cursor-pointer text-mark hover:underline"
-            onClick={() => {
-              setQuestion('shaft-budget', one.question);
-              go(pathOf(calculators, 'shaft-budget'));
-            }}>
+            onClick={() => open('shaft-budget', one.question)}>
             Against its frames
           </button>
         </p>

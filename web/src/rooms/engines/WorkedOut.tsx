@@ -1,12 +1,11 @@
-import { Link, useLocation } from 'wouter';
+import { Link } from 'wouter';
 import { removeItem } from '../../api/slate';
 import type { Part } from '../../api/parts';
-import { client, useCalculators } from '../../api/queries';
-import { pathOf } from '../../house';
+import { client } from '../../api/queries';
 import { Button } from '../../parts/Button';
-import { setQuestion, type Typed } from '../../state/question';
+import { useOpenRoom } from '../../parts/useOpenRoom';
+import type { Typed } from '../../state/question';
 import { offerUndo } from '../../state/undo';
-import { workFor } from '../../state/work';
 import { call } from '../../api/client';
 
 type Kept = Part['kept'][number];
@@ -45,8 +44,7 @@ async function takeOff(one: Kept): Promise<void> {
 }
 
 function Open({ part, one }: { part: Part; one: Kept }) {
-  const [, go] = useLocation();
-  const calculators = useCalculators().data ?? [];
+  const open = useOpenRoom();
   if (one.kind !== 'answer') {
     return (
       <Link to={one.kind === 'cut' ? `/to-size/${one.id}` : `/fits/mate/${one.id}`} className="text-mark underline">
@@ -58,11 +56,9 @@ function Open({ part, one }: { part: Part; one: Kept }) {
     <button
       type="button"
       className="cursor-pointer text-left text-mark underline"
-      onClick={() => {
-        setQuestion(one.calculator, one.question as Typed);
-        workFor({ calculator: one.calculator, part: part.id, name: part.name, feature: one.feature });
-        go(pathOf(calculators, one.calculator));
-      }}>
+      onClick={() =>
+        open(one.calculator, one.question as Typed, { part: part.id, name: part.name, feature: one.feature })
+      }>
       {one.title}
     </button>
   );
