@@ -142,6 +142,18 @@ PARTS: dict[str, tuple[str, str, list[str], dict[str, Any]]] = {
         ["face at 0", "face at 20", "outside 14, from 0 to 20", "tapped M6, 12 deep"],
         {},
     ),
+    "line of bores": (
+        "grey-iron",
+        "casting 60, 3 to come off",
+        [
+            "face at 0",
+            "face at 50",
+            "bore 30 H7, from 0 to 30",
+            "bore 25 H7, from 30 to 50, called small",
+            "outside 50, from 0 to 50",
+        ],
+        {},
+    ),
 }  # fmt: skip
 
 

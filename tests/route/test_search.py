@@ -144,7 +144,9 @@ def program(problem: Problem, slots: int) -> int | None:
                 0,
             )
             for h in range(ways):
-                row([(held(k, h), 1), (held(k - 1, h), 1)], 0, 1)
+                # Taken up again the same way only where something ended the slot before.
+                ended = [(done(k - 1, n), -1) for n in range(ops) if problem.ends >> n & 1]
+                row([(held(k, h), 1), (held(k - 1, h), 1), *ended], -1, 1)
         for n in range(ops):
             row(
                 [

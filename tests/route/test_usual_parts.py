@@ -14,6 +14,7 @@ from runk.core.route.route import Job
 from runk.core.tools import ToolKind
 from runk.core.tools.tool import ShopTool
 from runk.demo.back_shed import WORKSHOP
+from tests.route.shelf import job
 
 # blank, features, how many set-ups a bench would take, words of the last one
 USUAL = {
@@ -50,6 +51,14 @@ USUAL = {
                                 "reamed 8, from the top", "profile, from the top"], 3, "clamped"),
     "a plate that would bend lies on tape": (
         "plate 40 by 16 by 2", ["3 holes 3, from the top"], 1, "on tape, top up"),
+    "ground bar keeps its surface": (
+        "bar 8, 100 long", ["face at 0", "face at 80", "journal 8 h6, from 0 to 80",
+                            "keyway 2 wide, 1 deep, from 10 to 30"], 3, "dividing head"),
+    "a small hole leads the larger, and one centre does for both": (
+        "bar 20", ["face at 0", "face at 20", "outside 18, from 0 to 20", "bore 8, from 0 to 12",
+                   "reamed 5 H7"], 2, "jaws on outside 18"),
+    "a block is bored in four jaws, not in three": (
+        "plate 30 by 20 by 20", ["bore 12 H7, from 0 to 30", "plane, from the top"], 2, "in the four-jaw"),
     "a long thin stem has a centre in its end": (
         "bar 12", ["face at 0", "face at 60", "outside 4 h6, from 0 to 50, called stem",
                    "outside 11, from 50 to 60, called head"], 2, "in a collet on stem"),
@@ -70,6 +79,7 @@ def test_it_is_held_as_a_bench_would_hold_it(name: str) -> None:
     ("blank", "features", "says"),
     [
         ("bar 200", ["face at 0", "outside 190, from 0 to 40"], "does not swing in 180 mm"),
+        ("bar 3", ["face at 0", "taper 3 down to 0.5, from 40 to 0"], "takes no centre"),
         ("bar 60", ["outside 55, from 0 to 20", "bore 10, from 0 to 20", "keyway 3 wide, 2 deep, from 0 to 20"], "is it in the bore"),
         ("bar 20", ["outside 12, from 0 to 20", "keyway in the bore 3 wide, 2 deep, from 0 to 20"], "no bore there"),
         ("bar 20", ["outside 12, from 0 to 20", "keyway 12 wide, 2 deep, from 0 to 20"], "wider than its shaft"),
@@ -104,3 +114,25 @@ def test_an_owned_rotary_table_holds_what_has_an_outline() -> None:
         "rod", "brass", "plate 40 by 16 by 8", ["reamed 8, from the top", "profile, from the top"]
     )
     assert any("on the rotary table about reamed 8" in one.key for one in Job(rod, shop).holds)
+
+
+def test_a_bracket_is_set_up_from_its_foot_and_may_stand_on_an_angle_plate() -> None:
+    lines = [
+        "plane, from the bottom, called foot",
+        "bore 20 H7, from 0 to 40",
+        "face at 0",
+        "face at 40",
+    ]
+    bracket = Job(part_of("bracket", "grey-iron", "casting 60, 2 to come off", lines), WORKSHOP)
+    first = propose(bracket).route.set_ups[0]
+    assert "foot: mill" in first.does
+    assert any("on an angle plate by foot" in one.key for one in bracket.holds)
+
+
+def test_bores_in_line_are_finished_without_letting_go() -> None:
+    found = propose(job("line of bores")).route
+    held = [one for one in found.set_ups if any(x.endswith(": finish") for x in one.does)]
+    assert {"bore 30: finish", "small: finish"} <= set(held[0].does)
+    lines = [line for one in found.set_ups for line in one.does]
+    assert lines.index("small: drill") < lines.index("bore 30: drill")
+    assert "bore 30: centre" not in lines

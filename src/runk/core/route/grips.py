@@ -43,7 +43,12 @@ def stands_out(job: Job, hold: Hold, one: Operation) -> float:
     if hold.grips is None or hold.machine != "lathe" or hold.way is Way.CENTRES:
         return 0.0
     first, last = hold.grips
-    out = first - job.part.begin if "right" in hold.out else job.part.long - last
+    right = "right" in hold.out
+    at = job.part.begin if right else job.part.long
+    if one.access.way in ("outside", "die"):
+        # What is cut close to the grip does not bend, however far the rest goes on.
+        at = one.access.span[0] if right else one.access.span[1]
+    out = max(first - at if right else at - last, 0.0)
     # Gripped as sawn it is as thick as its bar.
     turned = hold.on in job.part.by_key and not hold.gone
     across = job.part.by_key[hold.on].size if turned else job.part.across

@@ -80,7 +80,9 @@ def _turned(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -
 def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
     """Jaws on what has not been machined yet, at the end that is not worked on."""
     cast = part.cast
-    way, chuck = (Way.FOUR_JAW, "four-jaw") if cast else (Way.THREE_JAW, "chuck")
+    # Nothing flat or cast is round enough for three jaws.
+    four = cast or part.blank.kind == "plate"
+    way, chuck = (Way.FOUR_JAW, "four-jaw") if four else (Way.THREE_JAW, "chuck")
     outsides = sorted((f for f in part.features if f.round_outside), key=lambda f: f.span)
     if spare(part):
         yield Hold(f"in the {chuck} on its spare end, right end out", way, "lathe",
@@ -99,12 +101,22 @@ def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
             yield Hold(f"in the {chuck} on {one.key} {skin}, {out} end out", way, "lathe", ends,
                        _covered(one, out), one.key, gone=_keys(operations, one))  # fmt: skip
     if cast:
+        yield from _angle_plate(part, operations)
         for out in ("right", "left"):
             face = _face_at(part, _OTHER[out])
             if face is not None:
                 yield Hold(f"on the faceplate, {out} end out", Way.FACEPLATE, "lathe",
                            frozenset({out, "outside"}), None, face.key,
                            needs=_keys(operations, face))  # fmt: skip
+
+
+def _angle_plate(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
+    """Bolted by a flat foot to an angle plate on the faceplate: brackets and bearings."""
+    for foot in (f for f in part.features if f.kind == "plane"):
+        for out in ("right", "left"):
+            yield Hold(f"on an angle plate by {foot.key}, {out} end out", Way.FACEPLATE, "lathe",
+                       frozenset({out, "outside"}), None, foot.key,
+                       needs=_keys(operations, foot))  # fmt: skip
 
 
 def _left(part: Part, operations: tuple[Operation, ...]) -> frozenset[str]:

@@ -9,6 +9,8 @@ from runk.core.route.feature_question import HOLES, INSIDE, ROUND
 from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part, on_axis
 from runk.core.route.verbs import verbs_of
 
+LEAST_CENTRE_MM = 2.0
+"""A thinner end takes no centre: common practice."""
 DOG_MM = 8.0
 """What a dog needs to sit on: common practice."""
 BOTH = frozenset({"right", "left"})
@@ -107,6 +109,9 @@ def _centres(part: Part) -> list[Operation]:
     thin = any(f.span[1] - f.span[0] > FREE_MOST * f.size for f in part.features if is_round(f))
     carried = thin or (part.across > 0 and part.long - part.begin > FREE_MOST * part.across)
     ends = ("right", "left") if thrown(part) else ("right",) if carried else ()
+    if _end_mm(part) < LEAST_CENTRE_MM:
+        # No centre drill goes into so thin an end.
+        ends = ()
     speed = _speed(part, "centre", 3.0)
     found = [
         Operation(f"{end} end: centre", "", "centre", "lathe", "centre drill",
@@ -120,6 +125,15 @@ def _centres(part: Part) -> list[Operation]:
             for end in ends
         ]  # fmt: skip
     return found
+
+
+def _end_mm(part: Part) -> float:
+    """How thick the right end is when it is done."""
+    found = [
+        min(f.size, float(f.asked.small or f.size)) for f in part.features
+        if is_round(f) and abs(f.span[0] - part.begin) < EPS
+    ]  # fmt: skip
+    return min(found, default=part.across)
 
 
 def _speed(part: Part, operation: str, size: float, **more: str) -> tuple[tuple[str, str], ...]:
@@ -140,6 +154,8 @@ def _of_feature(part: Part, feature: Feature) -> list[Operation]:
         # The mate's own holes lead the drill.
         verbs = tuple(verb for verb in verbs if verb != "spot")
     milled = _milled(part, feature)
+    if not milled and pilot(part, feature) is not None:
+        verbs = tuple(verb for verb in verbs if verb != "centre")
     return [
         Operation(
             key=f"{feature.key}: {verb}",
@@ -158,15 +174,37 @@ _FLATS_OF = {"hexagon": 6, "square": 4}
 """How many flats a bar has that is not round."""
 
 
+def pilot(part: Part, hole: Feature) -> Feature | None:
+    """The smaller hole on the axis that is drilled first from the same end, and leads this one."""
+    if not _on_line(hole):
+        return None
+    ends = _line_ends(part, hole)
+    smaller = [
+        f for f in part.features
+        if f is not hole and _on_line(f) and f.size < hole.size - EPS
+        and _line_ends(part, f) & ends and (f.kind in INSIDE or f.asked.deep is None)
+    ]  # fmt: skip
+    return min(smaller, key=lambda f: f.size, default=None)
+
+
+def _on_line(feature: Feature) -> bool:
+    return feature.kind == "bore" or (feature.kind in HOLES and on_axis(feature))
+
+
+def _line_ends(part: Part, hole: Feature) -> frozenset[str]:
+    return part.open_ends(hole) if hole.kind in INSIDE else _mouth(part, hole)
+
+
 def _as_bought(part: Part, feature: Feature) -> bool:
     """Whether an outside, or its flats, are the bar's own: nothing is cut there."""
     dia, section = part.blank.dia, part.blank.section or "round"
-    if part.blank.kind != "bar" or dia is None or feature.limits is not None:
+    if part.blank.kind != "bar" or dia is None:
         return False
     if feature.kind == "flats":
-        own = _FLATS_OF.get(section) == feature.asked.count
+        own = _FLATS_OF.get(section) == feature.asked.count and feature.limits is None
     else:
-        own = feature.kind == "outside" and section == "round"
+        # Ground bar keeps its surface, limits or none: there is nothing on it to turn.
+        own = feature.kind in ("outside", "journal") and section == "round"
     return own and abs(feature.size - float(dia)) < 1e-3
 
 

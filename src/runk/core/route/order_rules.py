@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 
 from runk.core.route.feature_question import HOLES, INSIDE
-from runk.core.route.operations import HARDEN, PART_OFF, TEMPER, Operation, slender, spare
+from runk.core.route.operations import HARDEN, PART_OFF, TEMPER, Operation, pilot, slender, spare
 from runk.core.route.part import EPS, Feature
 from runk.core.route.route import Job
 from runk.core.route.rule import Order, Pair, Severity
@@ -13,6 +13,15 @@ from runk.core.route.rule import Order, Pair, Severity
 _LAST = ("finish", "turn", "ream")
 """Verbs after which a surface is to size."""
 _BORED = (*INSIDE, *HOLES)
+
+
+def _led(job: Job) -> Iterator[Pair]:
+    """A hole drilled after the smaller one in line with it."""
+    yield from _same("drill", "rough")(job)
+    for one in job.of("drill", "rough", "ream", "tap", kinds=_BORED):
+        first = pilot(job.part, _on(job, one)) if one.access.way == "inside" else None
+        if first is not None and f"{first.key}: drill" in job.by_key:
+            yield f"{first.key}: drill", one.key
 
 
 def _same(first: str, later: str, kinds: tuple[str, ...] = ()) -> Callable[[Job], Iterator[Pair]]:
@@ -77,6 +86,13 @@ def _face_before_centre(job: Job) -> Iterator[Pair]:
 
 
 def _datum_first(job: Job) -> Iterator[Pair]:
+    if job.part.cast and not any(f.round_outside for f in job.part.features):
+        # A bracket: everything is set up from its foot.
+        feet = list(job.of("mill", kinds=("plane",)))[:1]
+        for foot in feet:
+            for later in job.operations:
+                if later.machine == "lathe":
+                    yield foot.key, later.key
     if first := datum(job):
         for one in job.of("finish", "groove", "chamfer", "part off", "turn"):
             if one.access.way in ("outside", "inside"):
@@ -262,8 +278,8 @@ def _bore_before_passage(job: Job) -> Iterator[Pair]:
 ORDER_RULES: tuple[Order, ...] = (
     Order(key="spot-first", name="Spot before drilling", pairs=_spot_first,
           reason="A drill that is not started true wanders."),
-    Order(key="drill-before-bore", name="Drill before boring", pairs=_same("drill", "rough"),
-          reason="A boring bar needs a hole to go into."),
+    Order(key="drill-before-bore", name="Drill before boring", pairs=_led,
+          reason="A boring bar needs a hole to go into, and the smaller hole leads the larger."),
     Order(key="rough-before-finish", name="Rough before finishing",
           pairs=_same("rough", "finish"),
           reason="The heavy cut springs and warms the work; the light one makes the size."),

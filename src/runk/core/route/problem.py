@@ -189,17 +189,24 @@ def see_possible(job: Job, problem: Problem) -> None:
     stuck = [n for n in range(len(problem.before)) if not done >> n & 1]
     never = [n for n in stuck if not any(p.reach >> n & 1 for p in problem.places)]
     one = job.operations[(never or stuck)[0]]
+    why = _why(job, one, bool(never))
     raise Refused(
-        f"{job.part.name}: {one.key}: {_why(job, one, bool(never))}.",
+        f"{job.part.name}: {one.key}: {why}.",
         field=one.feature or one.key,
-        suggest="another side for it, or a face, an outside or a bore to hold it by",
+        suggest=_WAYS_OUT.get(why, "another side for it, or something else to hold it by"),
     )
+
+
+_TOO_LONG = f"it stands out more than {FREE_MOST:.0f} of its diameters and takes no centre"
+_WAYS_OUT = {_TOO_LONG: "a steady, a thicker bar, or the part in shorter pieces"}
 
 
 def _why(job: Job, one: Operation, never: bool) -> str:
     reaching = [hold for hold in job.holds if hold.reaches(one)]
     if reaching and all(hold.thin for hold in reaching):
         return "every way of holding it presses on a thin wall, and the bore goes three-cornered"
+    if reaching and all(stands_out(job, hold, one) > FREE_MOST for hold in reaching):
+        return _TOO_LONG
     room = {no_room(job, hold) for hold in reaching} - {""}
     if room:
         return min(room)

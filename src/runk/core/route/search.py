@@ -94,7 +94,8 @@ class Search:
             self.grouped |= group.one | group.others
         gone = problem.ends
         for place in problem.places:
-            gone |= place.gone
+            # Done sooner than it need be, it would leave jaws to be packed.
+            gone |= place.gone | place.marks
         self.free = problem.all & ~self.grouped & ~gone
         # Hardest first: what is reached in the fewest ways shows soonest that more are needed.
         self.rare = sorted(range(self.count), key=lambda n: bin(self.where[n]).count("1"))

@@ -21,7 +21,8 @@ def _mouths(job: Job, verb: str, kinds: tuple[str, ...]) -> Iterator[Group]:
         mouths = []
         for end, x in (("right", job.part.begin), ("left", job.part.long)):
             opens = abs(span[0 if end == "right" else 1] - x) < EPS
-            through = kinds == ("reamed",) and end in one.access.ends
+            # Reached through a wider bore from the other end, that end's face will do.
+            through = end in one.access.ends
             if end in faces and (opens or through):
                 mouths.append(faces[end])
         if mouths:
@@ -58,6 +59,13 @@ def _counterbore_true(job: Job) -> Iterator[Group]:
             yield one.key, near
 
 
+def _bores_in_line(job: Job) -> Iterator[Group]:
+    fine = [one for one in job.of("finish", kinds=("bore",)) if job.part.by_key[one.feature].fine]
+    for one, *others in [fine] if len(fine) > 1 else []:
+        if all(other.access.ends & one.access.ends for other in others):
+            yield one.key, tuple(other.key for other in others)
+
+
 SETTING_RULES: tuple[Together, ...] = (
     Together(key="bore-and-face", name="A bore and an end face at one setting",
              groups=lambda job: _mouths(job, "finish", ("bore",)),
@@ -67,6 +75,15 @@ SETTING_RULES: tuple[Together, ...] = (
              groups=lambda job: _mouths(job, "ream", ("reamed",)),
              reason="Only so does the rod stand square to the face it is bolted to.",
              mend="Face the register before the hole's setting is broken."),
+    Together(key="bores-in-one-setting", name="Bores in line at one setting",
+             groups=_bores_in_line, every=True,
+             reason="Only so do they lie on one line.",
+             mend="All of them from one end, without letting go."),
+    Together(key="drill-where-spotted", name="Drill where it was spotted",
+             groups=lambda job: (*_with("drill", "centre")(job), *_with("drill", "spot")(job)),
+             every=True,
+             reason="Taken up again, the drill meets the mark nowhere but near it.",
+             mend="Spot and drill without moving anything."),
     Together(key="tap-in-its-setting", name="Tap before the set-up is broken",
              groups=_with("tap", "drill"), every=True,
              reason="The spindle guides the tap true into the hole it has just drilled.",
