@@ -77,7 +77,7 @@ export function PartFace({ face, label }: { face: Face; label: string }) {
       <figcaption className="text-center text-soft">
         Seen {SEEN[face.side] ?? `from the ${face.side}`}
         {!face.turned && ', sizes from the marked corner'}
-        {face.unplaced.length > 0 && `. Not drawn, for want of a place: ${face.unplaced.join(', ')}`}
+        {face.unplaced.length > 0 && `. No place is told for ${face.unplaced.join(', ')}`}
       </figcaption>
     </figure>
   );

@@ -61,6 +61,11 @@ def asked_first(job: Job, route: Route, n: int) -> tuple[Asked, ...]:
     return (*found, *_travel(job, set_up, hold), _next(route, n))
 
 
+def _mm(size: float) -> str:
+    """To a tenth: nothing here is measured finer."""
+    return mm_said(round(size, 1))
+
+
 def _gripped(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
     asked = grip_asked(job, set_up)
     if not asked:
@@ -72,7 +77,7 @@ def _gripped(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
     except Refused as refused:
         yield Asked("Is it gripped well?", refused.template, "Mind", "grip", asked)
         return
-    long = f"{mm_said(hold.grips[1] - hold.grips[0], 1)} of " if hold.grips is not None else ""
+    long = f"{_mm(hold.grips[1] - hold.grips[0])} of " if hold.grips is not None else ""
     says = (
         f"{long}{hold.on or 'its stock'}: it {answer.holds}; bears "
         f"{answer.bears_nm.value:.1f} N·m, a usual cut asks {answer.asks_nm.value:.1f}."
@@ -94,9 +99,9 @@ def _out(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
     word = "Stop" if far > FREE_MOST else "Mind" if far > LONG_FREE else ""
     centre = "right end: centre" in set_up.does or "right end: centre" in job.by_key
     if word and centre and "right" in hold.out:
-        yield Asked("What stands out?", f"{mm_said(out, 1)}, carried by a centre in its end.")
+        yield Asked("What stands out?", f"{_mm(out)}, carried by a centre in its end.")
     else:
-        yield Asked("What stands out?", f"{mm_said(out, 1)}, {far:.1f} diameters.", word)
+        yield Asked("What stands out?", f"{_mm(out)}, {far:.1f} diameters.", word)
 
 
 def _turns(job: Job, hold: Hold) -> Iterator[Asked]:
@@ -110,7 +115,7 @@ def _turns(job: Job, hold: Hold) -> Iterator[Asked]:
     ]
     turns = job.part.across + 2 * hold.throw
     over = f", of {mm_said(max(swings))} it may be over the bed" if swings else ""
-    says = f"{mm_said(turns, 1)} across{over}: less over the slide; turn it by hand first."
+    says = f"{_mm(turns)} across{over}: less over the slide; turn it by hand first."
     yield Asked("Does it turn free?", says)
     if unbalanced(hold):
         says = "What turns is heavier on one side: a weight opposite, until it stays anywhere."
@@ -127,14 +132,14 @@ def _travel(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
         if not job.part.turned and any(f.kind in ("plane", "profile") for f in milled):
             long = max(long, float(job.part.blank.long or 0))
         if long > 0:
-            says = f"The longest cut is {mm_said(long, 1)}, and the cutter clears both its ends."
+            says = f"The longest cut is {_mm(long)}, and the cutter clears both its ends."
             yield Asked("Is the travel there?", says, "", "reach",
                         {"way": "travel", "long": f"{long:g} mm"})  # fmt: skip
     elif hold.way is Way.CENTRES:
         between = [m.between_mm for m in job.workshop.machines if m.between_mm]
         long = float(job.part.blank.long or job.part.long - job.part.begin)
         room = f" of {mm_said(max(between))}" if between else ""
-        yield Asked("Is the travel there?", f"{mm_said(long, 1)}{room} between the centres.")
+        yield Asked("Is the travel there?", f"{_mm(long)}{room} between the centres.")
 
 
 def _next(route: Route, n: int) -> Asked:

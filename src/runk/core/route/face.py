@@ -58,7 +58,7 @@ class Face:
         turned: Whether it is seen on an end, its axis in the middle.
         rings: Circles, the largest first.
         corners: Flats, slots, keyways.
-        unplaced: Features of this side nobody has said the place of.
+        unplaced: Features of this side nobody has said the place of, outlines aside.
     """
 
     side: str
@@ -175,7 +175,8 @@ def _block(job: Job, side: str, done: frozenset[str], now: frozenset[str]) -> Fa
     corners: list[Corners] = []
     unplaced: list[str] = []
     for feature in job.part.features:
-        if (feature.side or "top") != side or feature.kind == "plane":
+        # An outline's shape is on the drawing alone.
+        if (feature.side or "top") != side or feature.kind in ("plane", "profile"):
             continue
         slot = feature.kind == "slot" and feature.asked.up is not None
         holes = feature.kind in (*HOLES, "holes")

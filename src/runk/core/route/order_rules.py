@@ -281,7 +281,7 @@ ORDER_RULES: tuple[Order, ...] = (
     Order(key="drill-before-bore", name="Drill before boring", pairs=_led,
           reason="A boring bar needs a hole to go into, and the smaller hole leads the larger."),
     Order(key="rough-before-finish", name="Rough before finishing",
-          pairs=_same("rough", "finish"),
+          pairs=lambda job: (*_same("rough", "finish")(job), *_same("rough", "knurl")(job)),
           reason="The heavy cut springs and warms the work; the light one makes the size."),
     Order(key="drill-before-ream", name="Drill before reaming", pairs=_same("drill", "ream"),
           reason="A reamer follows the hole that is there."),

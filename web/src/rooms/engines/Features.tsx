@@ -93,21 +93,26 @@ export function Features({ part, act }: { part: Part; act: Act }) {
                 className="cursor-grab px-1 text-soft select-none max-sm:hidden">
                 ⠿
               </span>
-              <input
+              <textarea
                 aria-label={`Feature ${n + 1}`}
                 aria-invalid={Boolean(spoken[n]?.problem)}
                 value={line}
                 placeholder={HOW}
+                rows={1}
                 onKeyDown={(event) => {
+                  if (event.key === 'Enter') event.preventDefault();
                   if (!event.altKey || !(event.key === 'ArrowUp' || event.key === 'ArrowDown')) return;
                   event.preventDefault();
                   const to = n + (event.key === 'ArrowUp' ? -1 : 1);
                   if (to >= 0 && to < lines.length) putLines(moved(lines, n, to));
                 }}
                 onChange={(event) =>
-                  put({ lines: lines.map((one, at) => (at === n ? event.target.value : one)) }, true)
+                  put(
+                    { lines: lines.map((one, at) => (at === n ? event.target.value.replace(/\n/g, ' ') : one)) },
+                    true,
+                  )
                 }
-                className={`min-h-11 min-w-0 flex-1 rounded border bg-paper px-2 ${spoken[n]?.problem ? 'border-stop-edge' : 'border-line'}`}
+                className={`min-h-11 min-w-0 flex-1 resize-none field-sizing-content rounded border bg-paper px-2 py-2 ${spoken[n]?.problem ? 'border-stop-edge' : 'border-line'}`}
               />
               <Button look="quiet" aria-label={`Copy feature ${n + 1}`} onClick={() => copy(n)}>
                 copy
