@@ -59,6 +59,12 @@ USUAL = {
                    "reamed 5 H7"], 2, "jaws on outside 18"),
     "a block is bored in four jaws, not in three": (
         "plate 30 by 20 by 20", ["bore 12 H7, from 0 to 30", "plane, from the top"], 2, "in the four-jaw"),
+    "a short part is drilled across between its ends": (
+        "casting 16, 2 to come off", ["face at 0", "face at 12", "journal 12 -0.02 -0.04, from 0 to 12",
+                                      "tapped M4, across, at 6"], 3, "in the vice by its ends"),
+    "nothing is measured from an end that is cut off": (
+        "bar 17, 127 long", ["face at 97", "journal 8 -0.02 -0.04, from 0 to 39",
+                             "outside 13, from 39 to 97"], 2, "in a collet on journal 8"),
     "a long thin stem has a centre in its end": (
         "bar 12", ["face at 0", "face at 60", "outside 4 h6, from 0 to 50, called stem",
                    "outside 11, from 50 to 60, called head"], 2, "in a collet on stem"),
@@ -96,8 +102,8 @@ def test_without_a_dividing_head_a_hole_across_is_drilled_in_v_blocks_and_no_hex
 ):
     bare = replace(WORKSHOP, tools=tuple(t for t in WORKSHOP.tools if "divid" not in t.kind.value
                                          and "rotary" not in t.kind.value))  # fmt: skip
-    pulley = part_of("pulley", "brass", "bar 60", ["face at 0", "face at 20", "outside 55, from 0 to 20",
-                                                   "tapped M4, across, at 10"])  # fmt: skip
+    lines = ["face at 0", "face at 100", "outside 55, from 0 to 100", "tapped M4, across, at 50"]
+    pulley = part_of("roller", "brass", "bar 60", lines)
     holds = [one.hold for one in propose(Job(pulley, bare)).route.set_ups]
     assert any("in V-blocks" in one for one in holds)
     assert not any("dividing head" in one for one in holds)
@@ -136,3 +142,17 @@ def test_bores_in_line_are_finished_without_letting_go() -> None:
     lines = [line for one in found.set_ups for line in one.does]
     assert lines.index("small: drill") < lines.index("bore 30: drill")
     assert "bore 30: centre" not in lines
+
+
+def test_a_casting_is_roughed_all_over_before_any_of_it_is_finished() -> None:
+    lines = [
+        "outside 22 h6, from 0 to 35",
+        "outside 29 h6, from 35 to 46",
+        "outside 6 h6, from 46 to 57",
+    ]
+    spindle = Job(part_of("it", "gunmetal", "casting 33, 2 to come off", lines), WORKSHOP)
+    found = propose(spindle)
+    assert any("as roughed" in one.hold for one in found.route.set_ups)
+    done = [line for one in found.route.set_ups for line in one.does if line in spindle.by_key]
+    roughed = max(n for n, line in enumerate(done) if line.endswith("rough"))
+    assert roughed < min(n for n, line in enumerate(done) if line.endswith("finish"))

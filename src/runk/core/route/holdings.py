@@ -147,6 +147,7 @@ def _on_outsides(
         if not feature.round_outside or feature.throw or last - first < LEAST_GRIP_MM - EPS:
             continue
         needs, thin = _keys(operations, feature) | off, _thin(part, feature)
+        rough = _keys(operations, feature) & {f"{feature.key}: rough"}
         in_collet = any(grips(c.mm, feature.size) for c in collets)
         for out in ("right", "left"):
             ends, covers = frozenset({out, "outside"}), _covered(feature, out)
@@ -157,6 +158,10 @@ def _on_outsides(
                            ends, covers, feature.key, needs)  # fmt: skip
             yield Hold(f"jaws on {feature.key}, {out} end out", Way.THREE_JAW, "lathe", ends,
                        covers, feature.key, needs, thin=thin)  # fmt: skip
+            if rough and not off:
+                yield Hold(f"jaws on {feature.key} as roughed, {out} end out", Way.THREE_JAW,
+                           "lathe", ends, covers, feature.key, rough, _keys(operations, feature)
+                           - rough, thin=thin)  # fmt: skip
             for throw in throws:
                 yield Hold(f"four-jaw on {feature.key}, {throw:g} off, {out} end out",
                            Way.FOUR_JAW, "lathe", ends, covers, feature.key, needs,

@@ -62,6 +62,9 @@ def end_faces(job: Job) -> dict[str, str]:
 def datum(job: Job) -> str:
     """The face everything along the axis is measured from; empty where there is none."""
     faces = end_faces(job)
+    if job.part.bar or spare(job.part):
+        # The left end is cut off or cleaned up last: nothing is measured from it.
+        faces.pop("left", None)
     return faces.get("right") or faces.get("left") or ""
 
 

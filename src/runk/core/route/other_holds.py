@@ -12,6 +12,8 @@ from runk.core.route.part import EPS, Feature, Part, on_axis
 
 LIGHT = ("face", "chamfer", "finish")
 """Cuts an adhesive bears: common practice."""
+VICE_MM = 80.0
+"""The jaws of a small machine vice open so far: common practice."""
 THIN_MM = 3.0
 """A plate thinner than this bends in a vice: common practice."""
 _OTHER = {"right": "left", "left": "right"}
@@ -19,6 +21,12 @@ _OTHER = {"right": "left", "left": "right"}
 
 def _keys(operations: tuple[Operation, ...], feature: Feature) -> frozenset[str]:
     return frozenset(one.key for one in operations if one.feature == feature.key)
+
+
+def _indexed(part: Part, operations: tuple[Operation, ...]) -> frozenset[str]:
+    """What is turned round between cuts: more flats than two."""
+    many = {f.key for f in part.features if f.kind == "flats" and f.asked.count not in (None, 2)}
+    return frozenset(one.key for one in operations if one.feature in many)
 
 
 def less_usual(
@@ -37,6 +45,12 @@ def less_usual(
     >>> [one.key for one in less_usual(nut, operations_of(nut), frozenset({"part off"}))][0]
     'in the dividing head on a screwed stub in tapped M6'
     """
+    faces = [f for f in part.features if f.kind == "face" and abs(f.span[0] - part.begin) < EPS]
+    faces += [f for f in part.features if f.kind == "face" and abs(f.span[0] - part.long) < EPS]
+    if len(faces) == 2 and part.long - part.begin <= VICE_MM:
+        both = _keys(operations, faces[0]) | _keys(operations, faces[1]) | off
+        yield Hold("in the vice by its ends", Way.VICE, "mill", frozenset({"across"}), needs=both,
+                   bars=_indexed(part, operations))  # fmt: skip
     for feature in part.features:
         needs = _keys(operations, feature) | off
         if feature.kind == "tapped" and on_axis(feature):
@@ -97,8 +111,7 @@ def without_a_head(
         operations: Its operations.
         found: The ways there would be.
     """
-    indexed = {f.key for f in part.features if f.kind == "flats" and f.asked.count not in (None, 2)}
-    round_ = frozenset(one.key for one in operations if one.feature in indexed)
+    round_ = _indexed(part, operations)
     for hold in found:
         if "in the dividing head" in hold.key:
             key = hold.key.replace("in the dividing head", "in V-blocks")

@@ -19,10 +19,11 @@ from runk.core.route.grips import (
     waits_for_face,
 )
 from runk.core.route.hold import Hold, too_short
-from runk.core.route.operations import PART_OFF, Operation
+from runk.core.route.operations import PART_OFF, Operation, spare
 from runk.core.route.order_rules import ORDER_RULES
 from runk.core.route.route import Job
 from runk.core.route.setting_rules import SETTING_RULES
+from runk.core.said import mm_said
 
 
 @dataclass(frozen=True, slots=True)
@@ -193,12 +194,19 @@ def see_possible(job: Job, problem: Problem) -> None:
     raise Refused(
         f"{job.part.name}: {one.key}: {why}.",
         field=one.feature or one.key,
-        suggest=_WAYS_OUT.get(why, "another side for it, or something else to hold it by"),
+        suggest=_way_out(job, why),
     )
 
 
 _TOO_LONG = f"it stands out more than {FREE_MOST:.0f} of its diameters and takes no centre"
 _WAYS_OUT = {_TOO_LONG: "a steady, a thicker bar, or the part in shorter pieces"}
+
+
+def _way_out(job: Job, why: str) -> str:
+    if job.part.cast and not spare(job.part) and why not in _WAYS_OUT:
+        long = job.part.long - job.part.begin
+        return f"a chucking piece: casting, {mm_said(long + 20)} long"
+    return _WAYS_OUT.get(why, "another side for it, or something else to hold it by")
 
 
 def _why(job: Job, one: Operation, never: bool) -> str:
