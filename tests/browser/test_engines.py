@@ -248,7 +248,7 @@ def test_tonight_and_a_line_lead_to_the_part(page: Page) -> None:
         "what next on the dunnock crankshaft"
     )
     dialog = page.get_by_role("dialog")
-    expect(dialog).to_contain_text("centre right end")
+    expect(dialog).to_contain_text("centre left end, 9 off")
     page.keyboard.press("Enter")
     expect(page.get_by_role("heading", name="Crankshaft", level=1)).to_be_visible()
     page.goto("/rules")

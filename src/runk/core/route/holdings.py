@@ -115,8 +115,7 @@ def _angle_plate(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold
     for foot in (f for f in part.features if f.kind == "plane"):
         for out in ("right", "left"):
             yield Hold(f"on an angle plate by {foot.key}, {out} end out", Way.FACEPLATE, "lathe",
-                       frozenset({out, "outside"}), None, foot.key,
-                       needs=_keys(operations, foot))  # fmt: skip
+                       frozenset({out}), None, foot.key, needs=_keys(operations, foot))  # fmt: skip
 
 
 def _left(part: Part, operations: tuple[Operation, ...]) -> frozenset[str]:
