@@ -37,7 +37,7 @@ def stages(job: Job, route: Route) -> Iterator[Stage]:
     """
     done, nothing = frozenset[str](), frozenset[str]()
     ways = [None, *(job.hold_by_key.get(one.hold) for one in route.set_ups)]
-    does = [nothing, *(frozenset(one.does) & job.by_key.keys() for one in route.set_ups)]
+    does = [nothing, *(frozenset(k for k in one.does if k in job.by_key) for one in route.set_ups)]
     for hold, here in zip(ways, does, strict=True):
         done = done | here
         view = section(job, done, hold, here)

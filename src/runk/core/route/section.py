@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import lru_cache
 from itertools import pairwise
 
 from runk.core.machines.machine import Holding as Way
@@ -156,15 +157,20 @@ def _span(job: Job, feature: Feature) -> tuple[float, float]:
     return feature.span[0], feature.span[0] + float(deep)
 
 
-def verbs_done(feature: Feature, done: frozenset[str]) -> set[str]:
+def verbs_done(feature: Feature, done: frozenset[str]) -> frozenset[str]:
     """Which of a feature's operations are done, by their verbs."""
-    head = f"{feature.key}: "
-    return {key[len(head) :] for key in done if key.startswith(head)}
+    return _verbs(feature.key, done)
+
+
+@lru_cache(maxsize=8192)
+def _verbs(feature: str, done: frozenset[str]) -> frozenset[str]:
+    head = f"{feature}: "
+    return frozenset(key[len(head) :] for key in done if key.startswith(head))
 
 
 def fresh(feature: Feature, done: frozenset[str], now: frozenset[str]) -> bool:
     """Whether something of a feature was done in the set-up that is shown."""
-    return any(key in now for key in done if key.startswith(f"{feature.key}: "))
+    return bool(_verbs(feature.key, done) & _verbs(feature.key, now))
 
 
 def _slice(job: Job, done: frozenset[str], now: frozenset[str], start: float, end: float) -> Slice:
