@@ -67,7 +67,10 @@ def test_the_whole_question_by_keyboard(page: Page) -> None:
     page.keyboard.type("#30")
     page.keyboard.press("Tab")
     page.keyboard.press("Enter")
+    # What is typed before the list is open goes to nobody.
+    expect(page.get_by_role("listbox")).to_be_visible()
     page.keyboard.type("free-cutting br")
+    expect(page.get_by_role("option", name=re.compile("free-cutting brass"))).to_be_focused()
     page.keyboard.press("Enter")
     plate(page, "#30 drill: 0.1285")
     plate(page, "Mind the snatch")

@@ -85,7 +85,7 @@ def go_through(job: Job, set_ups: tuple[SetUp, ...]) -> None:
     assert sorted(done) == sorted(job.by_key)
 
 
-@settings(max_examples=250, deadline=None)
+@settings(max_examples=80, deadline=None)
 @given(drawn())
 @example(("bar 12", ["outside 8, from 0 to 10", "thread M6, from 10 to 20"], {}))
 @example(("casting", ["bore 20 H7, from 0 to 30", "plane, from the bottom"], {}))

@@ -16,9 +16,10 @@ from runk.core.refusals import Refused
 from runk.core.route.face import faces
 from runk.core.route.feature import BLANK, FEATURE
 from runk.core.route.feature_question import FeatureQuestion
-from runk.core.route.part import Part, checked
+from runk.core.route.part import Part
 from runk.core.route.placed import see_placed
 from runk.core.route.played import Stage
+from runk.core.route.possible import checked
 from runk.core.route.reading import blank_said, feature_said, featured
 from runk.core.route.route import Job
 from runk.core.route.section import section

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
+from runk.core.cutting.reach import LONG_FREE
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.hold import LEAST_GRIP_MM, Hold, too_short
 from runk.core.route.operations import Operation
@@ -47,7 +48,9 @@ def less_usual(
     """
     faces = [f for f in part.features if f.kind == "face" and abs(f.span[0] - part.begin) < EPS]
     faces += [f for f in part.features if f.kind == "face" and abs(f.span[0] - part.long) < EPS]
-    if len(faces) == 2 and part.long - part.begin <= VICE_MM:
+    long = part.long - part.begin
+    # A thin one bows between the jaws.
+    if len(faces) == 2 and long <= min(VICE_MM, LONG_FREE * part.across):
         both = _keys(operations, faces[0]) | _keys(operations, faces[1]) | off
         yield Hold("in the vice by its ends", Way.VICE, "mill", frozenset({"across"}), needs=both,
                    bars=_indexed(part, operations))  # fmt: skip
@@ -60,10 +63,10 @@ def less_usual(
             yield Hold(f"in the dividing head by a split bush round {feature.key}", Way.COLLET,
                        "mill", frozenset({"across"}), feature.span, feature.key,
                        needs)  # fmt: skip
-        long = feature.span[1] - feature.span[0]
+        grip = feature.span[1] - feature.span[0]
         for out in ("right", "left"):
             ends = frozenset({out, "outside"})
-            if feature.kind == "flats" and feature.asked.count in (4, 6) and long >= LEAST_GRIP_MM:
+            if feature.kind == "flats" and feature.asked.count in (4, 6) and grip >= LEAST_GRIP_MM:
                 way = Way.THREE_JAW if feature.asked.count == 6 else Way.FOUR_JAW
                 jaws = "jaws" if feature.asked.count == 6 else "four-jaw"
                 yield Hold(f"{jaws} on {feature.key}, {out} end out", way, "lathe", ends,
@@ -73,7 +76,7 @@ def less_usual(
                 if feature.asked.deep is None or feature.side == _OTHER[out]:
                     yield Hold(f"on a screwed stub in {feature.key}, {out} end out", Way.MANDREL,
                                "lathe", ends, None, feature.key, needs, inside=False)  # fmt: skip
-            elif feature.kind == "thread" and long >= LEAST_GRIP_MM:
+            elif feature.kind == "thread" and grip >= LEAST_GRIP_MM:
                 yield Hold(f"in a split bush round {feature.key}, {out} end out", Way.COLLET,
                            "lathe", ends, feature.span, feature.key, needs)  # fmt: skip
 

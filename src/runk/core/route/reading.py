@@ -12,8 +12,9 @@ from runk.core.refusals import Refused
 from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
 from runk.core.route.feature_question import FeatureQuestion
 from runk.core.route.lines import typed_of
-from runk.core.route.part import Feature, Part, checked, named
+from runk.core.route.part import Feature, Part, named
 from runk.core.route.placed import see_placed
+from runk.core.route.possible import checked
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
