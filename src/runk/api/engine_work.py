@@ -9,7 +9,7 @@ from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel
 
 from runk.api.calculators import Here
-from runk.api.ids import RowId
+from runk.api.ids import RowId, Unit
 from runk.api.part_wire import part_in, route_in
 from runk.api.problems import PROBLEMS
 from runk.core.refusals import Refused
@@ -89,9 +89,6 @@ class TonightOut(BaseModel):
     taken: float
     rows: list[TonightRow]
     waiting: list[str]
-
-
-Unit = Annotated[PageUnit, Query()]
 
 
 def router(store: Store, here: Here) -> APIRouter:

@@ -11,7 +11,7 @@ from starlette.concurrency import run_in_threadpool
 
 from runk.api.calculators import Here
 from runk.api.files import as_file
-from runk.api.ids import RowId
+from runk.api.ids import RowId, Unit
 from runk.api.part_wire import part_out
 from runk.api.problems import PROBLEMS
 from runk.core.refusals import Refused
@@ -71,7 +71,7 @@ def router(store: Store, here: Here) -> APIRouter:
     async def bring(
         request: Request,
         engine: Annotated[str, Query(max_length=120)] = "",
-        unit: Annotated[PageUnit, Query()] = PageUnit.MM,
+        unit: Unit = PageUnit.MM,
     ) -> EngineWithParts:
         request.state.page = unit
         raw = await request.body()
@@ -123,7 +123,7 @@ def _add_sheet(routes: APIRouter, store: Store, here: Here, kind: str) -> None:
         request: Request,
         part_id: RowId,
         paper: Annotated[Paper, Query()] = Paper.A4,
-        unit: Annotated[PageUnit, Query()] = PageUnit.MM,
+        unit: Unit = PageUnit.MM,
     ) -> Response:
         from runk.formats.route_sheet import route_markdown, route_pdf
 

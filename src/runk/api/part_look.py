@@ -11,7 +11,6 @@ from starlette.concurrency import run_in_threadpool
 from runk.api.calculators import Here, written
 from runk.api.part_shapes import LookIn, LookOut
 from runk.api.problems import PROBLEMS
-from runk.core.metals.metal import find_metal
 from runk.core.refusals import Refused
 from runk.core.route.face import faces
 from runk.core.route.feature import BLANK, FEATURE
@@ -20,7 +19,7 @@ from runk.core.route.part import Part
 from runk.core.route.placed import see_placed
 from runk.core.route.played import Stage
 from runk.core.route.possible import checked
-from runk.core.route.reading import blank_said, feature_said, featured
+from runk.core.route.reading import blank_said, feature_said, featured, metal_key
 from runk.core.route.route import Job
 from runk.core.route.section import section
 from runk.core.route.verbs import verbs_of
@@ -68,7 +67,7 @@ def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
     if blank is None or any(line["problem"] for line in lines) or not read:
         return plain
     try:
-        metal = _metal(body.metal, workshop)
+        metal = metal_key(body.metal, workshop.metals)
         part = checked(Part(body.name, metal, blank, featured(read)))
         see_placed(part)
     except Refused as refused:
@@ -78,13 +77,6 @@ def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
     view = section(job, every, None, frozenset())
     drawn = Stage(view if part.turned else None, faces(job, every, frozenset(), view))
     return plain | {"drawn": drawn}
-
-
-def _metal(typed: str, workshop: Workshop) -> str:
-    try:
-        return find_metal(typed, dict(workshop.metals)).key if typed else ""
-    except Refused as refused:
-        raise refused.on("metal") from None
 
 
 def _try(

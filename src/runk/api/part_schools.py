@@ -2,13 +2,11 @@
 
 from __future__ import annotations
 
-from typing import Annotated
-
-from fastapi import APIRouter, Query, Request
+from fastapi import APIRouter, Request
 from sqlalchemy.orm import Session
 
 from runk.api.calculators import Here
-from runk.api.ids import RowId
+from runk.api.ids import RowId, Unit
 from runk.api.part_shapes import SchoolIn, SchoolOut, WayOut
 from runk.api.part_wire import part_in, route_in
 from runk.api.problems import PROBLEMS
@@ -18,6 +16,7 @@ from runk.core.route.propose import propose
 from runk.core.route.route import Job
 from runk.core.route.schools import School, costed, schools_of
 from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
 from runk.formats.part_json import proposal_kept
 from runk.store import parts as kept
 from runk.store.database import Store
@@ -36,9 +35,7 @@ def router(store: Store, here: Here) -> APIRouter:
     routes = APIRouter(prefix="/api/parts", responses=PROBLEMS)
 
     @routes.get("/{part_id}/schools")
-    def both(
-        request: Request, part_id: RowId, unit: Annotated[PageUnit, Query()] = PageUnit.MM
-    ) -> list[SchoolOut]:
+    def both(request: Request, part_id: RowId, unit: Unit = PageUnit.MM) -> list[SchoolOut]:
         request.state.page = unit
         with store.reading() as session:
             row = kept.part_kept(session, part_id)
@@ -65,8 +62,7 @@ def router(store: Store, here: Here) -> APIRouter:
                 _add(session, after, pieces)
                 kept.save_route(session, part_id, after.version, None)
                 return
-            found = propose(part_in(after, workshop), dict(route_in(row).overruled))
-            kept.save_route(session, part_id, after.version, proposal_kept(found))
+            _routed(session, after, workshop, dict(route_in(row).overruled))
 
     def _add(session: Session, row: KeptPart, pieces: tuple[Piece, ...]) -> None:
         if row.engine_id is None:
@@ -83,10 +79,15 @@ def router(store: Store, here: Here) -> APIRouter:
         for part_id in ids.values():
             piece = kept.part_kept(session, part_id)
             if piece.route is None:
-                found = propose(part_in(piece, here()))
-                kept.save_route(session, part_id, piece.version, proposal_kept(found))
+                _routed(session, piece, here(), {})
 
     return routes
+
+
+def _routed(session: Session, row: KeptPart, workshop: Workshop, overruled: dict[str, str]) -> None:
+    """Propose a part's route anew and keep it."""
+    found = propose(part_in(row, workshop), overruled)
+    kept.save_route(session, row.id, row.version, proposal_kept(found))
 
 
 def _new(session: Session, row: KeptPart, piece: Piece) -> int:

@@ -2,13 +2,11 @@
 
 from __future__ import annotations
 
-from typing import Annotated
-
-from fastapi import APIRouter, Query, Request, Response
+from fastapi import APIRouter, Request, Response
 
 from runk.api.calculators import Here, written
 from runk.api.cutbook import CutBook
-from runk.api.ids import RowId
+from runk.api.ids import RowId, Unit
 from runk.api.part_fits import fits_out, touched
 from runk.api.part_kept import worked_out
 from runk.api.part_shapes import DrawnIn, FitIn, MeasureIn, NewIn, PartOut, RouteIn, TickIn
@@ -25,8 +23,6 @@ from runk.store import parts as kept
 from runk.store.database import Store
 from runk.store.goes_with import add_fit, set_fit_deleted
 from runk.store.parts import KeptPart
-
-Unit = Annotated[PageUnit, Query()]
 
 
 def router(store: Store, book: CutBook, here: Here) -> APIRouter:

@@ -10,7 +10,7 @@ from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
 
 from runk.api.calculators import Here
-from runk.api.ids import RowId
+from runk.api.ids import RowId, Unit
 from runk.api.part_wire import part_in
 from runk.api.problems import PROBLEMS
 from runk.core.refusals import Refused
@@ -91,9 +91,6 @@ class KitOut(BaseModel):
 
     rows: list[KitRow]
     over: list[str]
-
-
-Unit = Annotated[PageUnit, Query()]
 
 
 def router(store: Store, here: Here) -> APIRouter:

@@ -77,7 +77,8 @@ def _gripped(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
     except Refused as refused:
         yield Asked("Is it gripped well?", refused.template, "Mind", "grip", asked)
         return
-    long = f"{_mm(hold.grips[1] - hold.grips[0])} of " if hold.grips is not None else ""
+    # Of a bar behind the part nobody has said how much is gripped.
+    long = f"{_mm(hold.grips[1] - hold.grips[0])} of " if hold.grips and hold.on else ""
     says = (
         f"{long}{hold.on or 'its stock'}: it {answer.holds}; bears "
         f"{answer.bears_nm.value:.1f} N·m, a usual cut asks {answer.asks_nm.value:.1f}."
@@ -101,7 +102,7 @@ def _out(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
     if word and centre and "right" in hold.out:
         yield Asked("What stands out?", f"{_mm(out)}, carried by a centre in its end.")
     else:
-        yield Asked("What stands out?", f"{_mm(out)}, {far:.1f} diameters.", word)
+        yield Asked("What stands out?", f"{_mm(out)}, {far:.1f} diameters where it is cut.", word)
 
 
 def _turns(job: Job, hold: Hold) -> Iterator[Asked]:
@@ -132,7 +133,7 @@ def _travel(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
         if not job.part.turned and any(f.kind in ("plane", "profile") for f in milled):
             long = max(long, float(job.part.blank.long or 0))
         if long > 0:
-            says = f"The longest cut is {_mm(long)}, and the cutter clears both its ends."
+            says = f"The longest cut is {_mm(long)}: see that the cutter clears both its ends."
             yield Asked("Is the travel there?", says, "", "reach",
                         {"way": "travel", "long": f"{long:g} mm"})  # fmt: skip
     elif hold.way is Way.CENTRES:

@@ -6,8 +6,9 @@ from dataclasses import dataclass
 
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.operations import Operation
-from runk.core.route.part import EPS, Part
+from runk.core.route.part import EPS, Feature, Part
 
+OTHER_END = {"right": "left", "left": "right"}
 LEAST_GRIP_MM = 3.0
 """Jaws on less than this hold nothing: common practice."""
 ENOUGH_MM = 8.0
@@ -86,6 +87,11 @@ class Hold:
         if self.machine == "mill":
             return free_right or free_left
         return ("right" in self.out and free_right) or ("left" in self.out and free_left)
+
+
+def keys_of(operations: tuple[Operation, ...], feature: Feature) -> frozenset[str]:
+    """Everything that is done to a feature."""
+    return frozenset(one.key for one in operations if one.feature == feature.key)
 
 
 def too_short(part: Part, hold: Hold) -> bool:

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from runk.core.machines.machine import Holding as Way
 from runk.core.machines.machine import MachineKind
 from runk.core.route.feature_question import INSIDE
-from runk.core.route.hold import LEAST_GRIP_MM, Hold
+from runk.core.route.hold import LEAST_GRIP_MM, OTHER_END, Hold, keys_of
 from runk.core.route.operations import PART_OFF, Operation, spare
 from runk.core.route.other_holds import blocks, bonded, less_usual, on_its_rod, without_a_head
 from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part
@@ -19,7 +19,6 @@ GRIP_MM = 10.0
 """Jaws cover so much of a long outside."""
 THIN_WALL = 0.1
 """A ring with a wall under this share of its diameter goes three-cornered in jaws: practice."""
-_OTHER = {"right": "left", "left": "right"}
 
 
 def holds_of(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -> tuple[Hold, ...]:
@@ -50,10 +49,6 @@ def holds_of(part: Part, operations: tuple[Operation, ...], workshop: Workshop) 
 
 def _faces(operations: tuple[Operation, ...]) -> frozenset[str]:
     return frozenset(one.key for one in operations if one.verb == "face")
-
-
-def _keys(operations: tuple[Operation, ...], feature: Feature) -> frozenset[str]:
-    return frozenset(one.key for one in operations if one.feature == feature.key)
 
 
 def _turned(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -> Iterator[Hold]:
@@ -99,15 +94,15 @@ def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
             if one.throw or one.span[1] - one.span[0] < LEAST_GRIP_MM:
                 continue
             yield Hold(f"in the {chuck} on {one.key} {skin}, {out} end out", way, "lathe", ends,
-                       _covered(one, out), one.key, gone=_keys(operations, one))  # fmt: skip
+                       _covered(one, out), one.key, gone=keys_of(operations, one))  # fmt: skip
     if cast:
         yield from _angle_plate(part, operations)
         for out in ("right", "left"):
-            face = _face_at(part, _OTHER[out])
+            face = part.face_at(OTHER_END[out])
             if face is not None:
                 yield Hold(f"on the faceplate, {out} end out", Way.FACEPLATE, "lathe",
                            frozenset({out, "outside"}), None, face.key,
-                           needs=_keys(operations, face))  # fmt: skip
+                           needs=keys_of(operations, face))  # fmt: skip
 
 
 def _angle_plate(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
@@ -115,12 +110,13 @@ def _angle_plate(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold
     for foot in (f for f in part.features if f.kind == "plane"):
         for out in ("right", "left"):
             yield Hold(f"on an angle plate by {foot.key}, {out} end out", Way.FACEPLATE, "lathe",
-                       frozenset({out}), None, foot.key, needs=_keys(operations, foot))  # fmt: skip
+                       frozenset({out}), None, foot.key,
+                       needs=keys_of(operations, foot))  # fmt: skip
 
 
 def _left(part: Part, operations: tuple[Operation, ...]) -> frozenset[str]:
-    face = _face_at(part, "left")
-    return frozenset() if face is None else _keys(operations, face)
+    face = part.face_at("left")
+    return frozenset() if face is None else keys_of(operations, face)
 
 
 def _covered(one: Feature, out: str) -> tuple[float, float]:
@@ -129,11 +125,6 @@ def _covered(one: Feature, out: str) -> tuple[float, float]:
     if last - first < 2 * GRIP_MM:
         return one.span
     return (last - GRIP_MM, last) if out == "right" else (first, first + GRIP_MM)
-
-
-def _face_at(part: Part, end: str) -> Feature | None:
-    x = part.begin if end == "right" else part.long
-    return next((f for f in part.features if f.kind == "face" and abs(f.span[0] - x) < EPS), None)
 
 
 def _on_outsides(
@@ -145,13 +136,13 @@ def _on_outsides(
         first, last = feature.span
         if not feature.round_outside or feature.throw or last - first < LEAST_GRIP_MM - EPS:
             continue
-        needs, thin = _keys(operations, feature) | off, _thin(part, feature)
-        rough = _keys(operations, feature) & {f"{feature.key}: rough"}
+        needs, thin = keys_of(operations, feature) | off, _thin(part, feature)
+        rough = keys_of(operations, feature) & {f"{feature.key}: rough"}
         in_collet = any(grips(c.mm, feature.size) for c in collets)
         for out in ("right", "left"):
             ends, covers = frozenset({out, "outside"}), _covered(feature, out)
             if _passes(part, feature, out, workshop):
-                covers = _covered(feature, _OTHER[out])
+                covers = _covered(feature, OTHER_END[out])
             if in_collet:
                 yield Hold(f"in a collet on {feature.key}, {out} end out", Way.COLLET, "lathe",
                            ends, covers, feature.key, needs)  # fmt: skip
@@ -159,7 +150,7 @@ def _on_outsides(
                        covers, feature.key, needs, thin=thin)  # fmt: skip
             if rough and not off:
                 yield Hold(f"jaws on {feature.key} as roughed, {out} end out", Way.THREE_JAW,
-                           "lathe", ends, covers, feature.key, rough, _keys(operations, feature)
+                           "lathe", ends, covers, feature.key, rough, keys_of(operations, feature)
                            - rough, thin=thin)  # fmt: skip
             for throw in throws:
                 yield Hold(f"four-jaw on {feature.key}, {throw:g} off, {out} end out",
@@ -169,7 +160,7 @@ def _on_outsides(
                        frozenset({out}), covers, feature.key, needs)  # fmt: skip
         for end in ("left", "right") if last - first >= 2 * GRIP_MM else ("",):
             where = f"the {end} of {feature.key}" if end else feature.key
-            covers = _covered(feature, _OTHER[end]) if end else feature.span
+            covers = _covered(feature, OTHER_END[end]) if end else feature.span
             yield Hold(f"in the dividing head by {where}", Way.VICE, "mill",
                        frozenset({"across"}), covers, feature.key, needs)  # fmt: skip
 
@@ -199,7 +190,7 @@ def _on_bores(part: Part, operations: tuple[Operation, ...], off: frozenset[str]
             continue
         if feature.kind in INSIDE and feature.span[1] - feature.span[0] < LEAST_GRIP_MM:
             continue
-        needs = _keys(operations, feature) | off
+        needs = keys_of(operations, feature) | off
         yield Hold(f"on a mandrel in {feature.key}", Way.MANDREL, "lathe",
                    frozenset({"right", "left", "outside"}), None, feature.key, needs,
                    inside=False)  # fmt: skip
@@ -213,8 +204,8 @@ def _centres(part: Part, operations: tuple[Operation, ...], off: frozenset[str])
     if "left end: centre" not in drilled:
         return
     right, left = (
-        frozenset(_keys(operations, face)) if face is not None else frozenset[str]()
-        for face in (_face_at(part, "right"), _face_at(part, "left"))
+        frozenset(keys_of(operations, face)) if face is not None else frozenset[str]()
+        for face in (part.face_at("right"), part.face_at("left"))
     )
     stands = off | right | (frozenset() if spare(part) else left)
     gone = left if spare(part) else frozenset[str]()
@@ -227,7 +218,7 @@ def _centres(part: Part, operations: tuple[Operation, ...], off: frozenset[str])
     else:
         for end, one in (("left", outsides[-1]), ("right", outsides[0])) if outsides else ():
             yield Hold(f"between centres, dog on the {end} end", Way.CENTRES, "lathe",
-                       frozenset({_OTHER[end], "outside"}), one.span, "", plain,
+                       frozenset({OTHER_END[end], "outside"}), one.span, "", plain,
                        inside=False, faces=False)  # fmt: skip
     for throw in sorted({f.throw for f in part.features if f.kind == "crankpin"}):
         spun = stands | {key for key in drilled if f" {throw:g} off:" in key}
@@ -241,10 +232,11 @@ def _centres(part: Part, operations: tuple[Operation, ...], off: frozenset[str])
 def _flat(part: Part, operations: tuple[Operation, ...], off: frozenset[str]) -> Iterator[Hold]:
     """Bolted down, stood on an end or a side: for what is milled on a turned part."""
     for end in ("right", "left"):
-        foot = _face_at(part, _OTHER[end])
+        foot = part.face_at(OTHER_END[end])
         if foot is not None:
             yield Hold(f"stood on {foot.key} and clamped, {end} end up", Way.CLAMPS, "mill",
-                       frozenset({end}), None, foot.key, _keys(operations, foot) | off)  # fmt: skip
+                       frozenset({end}), None, foot.key,
+                       keys_of(operations, foot) | off)  # fmt: skip
     sides = {f.side for f in part.features if f.side in FLAT_SIDES}
     for side in sorted(sides):
         yield Hold(f"bolted down, {side} up", Way.CLAMPS, "mill", frozenset({side}), needs=off)

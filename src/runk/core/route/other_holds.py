@@ -7,9 +7,9 @@ from dataclasses import replace
 
 from runk.core.cutting.reach import LONG_FREE
 from runk.core.machines.machine import Holding as Way
-from runk.core.route.hold import LEAST_GRIP_MM, Hold, too_short
+from runk.core.route.hold import LEAST_GRIP_MM, OTHER_END, Hold, keys_of, too_short
 from runk.core.route.operations import Operation
-from runk.core.route.part import EPS, Feature, Part, on_axis
+from runk.core.route.part import Part, on_axis
 
 LIGHT = ("face", "chamfer", "finish")
 """Cuts an adhesive bears: common practice."""
@@ -17,11 +17,6 @@ VICE_MM = 80.0
 """The jaws of a small machine vice open so far: common practice."""
 THIN_MM = 3.0
 """A plate thinner than this bends in a vice: common practice."""
-_OTHER = {"right": "left", "left": "right"}
-
-
-def _keys(operations: tuple[Operation, ...], feature: Feature) -> frozenset[str]:
-    return frozenset(one.key for one in operations if one.feature == feature.key)
 
 
 def _indexed(part: Part, operations: tuple[Operation, ...]) -> frozenset[str]:
@@ -46,16 +41,15 @@ def less_usual(
     >>> [one.key for one in less_usual(nut, operations_of(nut), frozenset({"part off"}))][0]
     'in the dividing head on a screwed stub in tapped M6'
     """
-    faces = [f for f in part.features if f.kind == "face" and abs(f.span[0] - part.begin) < EPS]
-    faces += [f for f in part.features if f.kind == "face" and abs(f.span[0] - part.long) < EPS]
+    right, left = part.face_at("right"), part.face_at("left")
     long = part.long - part.begin
     # A thin one bows between the jaws.
-    if len(faces) == 2 and long <= min(VICE_MM, LONG_FREE * part.across):
-        both = _keys(operations, faces[0]) | _keys(operations, faces[1]) | off
+    if right and left and long <= min(VICE_MM, LONG_FREE * part.across):
+        both = keys_of(operations, right) | keys_of(operations, left) | off
         yield Hold("in the vice by its ends", Way.VICE, "mill", frozenset({"across"}), needs=both,
                    bars=_indexed(part, operations))  # fmt: skip
     for feature in part.features:
-        needs = _keys(operations, feature) | off
+        needs = keys_of(operations, feature) | off
         if feature.kind == "tapped" and on_axis(feature):
             yield Hold(f"in the dividing head on a screwed stub in {feature.key}", Way.MANDREL,
                        "mill", frozenset({"across"}), None, feature.key, needs)  # fmt: skip
@@ -73,7 +67,7 @@ def less_usual(
                            feature.span, feature.key, needs)  # fmt: skip
             elif feature.kind == "tapped" and on_axis(feature):
                 # It is screwed on from the end its thread opens at.
-                if feature.asked.deep is None or feature.side == _OTHER[out]:
+                if feature.asked.deep is None or feature.side == OTHER_END[out]:
                     yield Hold(f"on a screwed stub in {feature.key}, {out} end out", Way.MANDREL,
                                "lathe", ends, None, feature.key, needs, inside=False)  # fmt: skip
             elif feature.kind == "thread" and grip >= LEAST_GRIP_MM:
@@ -101,7 +95,7 @@ def on_its_rod(
         if feature.kind in ("tapped", "reamed") and on_axis(feature) and feature.key in part.tries:
             yield Hold(f"on its own rod in {feature.key}, the rod in a collet", Way.COLLET,
                        "lathe", frozenset({"right", "left", "outside"}), None, feature.key,
-                       _keys(operations, feature) | off, inside=False)  # fmt: skip
+                       keys_of(operations, feature) | off, inside=False)  # fmt: skip
 
 
 def without_a_head(
@@ -139,16 +133,12 @@ def bonded(part: Part, operations: tuple[Operation, ...], found: Sequence[Hold])
         held = [h for h in found if any(h.reaches(one) for one in facing)]
         if not facing or any(not too_short(part, hold) and not hold.thin for hold in held):
             continue
-        foot = next(
-            (f for f in part.features if f.kind == "face"
-             and abs(f.span[0] - (part.long if end == "right" else part.begin)) < EPS),
-            None,
-        )  # fmt: skip
+        foot = part.face_at(OTHER_END[end])
         if foot is not None:
             off = frozenset(o.key for o in operations if o.verb == "part off")
             yield Hold(
                 f"bonded by {foot.key} to a stub turned true, {end} end out", Way.BONDED, "lathe",
-                frozenset({end, "outside"}), None, foot.key, _keys(operations, foot) | off,
+                frozenset({end, "outside"}), None, foot.key, keys_of(operations, foot) | off,
                 bars=frozenset(one.key for one in operations if one.verb not in LIGHT),
             )  # fmt: skip
 
@@ -169,8 +159,10 @@ def blocks(part: Part, operations: tuple[Operation, ...], rotary: bool = False) 
     ['in the vice, top up', 'clamped to the table, top up', 'on a fixture by reamed 6, top up']
     """
     outlines = [f for f in part.features if f.kind == "profile"]
-    outline = frozenset(k for f in outlines for k in _keys(operations, f))
-    planes = frozenset(k for f in part.features if f.kind == "plane" for k in _keys(operations, f))
+    outline = frozenset(k for f in outlines for k in keys_of(operations, f))
+    planes = frozenset(
+        k for f in part.features if f.kind == "plane" for k in keys_of(operations, f)
+    )
     high = float(part.blank.high or 0)
     for side in sorted({f.side or "top" for f in part.features}):
         up = frozenset({side})
@@ -187,7 +179,7 @@ def blocks(part: Part, operations: tuple[Operation, ...], rotary: bool = False) 
             if f.kind in ("reamed", "drilled") and (f.side or "top") == side and not f.asked.deep
         ]  # fmt: skip
         if through:
-            needs = frozenset(k for f in through for k in _keys(operations, f))
+            needs = frozenset(k for f in through for k in keys_of(operations, f))
             by = " and ".join(f.key for f in through[:2])
             yield Hold(f"on a fixture by {by}, {side} up", Way.CLAMPS, "mill", up, None,
                        through[0].key, needs, bars=planes)  # fmt: skip

@@ -149,6 +149,13 @@ class Part:
         outside = max((f.size + 2 * f.throw for f in self.features if f.round_outside), default=0.0)
         return max(outside, float(self.blank.dia or 0))
 
+    def face_at(self, end: str) -> Feature | None:
+        """The face drawn at one of its ends; None where there is none."""
+        x = self.begin if end == "right" else self.long
+        return next(
+            (f for f in self.features if f.kind == "face" and abs(f.span[0] - x) < EPS), None
+        )
+
     def outside_at(self, x: float) -> float:
         """Its outside at a place along the axis; the blank's where nothing is turned."""
         found = [

@@ -69,6 +69,18 @@ def blank_said(line: str, page: PageUnit) -> BlankQuestion:
     return blank_of(typed_of(line, BLANK), page)
 
 
+def metal_key(typed: str, metals: Mapping[str, Metal]) -> str:
+    """The key of a metal as somebody calls it; empty where nobody said one.
+
+    Raises:
+        Refused: There is no such metal.
+    """
+    try:
+        return find_metal(typed, dict(metals)).key if typed else ""
+    except Refused as refused:
+        raise refused.on("metal") from None
+
+
 def featured(questions: Iterable[FeatureQuestion]) -> tuple[Feature, ...]:
     """Features with names of their own."""
     found: list[Feature] = []
@@ -104,11 +116,8 @@ def part_of(
     >>> [f.key for f in part.features], part.long
     (['bore 8', 'face 0'], 12.0)
     """
-    if metals is not None and metal:
-        try:
-            metal = find_metal(metal, dict(metals)).key
-        except Refused as refused:
-            raise refused.on("metal") from None
+    if metals is not None:
+        metal = metal_key(metal, metals)
     stock = blank_said(blank, page) if isinstance(blank, str) else blank_of(blank, page)
     questions = []
     for n, one in enumerate(features, 1):
