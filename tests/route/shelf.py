@@ -142,6 +142,25 @@ PARTS: dict[str, tuple[str, str, list[str], dict[str, Any]]] = {
         ["face at 0", "face at 20", "outside 14, from 0 to 20", "tapped M6, 12 deep"],
         {},
     ),
+    "jet": (
+        "brass",
+        "bar 8",
+        ["face at 0", "face at 20", "outside 6, from 0 to 20", "drilled 1", "drilled 3, 12 deep"],
+        {},
+    ),
+    "crank disc": (
+        "mild-steel",
+        "bar 40",
+        [
+            "face at 0",
+            "face at 10",
+            "outside 38, from 0 to 10",
+            "reamed 10 H7",
+            "reamed 6 H7, 12 off centre, called pin hole",
+            "2 dowel holes 5 on 24 circle, turned 90 degrees",
+        ],
+        {},
+    ),
     "line of bores": (
         "grey-iron",
         "casting 60, 3 to come off",

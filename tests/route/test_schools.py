@@ -43,6 +43,15 @@ def test_a_piston_is_finished_on_its_own_rod_or_apart() -> None:
         assert ("its own rod" in held) is on_rod
 
 
+def test_a_gland_and_a_bush_are_no_pistons() -> None:
+    for lines in (
+        ["face at 0", "outside 12 h7, from 0 to 8", "outside 22, from 8 to 14", "reamed 5 H7"],
+        ["face at 0", "outside 12 p6, from 0 to 14", "reamed 5 H7"],
+    ):
+        part = part_of("it", "brass", "bar 25", lines, tries={"reamed 5": "the rod"})
+        assert schools_of(part) == ()
+
+
 def test_holes_drilled_through_the_mate_are_not_set_out_and_the_pair_is_marked() -> None:
     lines = [line for _, does in routed(COVER, holes="through") for line in does]
     assert "studs: spot" not in lines

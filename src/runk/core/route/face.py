@@ -103,10 +103,16 @@ def faces(job: Job, done: frozenset[str], now: frozenset[str], view: Section) ->
 
 
 def _on_end(feature: Feature, end: str) -> bool:
-    if feature.kind == "holes" and feature.side not in FLAT_SIDES:
+    if _beside(feature):
         return (feature.side or "right") == end
     # What runs along the part is seen as well from its right end.
     return end == "right" and feature.kind in ("flats", "keyway", "bore-keyway")
+
+
+def _beside(feature: Feature) -> bool:
+    """Whether it is a hole, or several, beside the axis in an end."""
+    holes = feature.kind == "holes" or (feature.kind in HOLES and feature.throw > 0)
+    return holes and feature.side not in FLAT_SIDES
 
 
 def _end(job: Job, end: str, done: frozenset[str], now: frozenset[str], view: Section) -> Face:
@@ -125,7 +131,7 @@ def _end(job: Job, end: str, done: frozenset[str], now: frozenset[str], view: Se
     for feature in job.part.features:
         if not _on_end(feature, end) or not verbs_done(feature, done) & {"drill", "mill", "slot"}:
             continue
-        if feature.kind == "holes":
+        if _beside(feature):
             rings += _holes(job, feature, done, now)
         else:
             corners.append(_along(job, feature, done, now, outer))

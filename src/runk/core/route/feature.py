@@ -41,6 +41,11 @@ def _settle(question: FeatureQuestion, _: Workshop, __: Mapping[str, Reading]) -
         raise Refused("It begins where it ends.", field="end")
     if question.kind == "holes" and question.size is None and question.screw is None:
         raise Refused("What size are the holes?", field="size", suggest="3.2 mm")
+    if question.kind == "holes" and question.screw is not None and question.limits is not None:
+        raise Refused("A thread has no limits here.", field="limits")
+    if question.throw is not None and question.side not in (None, "right", "left"):
+        raise Refused("A hole in a side has no throw: it has a place.", field="throw",
+                      suggest="at 10 by 12")  # fmt: skip
     if question.kind == "taper" and question.small == question.size:
         raise Refused("A taper has two ends that differ.", field="small")
     return question
@@ -80,7 +85,24 @@ FEATURE = Calculator(
             f"{{kind=holes}}{{count}} {what}[ on {{circle}}< circle| pcd|>][, {{apart}}"
             "[ by {rise}] apart][, {deep} deep][, {side}][, at {start}][ by {up}]"
             "[, turned {angle}< degrees|>][, called {called}]"
-            for what in ("<tapped|threaded> holes {screw}", "holes {screw}", "holes {size}")
+            for what in (
+                "<tapped|threaded> holes {screw}", "holes {screw}", "holes {size}",
+                "<reamed> holes {size} {limits}",
+            )
+        ),
+        # A reamer bores to H7 where nobody says otherwise.
+        "{kind=holes}{limits=H7}{count} <reamed|dowel> holes {size}[ on {circle}< circle| pcd|>]"
+        "[, {apart}[ by {rise}] apart][, {deep} deep][, {side}][, at {start}][ by {up}]"
+        "[, turned {angle}< degrees|>][, called {called}]",
+        *(
+            f"{{kind={kind}}}<{words}> {{{size}}}, {{throw}} <off centre|off the axis|off|out>"
+            "[, {deep} deep][, {side}][, called {called}]"
+            for kind, words, size in (
+                ("drilled", "drill|drilled|hole", "size"),
+                ("reamed", "ream|reamed", "size"),
+                ("reamed", "ream|reamed", "size} {limits"),
+                ("tapped", "tap|tapped", "screw"),
+            )
         ),
         "{kind} {size}[ {limits}] from {start} to {end}",
         "{kind=thread}{screw} thread<,|> from {start} to {end}",

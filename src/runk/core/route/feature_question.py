@@ -33,6 +33,7 @@ LIMITED = (
     *INSIDE,
     "drilled",
     "reamed",
+    "holes",
     "face",
     "plane",
     "groove",
@@ -91,7 +92,7 @@ class FeatureQuestion:
         limits: Of the size.
         start: Where it begins along the axis; ``end`` where it ends.
         small: The small end of a taper.
-        throw: How far its own axis stands from the part's.
+        throw: How far its own axis stands from the part's; a hole's, on an end.
         count: How many; ``circle`` on what circle.
         wide: Of a groove, keyway or slot; ``deep`` how deep it goes.
         side: From where it is cut.
@@ -141,9 +142,9 @@ class FeatureQuestion:
     ] = None  # fmt: skip
     throw: Annotated[
         Fraction | None,
-        Length("throw", ("throw", "off centre", "eccentricity"), only=("crankpin", "eccentric"),
+        Length("throw", ("throw", "off centre", "eccentricity"), only=("crankpin", "eccentric", *HOLES),
                needed=("crankpin", "eccentric"), low=0.02, high=500.0,
-               asks="How far off the axis?", placeholder="9 mm"),
+               asks="How far off the axis?", placeholder="on the axis"),
     ] = None  # fmt: skip
     count: Annotated[
         int | None,
@@ -207,10 +208,10 @@ SENTENCES = {
     "groove": f"{{kind}} {{size}}{_LIM}, {{wide}} wide, at {{start}}{_CALLED}",
     "chamfer": f"{{kind}} {{size}} at {{start}}{_CALLED}",
     "face": f"{{kind}} at {{start}}{_LIM}{_CALLED}",
-    "drilled": f"{{kind}} {{size}}{_LIM}[, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
-    "reamed": f"{{kind}} {{size}}{_LIM}[, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
-    "tapped": f"{{kind}} {{screw}}[, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
-    "holes": "{count} {kind}[ {size}][ {screw}][ on {circle} circle][, spaced {apart}][ by {rise}]"
+    "drilled": f"{{kind}} {{size}}{_LIM}[, throw {{throw}}][, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
+    "reamed": f"{{kind}} {{size}}{_LIM}[, throw {{throw}}][, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
+    "tapped": f"{{kind}} {{screw}}[, throw {{throw}}][, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
+    "holes": "{count} {kind}[ {size}][ {limits}][ {screw}][ on {circle} circle][, spaced {apart}][ by {rise}]"
     f"[, {{deep}} deep][, {{side}}]{_AT}[, turned {{angle}} degrees]{_CALLED}",
     **dict.fromkeys(
         ("keyway", "bore-keyway"), f"{{kind}} {{wide}} wide{_LIM}, {{deep}} deep{_SPAN}{_CALLED}"

@@ -69,7 +69,7 @@ def no_room(job: Job, hold: Hold) -> str:
     if len(swings) == len(lathes) and turns > max(swings):
         return f"{mm_said(turns)} does not swing in {mm_said(max(swings))}"
     between = [m.between_mm for m in lathes if m.between_mm]
-    long = float(job.part.blank.long or job.part.long - job.part.begin)
+    long = job.part.stock_long or job.part.long - job.part.begin
     if hold.way is Way.CENTRES and len(between) == len(lathes) and long > max(between):
         return f"{mm_said(long)} does not go between centres {mm_said(max(between))} apart"
     return ""

@@ -13,6 +13,8 @@ LEAST_CENTRE_MM = 2.0
 """A thinner end takes no centre: common practice."""
 DOG_MM = 8.0
 """What a dog needs to sit on: common practice."""
+DEEP = 8.0
+"""A drill goes deeper than this many of its diameters only where it must: common practice."""
 BOTH = frozenset({"right", "left"})
 
 
@@ -98,8 +100,8 @@ def slender(part: Part) -> bool:
 
 def spare(part: Part) -> bool:
     """Whether its blank leaves something at the left end for a dog, cut off later."""
-    long = part.blank.long
-    return long is not None and float(long) - (part.long - part.begin) >= DOG_MM
+    long = part.stock_long
+    return long is not None and long - (part.long - part.begin) >= DOG_MM
 
 
 def _centres(part: Part) -> list[Operation]:
@@ -176,15 +178,47 @@ _FLATS_OF = {"hexagon": 6, "square": 4}
 
 def pilot(part: Part, hole: Feature) -> Feature | None:
     """The smaller hole on the axis that is drilled first from the same end, and leads this one."""
+    smaller = [f for f in _in_line(part, hole) if not goes_on(part, hole, f)]
+    return min(smaller, key=lambda f: f.size, default=None)
+
+
+def _in_line(part: Part, hole: Feature) -> list[Feature]:
+    """Smaller holes that go on where one on the axis ends, from the same end."""
     if not _on_line(hole):
-        return None
+        return []
     ends = _line_ends(part, hole)
-    smaller = [
+    return [
         f for f in part.features
         if f is not hole and _on_line(f) and f.size < hole.size - EPS
         and _line_ends(part, f) & ends and (f.kind in INSIDE or f.asked.deep is None)
     ]  # fmt: skip
-    return min(smaller, key=lambda f: f.size, default=None)
+
+
+def goes_on(part: Part, hole: Feature, small: Feature) -> bool:
+    """Whether a small hole is so deep that it is drilled on from the bottom of a larger one.
+
+    Args:
+        part: The part.
+        hole: The larger, from the same end.
+        small: The smaller.
+    """
+    first, last = small.span if small.kind in INSIDE else (part.begin, part.long)
+    blind = hole.kind in INSIDE or hole.asked.deep is not None
+    return blind and last - first > DEEP * small.size
+
+
+def drilled_on(part: Part, small: Feature) -> tuple[Feature, ...]:
+    """Larger holes from whose bottom a deep small one is drilled on.
+
+    >>> from runk.core.route.reading import part_of
+    >>> jet = part_of("jet", "brass", "bar 8", ["face at 15", "drilled 0.6", "drilled 3, 12 deep"])
+    >>> [one.key for one in drilled_on(jet, jet.features[1])]
+    ['drilled 3']
+    """
+    return tuple(
+        hole for hole in part.features
+        if small in _in_line(part, hole) and goes_on(part, hole, small)
+    )  # fmt: skip
 
 
 def _on_line(feature: Feature) -> bool:
@@ -219,11 +253,13 @@ def _access(part: Part, feature: Feature) -> Access:
     if feature.side in FLAT_SIDES or not part.turned:
         return Access("side", ends=frozenset({feature.side or "top"}))
     if kind == "holes" or (kind in (*HOLES, "passage", "slot") and feature.side in BOTH):
-        if kind in HOLES:
+        if kind in HOLES and not feature.throw:
             return Access("inside", ends=_mouth(part, feature))
         return Access("end", ends=frozenset({feature.side or "right"}))
     if kind in INSIDE:
         return Access("inside", ends=part.open_ends(feature) or BOTH)
+    if kind in HOLES and feature.throw:
+        return Access("end", ends=frozenset({feature.side or "right"}))
     if kind in HOLES and on_axis(feature):
         return Access("inside", ends=_mouth(part, feature))
     if kind == "bore-keyway":

@@ -5,7 +5,16 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 
 from runk.core.route.feature_question import HOLES, INSIDE
-from runk.core.route.operations import HARDEN, PART_OFF, TEMPER, Operation, pilot, slender, spare
+from runk.core.route.operations import (
+    HARDEN,
+    PART_OFF,
+    TEMPER,
+    Operation,
+    drilled_on,
+    pilot,
+    slender,
+    spare,
+)
 from runk.core.route.part import EPS, Feature
 from runk.core.route.route import Job
 from runk.core.route.rule import Order, Pair, Severity
@@ -22,6 +31,14 @@ def _led(job: Job) -> Iterator[Pair]:
         first = pilot(job.part, _on(job, one)) if one.access.way == "inside" else None
         if first is not None and f"{first.key}: drill" in job.by_key:
             yield f"{first.key}: drill", one.key
+
+
+def _drilled_on(job: Job) -> Iterator[Pair]:
+    """A deep small hole after the larger one from whose bottom it goes on."""
+    for one in job.of("centre", "drill", kinds=_BORED):
+        for larger in drilled_on(job.part, _on(job, one)) if one.access.way == "inside" else ():
+            if f"{larger.key}: drill" in job.by_key:
+                yield f"{larger.key}: drill", one.key
 
 
 def _same(first: str, later: str, kinds: tuple[str, ...] = ()) -> Callable[[Job], Iterator[Pair]]:
@@ -132,9 +149,13 @@ def _under_the_skin(job: Job) -> Iterator[Pair]:
 
 
 def _before_parting(job: Job) -> Iterator[Pair]:
-    if PART_OFF in job.by_key:
-        for one in job.operations:
-            if one.access.way == "inside" and "right" in one.access.ends and one.machine == "lathe":
+    if PART_OFF not in job.by_key:
+        return
+    for one in job.operations:
+        if one.access.way == "inside" and "right" in one.access.ends and one.machine == "lathe":
+            # A deep one waits for what is drilled from the other end.
+            larger = drilled_on(job.part, _on(job, one)) if one.feature else ()
+            if all(f.side != "left" for f in larger):
                 yield one.key, PART_OFF
 
 
@@ -283,6 +304,9 @@ ORDER_RULES: tuple[Order, ...] = (
           reason="A drill that is not started true wanders."),
     Order(key="drill-before-bore", name="Drill before boring", pairs=_led,
           reason="A boring bar needs a hole to go into, and the smaller hole leads the larger."),
+    Order(key="large-before-deep", name="The large hole before the deep small one behind it",
+          pairs=_drilled_on,
+          reason="A small drill wanders and breaks in a depth the large one takes away."),
     Order(key="rough-before-finish", name="Rough before finishing",
           pairs=lambda job: (*_same("rough", "finish")(job), *_same("rough", "knurl")(job)),
           reason="The heavy cut springs and warms the work; the light one makes the size."),

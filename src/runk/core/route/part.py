@@ -71,6 +71,13 @@ class Feature:
         return float(self.asked.throw or 0)
 
     @property
+    def circle(self) -> float | None:
+        """The circle about the part's axis its holes lie on; None where they lie otherwise."""
+        if self.kind in HOLES and self.throw:
+            return 2 * self.throw
+        return None if self.asked.circle is None else float(self.asked.circle)
+
+    @property
     def side(self) -> str:
         """From which side it is cut; empty where that follows from its place."""
         return self.asked.side or ""
@@ -138,6 +145,16 @@ class Part:
             return False
         return self.blank.long is None or float(self.blank.long) > self.long - self.begin + BAR_MM
 
+    @cached_property
+    def stock_long(self) -> float | None:
+        """How long its blank is along the axis; None where nobody said."""
+        blank, long = self.blank, self.long - self.begin
+        if blank.kind == "plate" and blank.long and blank.wide and blank.high:
+            # A plate is bored through the thinnest way that takes the hole.
+            ways = sorted(float(one) for one in (blank.long, blank.wide, blank.high))
+            return next((one for one in ways if one >= long - EPS), ways[-1])
+        return None if blank.long is None else float(blank.long)
+
     @property
     def cast(self) -> bool:
         """Whether it is made from a casting."""
@@ -194,7 +211,7 @@ class Part:
 
 def on_axis(feature: Feature) -> bool:
     """Whether a hole lies on the part's own axis."""
-    return feature.side in ("", "right", "left")
+    return feature.side in ("", "right", "left") and not feature.throw
 
 
 def named(asked: FeatureQuestion, taken: Iterable[str]) -> str:

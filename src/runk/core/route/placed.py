@@ -36,6 +36,8 @@ def points(part: Part, feature: Feature) -> tuple[Point, ...]:
     told = asked.start is not None and asked.up is not None
     at = (0.0, 0.0) if turned else (float(asked.start or 0), float(asked.up or 0))
     if feature.kind in HOLES:
+        if turned and feature.throw:
+            return ((feature.throw, 0.0),)
         return (at,) if told and not turned else ()
     if feature.kind != "holes" or not (turned or told):
         return ()
@@ -78,6 +80,10 @@ def see_placed(part: Part) -> None:
             continue
         if one.kind == "holes":
             _one_way(part, one)
+        elif one.throw and not part.turned:
+            raise Refused(
+                f"{one.key}: a block has no axis to be off.", field=one.key, suggest="at 10 by 12"
+            )
         side = one.side or ("right" if part.turned else "top")
         size, r = face_mm(part, side), one.size / 2
         for x, y in points(part, one):
@@ -103,6 +109,12 @@ def _one_way(part: Part, holes: Feature) -> None:
     if asked.circle is not None and asked.apart is not None:
         raise Refused(f"{holes.key} lie on a circle or in rows, not both.", field=holes.key)
     if part.turned and holes.side in ENDS and (asked.start is not None or asked.apart is not None):
+        if part.blank.kind == "plate":
+            raise Refused(
+                f"{holes.key}: from which side are they drilled?",
+                field=holes.key,
+                suggest="from the top",
+            )
         raise Refused(
             f"{holes.key}: on the end of a turned part they lie on a circle about its axis.",
             field=holes.key,

@@ -40,7 +40,7 @@ def checked(part: Part) -> Part:
         if hole.kind in INSIDE or (hole.kind in HOLES and on_axis(hole)):
             _inside_metal(part, hole)
             _opened(part, hole)
-        elif hole.kind == "holes" and hole.asked.circle is not None and part.turned:
+        elif hole.kind in (*HOLES, "holes") and hole.circle is not None and part.turned:
             _inside_face(part, hole)
         elif hole.kind in ("keyway", "bore-keyway"):
             _keyed(part, hole)
@@ -96,7 +96,7 @@ def _flats_left(part: Part, flats: Feature) -> None:
 
 def _inside_face(part: Part, holes: Feature) -> None:
     """A circle of holes lies on the face it is drilled in, clear of the bore and of each other."""
-    circle, left = float(holes.asked.circle or 0), holes.side == "left"
+    circle, left = holes.circle or 0.0, holes.side == "left"
     x = part.long - 0.01 if left else part.begin + 0.01
     outside = part.outside_at(x)
     bore = max(
@@ -123,11 +123,11 @@ def _inside_blank(part: Part, one: Feature) -> None:
             field=one.key,
             suggest=mm_said(one.size + 2 * one.throw + 1),
         )
-    long = part.blank.long
-    if part.turned and long is not None and one.span[1] - part.begin > float(long) + EPS:
+    long = part.stock_long
+    if part.turned and long is not None and one.span[1] - part.begin > long + EPS:
         raise Refused(
             f"{one.key} ends {mm_said(one.span[1] - part.begin)} along a blank of "
-            f"{mm_said(float(long))}.",
+            f"{mm_said(long)}.",
             field=one.key,
         )
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
+from dataclasses import replace
 from functools import lru_cache
 from typing import Any
 
@@ -10,7 +11,7 @@ from runk.core.metals.metal import Metal, find_metal
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
-from runk.core.route.feature_question import FeatureQuestion
+from runk.core.route.feature_question import ENTERED, FeatureQuestion
 from runk.core.route.lines import typed_of
 from runk.core.route.part import Feature, Part, named
 from runk.core.route.placed import see_placed
@@ -89,6 +90,17 @@ def featured(questions: Iterable[FeatureQuestion]) -> tuple[Feature, ...]:
     return tuple(found)
 
 
+def _sided(part: Part) -> Part:
+    """On a block what nobody told a side of is cut from the top: an axis it has none."""
+    if part.turned:
+        return part
+    return replace(part, features=tuple(
+        replace(f, asked=replace(f.asked, side="top"))
+        if f.kind in ENTERED and f.asked.side is None and f.asked.throw is None else f
+        for f in part.features
+    ))  # fmt: skip
+
+
 def part_of(
     name: str,
     metal: str,
@@ -131,6 +143,6 @@ def part_of(
                 field=refused.field,
                 suggest=refused.template_suggest,
             ) from None
-    part = checked(Part(name, metal, stock, featured(questions), **more))
+    part = checked(_sided(Part(name, metal, stock, featured(questions), **more)))
     see_placed(part)
     return part

@@ -46,8 +46,14 @@ class School:
 
 
 def rod_holes(part: Part) -> tuple[str, ...]:
-    """Holes on the axis of a piston that its rod goes into."""
-    if not any(f.kind == "outside" and f.fine for f in part.features):
+    """Holes on the axis of a piston that its rod goes into.
+
+    A piston runs free on its largest diameter: a gland has a flange, a bush is tight.
+    """
+    largest = max((f for f in part.features if f.round_outside), key=lambda f: f.size, default=None)
+    if largest is None or largest.kind != "outside" or not largest.fine:
+        return ()
+    if largest.limits is not None and largest.limits[1] > largest.size:
         return ()
     return tuple(
         f.key for f in part.features

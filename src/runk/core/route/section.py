@@ -136,8 +136,8 @@ def _ends(job: Job, done: frozenset[str]) -> tuple[float, float]:
         return first, part.long + (0.0 if PART_OFF in done else BAR_MM)
     if "left" in faced:
         return first, part.long
-    if spare(part) and part.blank.long is not None:
-        return first, max(part.begin + float(part.blank.long) - SKIN_MM, part.long)
+    if spare(part) and part.stock_long is not None:
+        return first, max(part.begin + part.stock_long - SKIN_MM, part.long)
     return first, part.long + skin
 
 
@@ -248,8 +248,8 @@ def _marks(job: Job, done: frozenset[str], now: frozenset[str]) -> Iterator[Mark
             continue
         made = fresh(feature, done, now)
         asked = feature.asked
-        if feature.kind == "holes" and asked.circle is not None:
-            middle = float(asked.circle) / 2
+        if feature.kind in (*HOLES, "holes") and feature.circle is not None:
+            middle = feature.circle / 2
             start, end = _bored(job, feature, middle)
             yield Mark(start, end, middle - feature.size / 2, middle + feature.size / 2,
                        feature.key, made)  # fmt: skip

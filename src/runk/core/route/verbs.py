@@ -55,7 +55,7 @@ def verbs_of(question: FeatureQuestion, cored: bool = False) -> tuple[str, ...]:
             return ("rough", "knurl")
         return ("rough", "finish") if is_fine(question) else ("turn",)
     if kind == "holes":
-        last = ("tap",) if question.screw is not None else ()
+        last = ("tap",) if question.screw is not None else ("ream",) * is_fine(question)
         return ("spot", "drill", *last)
     return _VERBS[kind]
 
