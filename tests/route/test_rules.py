@@ -146,6 +146,7 @@ THIN = own(
 RING = own(
     "bar 25", "face at 0", "face at 1.5", "outside 22, from 0 to 1.5", "bore 19, from 0 to 1.5"
 )
+CUP = own("bar 30", "face at 0", "face at 70", "outside 28, from 0 to 70", "bore 26, from 0 to 68")
 SHOULDERED = own(
     "bar 12", "face at 0", "face at 20", "thread M6, from 0 to 10", "outside 10, from 10 to 20"
 )
@@ -167,6 +168,7 @@ PORTED = own(
 WATCHED = [
     ("packing", job("piston"), held(proposed("piston").route, 1, "jaws on outside 22, left end out")),
     ("thin-wall", THIN, Route((SetUp("jaws on outside 30, left end out", ("bore 27: finish",)),))),
+    ("plug-it", CUP, Route(tuple(replace(one, packing="") for one in propose(CUP).route.set_ups))),
     ("long-overhang", LONG, Route((SetUp(CHUCK, ("outside 10: turn",)),))),
     ("whirling", WHIP, Route((SetUp(CHUCK, ("outside 5: turn",)),))),
     ("between-centres", job("crankshaft"), Route((SetUp("in the chuck on its spare end, right end out", ("journal 10: finish",)),))),

@@ -64,10 +64,23 @@ USUAL = {
                                       "tapped M4, across, at 6"], 3, "in the vice by its ends"),
     "nothing is measured from an end that is cut off": (
         "bar 17, 127 long", ["face at 97", "journal 8 -0.02 -0.04, from 0 to 39",
-                             "outside 13, from 39 to 97"], 2, "in a collet on journal 8"),
+                             "outside 13, from 39 to 97"], 2, "jaws on outside 13"),
     "a long thin stem has a centre in its end": (
         "bar 12", ["face at 0", "face at 60", "outside 4 h6, from 0 to 50, called stem",
-                   "outside 11, from 50 to 60, called head"], 2, "in a collet on stem"),
+                   "outside 11, from 50 to 60, called head"], 2, "jaws on head"),
+    "a rod's far end is screwed from its own end": (
+        "bar 6", ["face at 0", "face at 250", "thread M6, from 0 to 12", "thread M6, from 238 to 250"],
+        2, "in a collet on the plain bar from 12 to 238"),
+    "no collet closes behind a collar": (
+        "bar 12", ["face at 0", "face at 80", "journal 8 h6, from 0 to 20", "outside 12, from 20 to 60",
+                   "journal 8 h6, from 60 to 80, called far"], 2, "jaws on outside 12"),
+    "a pin hole is set out from the finished disc": (
+        "bar 40", ["face at 0", "face at 10", "outside 38, from 0 to 10", "reamed 10 H7",
+                   "reamed 6 H7, 12 off centre"], 3, "upright on the mill by outside 38"),
+    "a chest is bored through its thin way": (
+        "plate 50 by 40 by 20", ["plane, from the top", "bore 30, from 0 to 20",
+                                 "8 holes 3, 42 by 32 apart, from the top, at 4 by 4"],
+        2, "in the four-jaw on its outside"),
 }  # fmt: skip
 
 

@@ -86,7 +86,9 @@ FEATURE = Calculator(
             "[ by {rise}] apart][, {deep} deep][, {side}][, at {start}][ by {up}]"
             "[, turned {angle}< degrees|>][, called {called}]"
             for what in (
-                "<tapped|threaded> holes {screw}", "holes {screw}", "holes {size}",
+                "<tapped|threaded> holes {screw}",
+                "holes {screw}",
+                "holes {size}",
                 "<reamed> holes {size} {limits}",
             )
         ),

@@ -142,9 +142,9 @@ class FeatureQuestion:
     ] = None  # fmt: skip
     throw: Annotated[
         Fraction | None,
-        Length("throw", ("throw", "off centre", "eccentricity"), only=("crankpin", "eccentric", *HOLES),
-               needed=("crankpin", "eccentric"), low=0.02, high=500.0,
-               asks="How far off the axis?", placeholder="on the axis"),
+        Length("throw", ("throw", "off centre", "eccentricity"),
+               only=("crankpin", "eccentric", *HOLES), needed=("crankpin", "eccentric"),
+               low=0.02, high=500.0, asks="How far off the axis?", placeholder="on the axis"),
     ] = None  # fmt: skip
     count: Annotated[
         int | None,
@@ -198,6 +198,7 @@ class FeatureQuestion:
 _CALLED = "[, called {called}]"
 _LIM = "[ {limits}]"
 _SPAN = ", from {start} to {end}"
+_BORED = "[, throw {throw}][, {deep} deep][, {side}]"
 _AT = "[, at {start}][ by {up}]"
 SENTENCES = {
     **dict.fromkeys((*ROUND, *INSIDE), f"{{kind}} {{size}}{_LIM}{_SPAN}{_CALLED}"),
@@ -208,10 +209,11 @@ SENTENCES = {
     "groove": f"{{kind}} {{size}}{_LIM}, {{wide}} wide, at {{start}}{_CALLED}",
     "chamfer": f"{{kind}} {{size}} at {{start}}{_CALLED}",
     "face": f"{{kind}} at {{start}}{_LIM}{_CALLED}",
-    "drilled": f"{{kind}} {{size}}{_LIM}[, throw {{throw}}][, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
-    "reamed": f"{{kind}} {{size}}{_LIM}[, throw {{throw}}][, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
-    "tapped": f"{{kind}} {{screw}}[, throw {{throw}}][, {{deep}} deep][, {{side}}]{_AT}{_CALLED}",
-    "holes": "{count} {kind}[ {size}][ {limits}][ {screw}][ on {circle} circle][, spaced {apart}][ by {rise}]"
+    "drilled": f"{{kind}} {{size}}{_LIM}{_BORED}{_AT}{_CALLED}",
+    "reamed": f"{{kind}} {{size}}{_LIM}{_BORED}{_AT}{_CALLED}",
+    "tapped": f"{{kind}} {{screw}}{_BORED}{_AT}{_CALLED}",
+    "holes": f"{{count}} {{kind}}[ {{size}}]{_LIM}[ {{screw}}][ on {{circle}} circle]"
+    "[, spaced {apart}][ by {rise}]"
     f"[, {{deep}} deep][, {{side}}]{_AT}[, turned {{angle}} degrees]{_CALLED}",
     **dict.fromkeys(
         ("keyway", "bore-keyway"), f"{{kind}} {{wide}} wide{_LIM}, {{deep}} deep{_SPAN}{_CALLED}"

@@ -40,7 +40,7 @@ def grip_asked(job: Job, one: SetUp) -> dict[str, str]:
     if hold is None or way is None or hold.machine != "lathe":
         return {}
     part = job.part
-    feature = part.by_key.get(hold.on)
+    feature = part.surface(hold.on)
     dia = feature.size if feature is not None and not hold.gone else part.across
     if hold.way in (Way.BONDED, Way.FACEPLATE, Way.CLAMPS):
         # It bears on a face: on what that face is wide.

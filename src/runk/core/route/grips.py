@@ -6,7 +6,7 @@ from collections.abc import Iterable
 
 from runk.core.machines.machine import Holding as Way
 from runk.core.machines.machine import MachineKind
-from runk.core.route.hold import Hold
+from runk.core.route.hold import Hold, thin_over
 from runk.core.route.operations import Operation, is_round, spare, thrown
 from runk.core.route.part import Feature
 from runk.core.route.route import Job
@@ -35,6 +35,15 @@ def grips_finished(job: Job, hold: Hold, done: Iterable[str]) -> bool:
     return job.part.by_key[hold.on].fine
 
 
+def hollow(job: Job, hold: Hold, done: Iterable[str]) -> str:
+    """The bore under jaws whose wall gives; empty where it is solid there yet."""
+    on = job.part.by_key.get(hold.on)
+    if not hold.thin or on is None:
+        return ""
+    bored = {job.by_key[key].feature for key in done if key in job.by_key}
+    return next((f.key for f in thin_over(job.part, on) if f.key in bored), "")
+
+
 def stands_out(job: Job, hold: Hold, one: Operation) -> float:
     """How many diameters stand out where an operation cuts; 0 where a centre carries them.
 
@@ -50,8 +59,8 @@ def stands_out(job: Job, hold: Hold, one: Operation) -> float:
         at = one.access.span[0] if right else one.access.span[1]
     out = max(first - at if right else at - last, 0.0)
     # Gripped as sawn it is as thick as its bar.
-    turned = hold.on in job.part.by_key and not hold.gone
-    across = job.part.by_key[hold.on].size if turned else job.part.across
+    on = job.part.surface(hold.on)
+    across = on.size if on is not None and not hold.gone else job.part.across
     thick = out / across if across else 0.0
     feature = job.part.by_key.get(one.feature)
     if feature is None or not is_round(feature):

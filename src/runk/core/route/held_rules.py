@@ -11,6 +11,7 @@ from runk.core.route.grips import (
     astray,
     ends_faced,
     grips_finished,
+    hollow,
     is_reset,
     no_room,
     stands_out,
@@ -50,6 +51,13 @@ def _thin(job: Job, walk: Walk) -> Seen:
         )  # fmt: skip
         if bores:
             yield f"Set-up {n} finishes {bores[0]} with jaws on a thin wall.", bores, n
+
+
+def _plugged(job: Job, walk: Walk) -> Seen:
+    for n, set_up, hold in walk.each():
+        bore = hollow(job, hold, walk.done_before(n)) if hold is not None else ""
+        if bore and not set_up.packing:
+            yield f"Set-up {n} closes jaws on a thin wall with nothing in {bore}.", (), n
 
 
 def _overhang(least: float, most: float) -> Callable[[Job, Walk], Seen]:
@@ -183,6 +191,9 @@ HELD_RULES: tuple[Watch, ...] = (
     Watch(key="thin-wall", name="No bore finished in jaws on a thin wall", look=_thin,
           reason="Let go, the wall springs back and the bore is three-cornered.",
           mend="Hold it endways, on a faceplate or in a full ring."),
+    Watch(key="plug-it", name="A thin wall is plugged before jaws close on it", look=_plugged,
+          severity=Severity.MIND, reason="Jaws press a hollow end out of round, or in.",
+          mend="A plug turned to fit the bore, pushed in before it is gripped."),
     Watch(key="long-overhang", name="Long work wants a centre",
           look=_overhang(LONG_FREE, FREE_MOST), severity=Severity.MIND,
           reason="It springs away from the tool, and the end comes out thick.",

@@ -5,10 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from runk.core.machines.machine import Holding as Way
+from runk.core.route.feature_question import INSIDE
 from runk.core.route.operations import Operation
 from runk.core.route.part import EPS, Feature, Part
 
 OTHER_END = {"right": "left", "left": "right"}
+THIN_WALL = 0.1
+"""A ring with a wall under this share of its diameter goes three-cornered in jaws: practice."""
 LEAST_GRIP_MM = 3.0
 """Jaws on less than this hold nothing: common practice."""
 ENOUGH_MM = 8.0
@@ -94,9 +97,19 @@ def keys_of(operations: tuple[Operation, ...], feature: Feature) -> frozenset[st
     return frozenset(one.key for one in operations if one.feature == feature.key)
 
 
+def thin_over(part: Part, outside: Feature) -> tuple[Feature, ...]:
+    """Bores that leave so thin a wall under an outside that jaws press it out of round."""
+    return tuple(
+        f for f in part.features
+        if f.kind in INSIDE and f.overlaps(outside)
+        and (outside.size - f.size) / 2 < THIN_WALL * outside.size
+    )  # fmt: skip
+
+
 def too_short(part: Part, hold: Hold) -> bool:
     """Whether jaws have so little to close on that the work tips out."""
-    if hold.grips is None or hold.machine != "lathe" or hold.on not in part.by_key:
+    on = part.surface(hold.on)
+    if hold.grips is None or hold.machine != "lathe" or on is None:
         return False
-    long, size = hold.grips[1] - hold.grips[0], part.by_key[hold.on].size
+    long, size = hold.grips[1] - hold.grips[0], on.size
     return long < max(LEAST_GRIP_MM, min(size / 4, ENOUGH_MM)) - 1e-9

@@ -7,8 +7,8 @@ from collections.abc import Iterator
 from runk.core.machines.machine import Holding as Way
 from runk.core.machines.machine import MachineKind
 from runk.core.route.feature_question import INSIDE
-from runk.core.route.hold import LEAST_GRIP_MM, OTHER_END, Hold, keys_of
-from runk.core.route.operations import PART_OFF, Operation, spare
+from runk.core.route.hold import LEAST_GRIP_MM, OTHER_END, Hold, keys_of, thin_over
+from runk.core.route.operations import PART_OFF, Operation, is_round, spare
 from runk.core.route.other_holds import blocks, bonded, less_usual, on_its_rod, without_a_head
 from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part
 from runk.core.tools import ToolKind, usable
@@ -17,8 +17,6 @@ from runk.core.workshop import Workshop
 
 GRIP_MM = 10.0
 """Jaws cover so much of a long outside."""
-THIN_WALL = 0.1
-"""A ring with a wall under this share of its diameter goes three-cornered in jaws: practice."""
 
 
 def holds_of(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -> tuple[Hold, ...]:
@@ -64,7 +62,7 @@ def _turned(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -
         yield Hold("upright on the mill by its bar, right end up", Way.VICE, "mill",
                    frozenset({"right"}), behind, gone=off)  # fmt: skip
     else:
-        yield from _rough(part, operations)
+        yield from _rough(part, operations, workshop)
     yield from _on_outsides(part, operations, workshop, off)
     yield from _on_bores(part, operations, off)
     yield from _centres(part, operations, off)
@@ -72,7 +70,7 @@ def _turned(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -
     yield from less_usual(part, operations, off)
 
 
-def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
+def _rough(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -> Iterator[Hold]:
     """Jaws on what has not been machined yet, at the end that is not worked on."""
     cast = part.cast
     # Nothing flat or cast is round enough for three jaws.
@@ -92,6 +90,8 @@ def _rough(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
                        (part.begin - 1, part.long + 1), gone=cut - _faces(operations))  # fmt: skip
         for one in outsides[::-1] if out == "right" else outsides:
             if one.throw or one.span[1] - one.span[0] < LEAST_GRIP_MM:
+                continue
+            if not _goes_in(part, one, out, _bore_mm(workshop)):
                 continue
             yield Hold(f"in the {chuck} on {one.key} {skin}, {out} end out", way, "lathe", ends,
                        _covered(one, out), one.key, gone=keys_of(operations, one))  # fmt: skip
@@ -132,20 +132,24 @@ def _on_outsides(
 ) -> Iterator[Hold]:
     collets = usable(workshop.tools, ToolKind.COLLET)
     throws = sorted({f.throw for f in part.features if f.kind == "eccentric"})
-    for feature in part.features:
+    for feature in (*part.features, *part.plain):
         first, last = feature.span
         if not feature.round_outside or feature.throw or last - first < LEAST_GRIP_MM - EPS:
             continue
-        needs, thin = keys_of(operations, feature) | off, _thin(part, feature)
+        needs, thin = keys_of(operations, feature) | off, bool(thin_over(part, feature))
         rough = keys_of(operations, feature) & {f"{feature.key}: rough"}
         in_collet = any(grips(c.mm, feature.size) for c in collets)
         for out in ("right", "left"):
             ends, covers = frozenset({out, "outside"}), _covered(feature, out)
             if _passes(part, feature, out, workshop):
                 covers = _covered(feature, OTHER_END[out])
-            if in_collet:
+            if in_collet and _goes_in(part, feature, out):
                 yield Hold(f"in a collet on {feature.key}, {out} end out", Way.COLLET, "lathe",
                            ends, covers, feature.key, needs)  # fmt: skip
+            yield Hold(f"upright on the mill by {feature.key}, {out} end up", Way.VICE, "mill",
+                       frozenset({out}), covers, feature.key, needs)  # fmt: skip
+            if not _goes_in(part, feature, out, _bore_mm(workshop)):
+                continue
             yield Hold(f"jaws on {feature.key}, {out} end out", Way.THREE_JAW, "lathe", ends,
                        covers, feature.key, needs, thin=thin)  # fmt: skip
             if rough and not off:
@@ -156,8 +160,6 @@ def _on_outsides(
                 yield Hold(f"four-jaw on {feature.key}, {throw:g} off, {out} end out",
                            Way.FOUR_JAW, "lathe", ends, covers, feature.key, needs,
                            throw=throw)  # fmt: skip
-            yield Hold(f"upright on the mill by {feature.key}, {out} end up", Way.VICE, "mill",
-                       frozenset({out}), covers, feature.key, needs)  # fmt: skip
         for end in ("left", "right") if last - first >= 2 * GRIP_MM else ("",):
             where = f"the {end} of {feature.key}" if end else feature.key
             covers = _covered(feature, OTHER_END[end]) if end else feature.span
@@ -167,20 +169,27 @@ def _on_outsides(
 
 def _passes(part: Part, feature: Feature, out: str, workshop: Workshop) -> bool:
     """Whether all behind a grip goes into the spindle: then it is gripped near its free end."""
+    return max(feature.size, _behind(part, feature, out)) < _bore_mm(workshop)
+
+
+def _bore_mm(workshop: Workshop) -> float:
+    return max((m.spindle_bore_mm for m in workshop.machines if m.spindle_bore_mm), default=0.0)
+
+
+def _behind(part: Part, feature: Feature, out: str) -> float:
+    """The largest outside there is behind a grip; 0 where it is the last."""
     first, last = feature.span
-    behind = [
-        part.outside_at((f.span[0] + f.span[1]) / 2)
-        for f in part.features
-        if f.span[1] > f.span[0]
+    return max((
+        part.outside_at((f.span[0] + f.span[1]) / 2) for f in part.features
+        if f.span[1] > f.span[0] and is_round(f)
         and (f.span[0] >= last - EPS if out == "right" else f.span[1] <= first + EPS)
-    ]
-    bores = [m.spindle_bore_mm for m in workshop.machines if m.spindle_bore_mm]
-    return bool(bores) and max([feature.size, *behind]) < max(bores)
+    ), default=0.0)  # fmt: skip
 
 
-def _thin(part: Part, feature: Feature) -> bool:
-    inside = [f for f in part.features if f.kind in INSIDE and f.overlaps(feature)]
-    return any((feature.size - f.size) / 2 < THIN_WALL * feature.size for f in inside)
+def _goes_in(part: Part, feature: Feature, out: str, bore_mm: float = 0.0) -> bool:
+    """Whether what is behind a grip goes in before it: jaws and collets close on no waist."""
+    behind = _behind(part, feature, out)
+    return behind <= feature.size + EPS or behind < bore_mm
 
 
 def _on_bores(part: Part, operations: tuple[Operation, ...], off: frozenset[str]) -> Iterator[Hold]:

@@ -211,7 +211,8 @@ def drilled_on(part: Part, small: Feature) -> tuple[Feature, ...]:
     """Larger holes from whose bottom a deep small one is drilled on.
 
     >>> from runk.core.route.reading import part_of
-    >>> jet = part_of("jet", "brass", "bar 8", ["face at 15", "drilled 0.6", "drilled 3, 12 deep"])
+    >>> lines = ["outside 6, from 0 to 15", "drilled 0.6", "drilled 3, 12 deep"]
+    >>> jet = part_of("jet", "brass", "bar 8", lines)
     >>> [one.key for one in drilled_on(jet, jet.features[1])]
     ['drilled 3']
     """

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass, field
+from fractions import Fraction
 from functools import cached_property
 
 from runk.core.route.feature import BlankQuestion
@@ -137,6 +138,28 @@ class Part:
     def by_key(self) -> dict[str, Feature]:
         """Its features by name."""
         return {f.key: f for f in self.features}
+
+    @cached_property
+    def plain(self) -> tuple[Feature, ...]:
+        """Lengths of a round bar nothing is turned on: as good to hold by as any other."""
+        blank = self.blank
+        if blank.kind != "bar" or blank.dia is None or (blank.section or "round") != "round":
+            return ()
+        found: list[Feature] = []
+        at = Fraction(self.begin).limit_denominator(10**6)
+        round_ = (f for f in self.features if f.kind in (*ROUND, "taper", "thread"))
+        ends = [f.span for f in sorted(round_, key=lambda f: f.span)] + [(self.long, self.long)]
+        for first, last in ends:
+            if first > at + EPS:
+                to = Fraction(first).limit_denominator(10**6)
+                asked = FeatureQuestion("outside", size=blank.dia, start=at, end=to)
+                found.append(Feature(f"the plain bar from {float(at):g} to {first:g}", asked))
+            at = max(at, Fraction(last).limit_denominator(10**6))
+        return tuple(found) if self.turned else ()
+
+    def surface(self, key: str) -> Feature | None:
+        """A feature by its name, or a length of its plain bar."""
+        return self.by_key.get(key) or next((f for f in self.plain if f.key == key), None)
 
     @cached_property
     def bar(self) -> bool:

@@ -126,8 +126,7 @@ def _inside_blank(part: Part, one: Feature) -> None:
     long = part.stock_long
     if part.turned and long is not None and one.span[1] - part.begin > long + EPS:
         raise Refused(
-            f"{one.key} ends {mm_said(one.span[1] - part.begin)} along a blank of "
-            f"{mm_said(long)}.",
+            f"{one.key} ends {mm_said(one.span[1] - part.begin)} along a blank of {mm_said(long)}.",
             field=one.key,
         )
 

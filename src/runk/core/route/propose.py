@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from runk.core.refusals import Refused
+from runk.core.route.nearest import nearest
 from runk.core.route.operations import PART_OFF
 from runk.core.route.order_rules import ORDER_RULES
 from runk.core.route.problem import overruled_keys, posed, see_possible
@@ -88,6 +89,7 @@ def propose(job: Job, overruled: Mapping[str, str] | None = None) -> Proposed:
             see_possible(job, problem)
         found = least(problem)
         if found is not None:
+            found = replace(found, moves=nearest(job, problem, found))
             return _said(job, found, waved, without | let_go)
     raise Refused(
         f"{job.part.name}: the rules and the grips it has leave no order at all.",

@@ -15,7 +15,7 @@ minimum cost paths, IEEE Trans. SSC 4 (1968).
 from __future__ import annotations
 
 import heapq
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from typing import NamedTuple
 
@@ -212,19 +212,41 @@ class Search:
             yield cost, after, (Move(state.place, n), *more)
         if not self.lets_go(state):
             return
-        done, useful = state.done, self.waiting_for_nothing(state.done)
+        useful = self.waiting_for_nothing(state.done)
         for h, place in self.places:
-            if not place.reach & useful or place.needs & ~done or place.gone & done:
-                continue
-            # Cut off, it may be taken up again the same way.
-            if h == state.place and not state.here & self.problem.ends:
-                continue
-            moved = state.place == NONE or self.problem.places[state.place].machine != place.machine
-            cost = SET_UP + MACHINE * (moved and state.place != NONE)
-            cost += MARK * bool(place.marks & state.done)
-            tool, belt = (NONE, NONE) if moved else (state.tool, state.belt)
-            after, more = self.settled(State(state.done, h, tool, belt, 0))
-            yield cost, after, (Move(h, NONE), *more)
+            if place.reach & useful and (held := self.held(state, h)):
+                after, more = self.settled(held[1])
+                yield held[0], after, (Move(h, NONE), *more)
+
+    def held(self, state: State, h: int) -> tuple[int, State] | None:
+        """Hold it another way; None where that is not there."""
+        place = self.problem.places[h]
+        if place.needs & ~state.done or place.gone & state.done:
+            return None
+        # Cut off, it may be taken up again the same way.
+        if h == state.place and not state.here & self.problem.ends:
+            return None
+        moved = state.place == NONE or self.problem.places[state.place].machine != place.machine
+        cost = SET_UP + MACHINE * (moved and state.place != NONE)
+        cost += MARK * bool(place.marks & state.done)
+        tool, belt = (NONE, NONE) if moved else (state.tool, state.belt)
+        return cost, State(state.done, h, tool, belt, 0)
+
+    def cost_of(self, moves: Iterable[Move]) -> int | None:
+        """What a route costs; None where it is none."""
+        state, spent = self.start(), 0
+        for move in moves:
+            if move.op == NONE:
+                held = self.held(state, move.place) if self.lets_go(state) else None
+                if held is None:
+                    return None
+                cost, state = held
+            elif self.ready(state) >> move.op & 1:
+                cost, state = self.done(state, move.op)
+            else:
+                return None
+            spent += cost
+        return spent if self.finished(state) else None
 
     def finished(self, state: State) -> bool:
         """Whether all is done, and what goes together went together."""

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES
-from runk.core.route.grips import finishing, grips_finished, is_close, is_reset, unbalanced
+from runk.core.route.grips import finishing, grips_finished, hollow, is_close, is_reset, unbalanced
 from runk.core.route.hold import Hold
 from runk.core.route.operations import BY_HAND, PART_OFF, Operation
 from runk.core.route.route import Job, SetUp
@@ -26,7 +26,7 @@ def with_steps(job: Job, set_ups: tuple[SetUp, ...]) -> Iterator[SetUp]:
     done: set[str] = set()
     for n, set_up in enumerate(set_ups, 1):
         hold = job.hold_by_key[set_up.hold]
-        packing = "soft packing" if grips_finished(job, hold, done) else set_up.packing
+        packing = _packing(job, hold, done) or set_up.packing
         lines = [*_first(job, n), *_gripped(hold, n)]
         isolated = False
         for key in set_up.does:
@@ -48,6 +48,13 @@ def with_steps(job: Job, set_ups: tuple[SetUp, ...]) -> Iterator[SetUp]:
         if n == len(set_ups) and job.part.alike > 1:
             lines.append("mark each of those alike")
         yield SetUp(set_up.hold, tuple(lines), packing)
+
+
+def _packing(job: Job, hold: Hold, done: set[str]) -> str:
+    """What jaws need: soft packing on what is finished, a plug where its wall gives."""
+    soft = ["soft packing"] if grips_finished(job, hold, done) else []
+    bore = hollow(job, hold, done)
+    return ", ".join([*soft, *([f"a plug in {bore}"] if bore else [])])
 
 
 def _first(job: Job, n: int) -> Iterator[str]:

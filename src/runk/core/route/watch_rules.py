@@ -151,11 +151,7 @@ def _no_reason(job: Job, walk: Walk) -> Seen:
 def _meets_port(job: Job, walk: Walk) -> Seen:
     part = job.part
     for holes in part.features if part.turned else ():
-        if (
-            holes.kind not in (*HOLES, "holes")
-            or holes.side in FLAT_SIDES
-            or holes.circle is None
-        ):
+        if holes.kind not in (*HOLES, "holes") or holes.side in FLAT_SIDES or holes.circle is None:
             continue
         for port in part.features:
             if ported(part, port) and meets(part, holes, port):
