@@ -109,8 +109,19 @@ FEATURE = Calculator(
         "{kind} {size}[ {limits}] from {start} to {end}",
         "{kind=thread}{screw} thread<,|> from {start} to {end}",
         "{kind=tapped}<tap|tapped> {screw}[, {deep} deep][, {side}]",
-        "{kind=drilled}<drill|drilled|hole> {size}< right through| through|>[, {side}]",
-        "{kind=reamed}<ream|reamed> {size}< right through| through|>[, {side}][, called {called}]",
+        *(
+            f"{{kind={kind}}}<{words}> {{{size}}}"
+            "<, right through|, through| right through| through|>[, {side}]"
+            "[, at {start}][ by {up}][, called {called}]"
+            for kind, words, size in (
+                ("drilled", "drill|drilled|hole", "size"),
+                ("reamed", "ream|reamed", "size"),
+                ("reamed", "ream|reamed", "size} {limits"),
+                ("tapped", "tap|tapped", "screw"),
+            )
+        ),
+        "{kind=drilled}<drill|drilled|hole> {size}[, {side}]",
+        "{kind=reamed}<ream|reamed> {size}[, {side}][, called {called}]",
         *(
             f"{{kind={kind}}}<{words}> {{{size}}} at {{start}} by {{up}}"
             "[, {deep} deep][, {side}][, called {called}]"

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
+from runk.core.cutting.reach import FREE_MOST
 from runk.core.machines.machine import Holding as Way
 from runk.core.machines.machine import MachineKind
 from runk.core.route.hold import Hold, thin_over
@@ -37,7 +38,7 @@ def grips_finished(job: Job, hold: Hold, done: Iterable[str]) -> bool:
 
 def hollow(job: Job, hold: Hold, done: Iterable[str]) -> str:
     """The bore under jaws whose wall gives; empty where it is solid there yet."""
-    on = job.part.by_key.get(hold.on)
+    on = job.part.surface(hold.on)
     if not hold.thin or on is None:
         return ""
     bored = {job.by_key[key].feature for key in done if key in job.by_key}
@@ -66,6 +67,15 @@ def stands_out(job: Job, hold: Hold, one: Operation) -> float:
     if feature is None or not is_round(feature):
         return thick
     return max(thick, (feature.span[1] - feature.span[0]) / feature.size)
+
+
+def whips(job: Job, hold: Hold, one: Operation, least: float = FREE_MOST) -> bool:
+    """Whether work stands out too far on nothing for a cut: along it, or on its end.
+
+    Bar that slides in the spindle is pushed back for its end.
+    """
+    far = one.access.way == "outside" or (hold.on != "" and one.verb == "face")
+    return far and stands_out(job, hold, one) > least
 
 
 def no_room(job: Job, hold: Hold) -> str:

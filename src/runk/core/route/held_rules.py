@@ -17,6 +17,7 @@ from runk.core.route.grips import (
     stands_out,
     unbalanced,
     waits_for_face,
+    whips,
 )
 from runk.core.route.hold import too_short
 from runk.core.route.operations import PART_OFF
@@ -67,7 +68,7 @@ def _overhang(least: float, most: float) -> Callable[[Job, Walk], Seen]:
                 continue
             out = {
                 k: stands_out(job, hold, job.by_key[k]) for k in set_up.does
-                if k in job.by_key and job.by_key[k].access.way == "outside"
+                if k in job.by_key and whips(job, hold, job.by_key[k], least)
             }  # fmt: skip
             far = max(out.values(), default=0.0)
             if least < far <= most:

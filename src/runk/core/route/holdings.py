@@ -248,4 +248,6 @@ def _flat(part: Part, operations: tuple[Operation, ...], off: frozenset[str]) ->
                        keys_of(operations, foot) | off)  # fmt: skip
     sides = {f.side for f in part.features if f.side in FLAT_SIDES}
     for side in sorted(sides):
-        yield Hold(f"bolted down, {side} up", Way.CLAMPS, "mill", frozenset({side}), needs=off)
+        # What is round has no foot to be bolted down on.
+        how = "in V-blocks" if part.blank.kind == "bar" else "bolted down"
+        yield Hold(f"{how}, {side} up", Way.CLAMPS, "mill", frozenset({side}), needs=off)

@@ -95,7 +95,7 @@ def _face_before_centre(job: Job) -> Iterator[Pair]:
     if spare(job.part):
         # That end is cut off with its centre when all else is done.
         faces.pop("left", None)
-    for one in job.of("centre", "spot", "drill"):
+    for one in job.of("centre", "spot", "drill", "mill"):
         ends = one.access.ends
         if (
             one.access.way in ("inside", "end")
@@ -317,7 +317,7 @@ ORDER_RULES: tuple[Order, ...] = (
     Order(key="blank-before-thread", name="Turn before threading",
           pairs=_same("turn", "cut thread"),
           reason="A die is led by the diameter it starts on."),
-    Order(key="face-before-centre", name="Face an end before drilling it",
+    Order(key="face-before-centre", name="Face an end before it is drilled or milled",
           pairs=_face_before_centre,
           reason="On a rough end a drill wanders, and the depth is counted from nothing."),
     Order(key="datum-first", name="The datum face before what is measured from it",

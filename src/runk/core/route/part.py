@@ -127,7 +127,7 @@ class Part:
     @cached_property
     def long(self) -> float:
         """Length along the axis of the finished part."""
-        return max((f.span[1] for f in self.features), default=0.0)
+        return max((f.span[1] for f in self.features if not _in_end(f)), default=0.0)
 
     @cached_property
     def begin(self) -> float:
@@ -205,6 +205,17 @@ class Part:
         ]
         return max(found, default=float(self.blank.dia or 0))
 
+    def lies(self, feature: Feature) -> tuple[float, float]:
+        """Where it lies along the axis; a hole from its mouth to its depth, or right through."""
+        if feature.kind not in HOLES:
+            return feature.span
+        deep = feature.asked.deep
+        if deep is None:
+            return self.begin, self.long
+        if feature.side == "left":
+            return self.long - float(deep), self.long
+        return feature.span[0], feature.span[0] + float(deep)
+
     def open_ends(self, inside: Feature) -> frozenset[str]:
         """From which ends a hole on the axis is reached: no narrower one stands before it."""
         ends = set()
@@ -230,6 +241,11 @@ class Part:
                 return False
             at = further
         return True
+
+
+def _in_end(feature: Feature) -> bool:
+    """Whether its places are counted over the face of an end, not along the axis."""
+    return feature.kind == "slot" and feature.side in ("right", "left")
 
 
 def on_axis(feature: Feature) -> bool:

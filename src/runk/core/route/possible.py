@@ -132,9 +132,7 @@ def _inside_blank(part: Part, one: Feature) -> None:
 
 
 def _inside_metal(part: Part, hole: Feature) -> None:
-    first, last = hole.span
-    if hole.kind in HOLES:
-        last = first + float(hole.asked.deep or 0)
+    first, last = part.lies(hole)
     places = {first, last} | {
         x for f in part.features for x in f.span if first - EPS <= x <= last + EPS
     }

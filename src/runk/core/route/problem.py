@@ -17,6 +17,7 @@ from runk.core.route.grips import (
     no_room,
     stands_out,
     waits_for_face,
+    whips,
 )
 from runk.core.route.hold import Hold, too_short
 from runk.core.route.operations import PART_OFF, Operation, spare
@@ -163,7 +164,7 @@ def allowed(job: Job, hold: Hold, one: Operation, without: frozenset[str] = froz
     if no_room(job, hold):
         return False
     carried = "right end: centre" in job.by_key and "right" in hold.out
-    return carried or one.access.way != "outside" or stands_out(job, hold, one) <= FREE_MOST
+    return carried or not whips(job, hold, one)
 
 
 def see_possible(job: Job, problem: Problem) -> None:

@@ -85,8 +85,9 @@ class Job:
 
     @cached_property
     def hold_by_key(self) -> dict[str, Hold]:
-        """Ways of holding by their words."""
-        return {one.key: one for one in self.holds}
+        """Ways of holding by their words, and by those of routes kept before they were changed."""
+        before = {one.key.replace("in V-blocks,", "bolted down,"): one for one in self.holds}
+        return {**before, **{one.key: one for one in self.holds}}
 
     def of(self, *verbs: str, kinds: tuple[str, ...] = ()) -> Iterator[Operation]:
         """Operations with one of these verbs, on features of these kinds where any are told."""

@@ -116,7 +116,7 @@ def section(job: Job, done: frozenset[str], hold: Hold | None, now: frozenset[st
     edges = {first, last}
     for feature in part.features:
         if is_round(feature) or feature.kind == "groove" or _hollow(feature):
-            edges |= {x for x in _span(job, feature) if first < x < last}
+            edges |= {x for x in job.part.lies(feature) if first < x < last}
     slices = tuple(_slice(job, done, now, a, b) for a, b in pairwise(sorted(edges)) if b - a > EPS)
     return Section(slices, tuple(_marks(job, done, now)), tuple(_grips(job, hold, first, last)),
                    part.bar and PART_OFF not in done)  # fmt: skip
@@ -143,18 +143,6 @@ def _ends(job: Job, done: frozenset[str]) -> tuple[float, float]:
 
 def _hollow(feature: Feature) -> bool:
     return feature.kind in INSIDE or (feature.kind in HOLES and on_axis(feature))
-
-
-def _span(job: Job, feature: Feature) -> tuple[float, float]:
-    """Where a feature lies; a hole on the axis from its mouth to its depth, or right through."""
-    if feature.kind not in HOLES:
-        return feature.span
-    deep = feature.asked.deep
-    if deep is None:
-        return job.part.begin, job.part.long
-    if feature.side == "left":
-        return job.part.long - float(deep), job.part.long
-    return feature.span[0], feature.span[0] + float(deep)
 
 
 def verbs_done(feature: Feature, done: frozenset[str]) -> frozenset[str]:
@@ -218,7 +206,7 @@ def _inner(
     cored = job.part.blank.cored
     deepest, name, made = 0.0, "", False
     for feature in job.part.features:
-        if not _hollow(feature) or not _covers(_span(job, feature), middle):
+        if not _hollow(feature) or not _covers(job.part.lies(feature), middle):
             continue
         verbs = verbs_done(feature, done)
         if verbs & {"finish", "ream", "tap"} or (feature.kind == "drilled" and "drill" in verbs):
