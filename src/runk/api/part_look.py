@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import lru_cache
 from typing import Any
 
 from fastapi import APIRouter, Request, Response
@@ -15,11 +16,8 @@ from runk.core.refusals import Refused
 from runk.core.route.face import faces
 from runk.core.route.feature import BLANK, FEATURE
 from runk.core.route.feature_question import FeatureQuestion
-from runk.core.route.part import Part
-from runk.core.route.placed import see_placed
 from runk.core.route.played import Stage
-from runk.core.route.possible import checked
-from runk.core.route.reading import blank_said, feature_said, featured, metal_key
+from runk.core.route.reading import blank_said, feature_said, featured, made_of, metal_key
 from runk.core.route.route import Job
 from runk.core.route.section import section
 from runk.core.route.verbs import verbs_of
@@ -53,13 +51,13 @@ def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
     """A part as typed: what can be read of it, and what cannot and why."""
     page = body.unit
     blank, wrong = _try(blank_said, body.blank, page)
-    typed = [_try(feature_said, line, page) for line in body.features]
+    typed = [_line(line, page) for line in body.features]
     read = [asked for asked, _ in typed if asked is not None]
-    named = iter(featured(read))
-    lines = []
-    for asked, refusal in typed:
-        key = next(named).key if asked is not None else ""
-        lines.append({"key": key, **_line(asked, page), **refusal})
+    features = featured(read)
+    named = iter(features)
+    lines = [
+        {"key": next(named).key if asked is not None else "", **answer} for asked, answer in typed
+    ]
     plain = {
         "blank": "" if blank is None else said(BLANK, blank, page), "lines": lines,
         "drawn": None, "field": "blank" if wrong["problem"] else "", **wrong,
@@ -68,8 +66,7 @@ def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
         return plain
     try:
         metal = metal_key(body.metal, workshop.metals)
-        part = checked(Part(body.name, metal, blank, featured(read)))
-        see_placed(part)
+        part = made_of(body.name, metal, blank, features)
     except Refused as refused:
         return plain | {"field": refused.field or "", **_refusal(refused, page)}
     job = Job(part, workshop)
@@ -92,7 +89,11 @@ def _refusal(refused: Refused, page: PageUnit) -> dict[str, str]:
     return {"problem": refused.said(page), "suggest": refused.suggested(page) or ""}
 
 
-def _line(asked: FeatureQuestion | None, page: PageUnit) -> dict[str, str]:
+@lru_cache(maxsize=4096)
+def _line(line: str, page: PageUnit) -> tuple[FeatureQuestion | None, dict[str, str]]:
+    """A line answered: once, however often the others are changed."""
+    asked, refusal = _try(feature_said, line, page)
     if asked is None:
-        return {"says": "", "operations": ""}
-    return {"says": said(FEATURE, asked, page), "operations": ", ".join(verbs_of(asked))}
+        return None, {"says": "", "operations": "", **refusal}
+    operations = ", ".join(verbs_of(asked))
+    return asked, {"says": said(FEATURE, asked, page), "operations": operations, **refusal}

@@ -31,19 +31,40 @@ def only_inches(line: str) -> bool:
 
 
 @lru_cache(maxsize=256)
-def _shapes(calculator: AnyCalculator) -> tuple[re.Pattern[str], ...]:
+def _shapes(calculator: AnyCalculator) -> tuple[tuple[re.Pattern[str], Words], ...]:
+    """Every shape of its lines, and what it cannot do without."""
     calls = sorted((c for c in calculator.calls if not set(c) & set("#@%")), key=len, reverse=True)
     call = "|".join(re.escape(c) for c in calls)
     # Own sentences first: what is said back reads the same.
-    every = (*calculator.sentences.values(), *calculator.lines)
+    every = dict.fromkeys((*calculator.sentences.values(), *calculator.lines))
     # As it is written first, commas and all; then as somebody types it, without. A part that
     # has commas of its own is as long as can be in one reading, as short in the other.
     return tuple(
-        re.compile(_pattern(calculator, one, call, comma, short), re.IGNORECASE)
+        (re.compile(_pattern(calculator, one, call, comma, short), re.IGNORECASE), _said(one))
         for comma in (", ", r",?(?: and)? ")
         for short in ("?", "")
         for one in every
     )
+
+
+Words = tuple[frozenset[str], tuple[frozenset[str], ...]]
+"""Words that all must stand in a line; and lots, of each of which one must."""
+_WORD = re.compile(r"\w+")
+
+
+def _said(template: str) -> Words:
+    """What a shape cannot do without: looked for first, as that costs least."""
+    found: list[frozenset[str]] = []
+    inside = 0
+    for piece in _PIECES.split(template):
+        inside += {"[": 1, "]": -1}.get(piece, 0)
+        own = piece[1:-1] if piece.startswith("<") else piece
+        words = own.lower().split("|")
+        # Whatever is not one plain word is the pattern's to find.
+        if not inside and all(_WORD.fullmatch(word) for word in words):
+            found.append(frozenset(words))
+    whole = frozenset(next(iter(one)) for one in found if len(one) == 1)
+    return whole, tuple(one for one in found if len(one) > 1)
 
 
 def _pattern(calculator: AnyCalculator, template: str, call: str, comma: str, short: str) -> str:
@@ -130,11 +151,15 @@ def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator
     lower = f" {plain.lower()} "
     if not _any_caller(catalogue).search(lower):
         return
+    there = frozenset(_WORD.findall(lower))
     for calculator in catalogue.values():
         if not calculator.lines or not _callers(calculator).search(lower):
             continue
         ways: list[dict[str, str]] = []
-        for shape in _shapes(calculator):
+        for shape, words in _shapes(calculator):
+            whole, lots = words
+            if not whole <= there or any(map(there.isdisjoint, lots)):
+                continue
             if found := shape.fullmatch(plain):
                 given = {n: text.strip() for n, text in found.groupdict().items() if text}
                 for name in found.groupdict():

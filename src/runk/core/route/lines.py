@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from functools import cache
 from itertools import permutations
+from typing import Any
 
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.kinds.limits import take_limits
@@ -31,33 +32,38 @@ def _is_fraction(typed: dict[str, str]) -> bool:
     return _FRACTION.fullmatch(typed.get("limits", "")) is not None
 
 
-def typed_of(line: str, calculator: AnyCalculator) -> dict[str, str]:
-    """The fields of a line.
+def question_of(line: str, calculator: AnyCalculator, page: PageUnit) -> Any:
+    """The question a line asks.
+
+    Args:
+        line: As typed.
+        calculator: Whose line it is.
+        page: What a bare number means.
 
     Raises:
         Refused: It is no line of that kind, or one of its parts cannot be read.
 
     >>> from runk.core.route.feature import FEATURE
-    >>> typed = typed_of("bore 22 H7, from 0 to 40", FEATURE)
-    >>> typed["kind"], typed["size"], typed["limits"], typed["end"]
-    ('bore', '22', 'H7', '40')
+    >>> asked = question_of("bore 22 H7, from 0 to 40", FEATURE, PageUnit.MM)
+    >>> asked.kind, float(asked.size), asked.limits.grade, float(asked.end)
+    ('bore', 22.0, 'H7', 40.0)
     """
     if len(line) > LONGEST:
         raise Refused(f"A line of {len(line)} characters: {LONGEST} are the most.")
     try:
-        return _typed(line, calculator)
+        return _asked(line, calculator, page)
     except Refused as refused:
         # Its parts may stand in another order than a drawing has them.
         first, *rest = line.split(", ")
         for order in permutations(rest) if 1 < len(rest) <= MOST_PARTS else ():
             try:
-                return _typed(", ".join((first, *order)), calculator)
+                return _asked(", ".join((first, *order)), calculator, page)
             except Refused:
                 continue
         raise refused from None
 
 
-def _typed(line: str, calculator: AnyCalculator) -> dict[str, str]:
+def _asked(line: str, calculator: AnyCalculator, page: PageUnit) -> Any:
     failed: Refused | None = None
     words, limits = line.split(), ""
     if "limits" in calculator.fields:
@@ -71,14 +77,12 @@ def _typed(line: str, calculator: AnyCalculator) -> dict[str, str]:
             typed = {**typed, "limits": limits}
         try:
             # A word for a field that is not asked here would be lost.
-            chosen = ruled_by(calculator, typed, PageUnit.MM, _EMPTY)
+            chosen = ruled_by(calculator, typed, page, _EMPTY)
             if not set(typed) <= set(calculator.asked(chosen)) or _is_fraction(typed):
                 continue
-            read_question(calculator, typed, PageUnit.MM, _EMPTY)
+            return read_question(calculator, typed, page, _EMPTY).question
         except Refused as refused:
             failed = failed or refused
-            continue
-        return typed
     if failed is not None:
         raise failed
     opening = calculator.opening["kind"]

@@ -12,7 +12,7 @@ from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
 from runk.core.route.feature_question import ENTERED, FeatureQuestion
-from runk.core.route.lines import typed_of
+from runk.core.route.lines import question_of
 from runk.core.route.part import Feature, Part, named
 from runk.core.route.placed import see_placed
 from runk.core.route.possible import checked
@@ -57,7 +57,8 @@ def feature_said(line: str, page: PageUnit) -> FeatureQuestion:
     Raises:
         Refused: It cannot be read.
     """
-    return feature_of(typed_of(line, FEATURE), page)
+    question: FeatureQuestion = question_of(line, FEATURE, page)
+    return question
 
 
 @lru_cache(maxsize=512)
@@ -67,7 +68,8 @@ def blank_said(line: str, page: PageUnit) -> BlankQuestion:
     Raises:
         Refused: It cannot be read.
     """
-    return blank_of(typed_of(line, BLANK), page)
+    question: BlankQuestion = question_of(line, BLANK, page)
+    return question
 
 
 def metal_key(typed: str, metals: Mapping[str, Metal]) -> str:
@@ -143,6 +145,24 @@ def part_of(
                 field=refused.field,
                 suggest=refused.template_suggest,
             ) from None
-    part = checked(_sided(Part(name, metal, stock, featured(questions), **more)))
+    return made_of(name, metal, stock, featured(questions), **more)
+
+
+def made_of(
+    name: str, metal: str, blank: BlankQuestion, features: Iterable[FeatureQuestion], **more: Any
+) -> Part:
+    """A part from what was read: all that cannot be is refused.
+
+    Args:
+        name: Of the part.
+        metal: Key of a metal.
+        blank: What it is made from.
+        features: In the order they were told.
+        more: Further fields of :class:`Part`.
+
+    Raises:
+        Refused: It cannot be made.
+    """
+    part = checked(_sided(Part(name, metal, blank, features, **more)))
     see_placed(part)
     return part

@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
+from fractions import Fraction
 from functools import lru_cache
 
+from runk.core.kinds import Bounds
 from runk.core.route.feature_question import INSIDE, ROUND, FeatureQuestion
 
 FINE_MM = 0.1
 """Limits closer than this are finished by a cut of their own: common practice."""
 
 
-@lru_cache(maxsize=4096)
 def limits_mm(question: FeatureQuestion) -> tuple[float, float] | None:
     """Smallest and largest of a feature's size; None where no limits are told.
 
@@ -21,7 +22,12 @@ def limits_mm(question: FeatureQuestion) -> tuple[float, float] | None:
     if bounds is None:
         return None
     size = question.size if question.size is not None else question.wide or question.start
-    low, high = bounds.of(size or 0)  # type: ignore[arg-type]
+    return _between(bounds, size or Fraction(0))
+
+
+@lru_cache(maxsize=4096)
+def _between(bounds: Bounds, size: Fraction) -> tuple[float, float]:
+    low, high = bounds.of(size)
     return float(low), float(high)
 
 
@@ -33,7 +39,6 @@ def is_fine(question: FeatureQuestion) -> bool:
     return limits is not None and limits[1] - limits[0] <= FINE_MM
 
 
-@lru_cache(maxsize=4096)
 def verbs_of(question: FeatureQuestion, cored: bool = False) -> tuple[str, ...]:
     """The operations a feature needs, in their order.
 
