@@ -149,7 +149,7 @@ def part_of(
 
 
 def made_of(
-    name: str, metal: str, blank: BlankQuestion, features: Iterable[FeatureQuestion], **more: Any
+    name: str, metal: str, blank: BlankQuestion, features: tuple[Feature, ...], **more: Any
 ) -> Part:
     """A part from what was read: all that cannot be is refused.
 
