@@ -6,12 +6,14 @@ from dataclasses import dataclass
 
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import INSIDE
-from runk.core.route.operations import Operation
+from runk.core.route.operations import Operation, is_round
 from runk.core.route.part import EPS, Feature, Part
 
 OTHER_END = {"right": "left", "left": "right"}
 THIN_WALL = 0.1
 """A ring with a wall under this share of its diameter goes three-cornered in jaws: practice."""
+MOST_ON_STUB = 4.0
+"""A mandrel or a stub turns nothing of more than this many of its diameters: common practice."""
 LEAST_GRIP_MM = 3.0
 """Jaws on less than this hold nothing: common practice."""
 ENOUGH_MM = 8.0
@@ -103,6 +105,16 @@ def thin_over(part: Part, outside: Feature) -> tuple[Feature, ...]:
         f for f in part.features
         if f.kind in INSIDE and f.overlaps(outside)
         and (outside.size - f.size) / 2 < THIN_WALL * outside.size
+    )  # fmt: skip
+
+
+def too_wide(part: Part, operations: tuple[Operation, ...], stub: Feature) -> frozenset[str]:
+    """What is turned so far out that a mandrel or stub slips or bends; facing is light."""
+    return frozenset(
+        one.key for one in operations
+        if one.machine == "lathe" and one.verb in ("turn", "rough", "groove", "knurl")
+        and one.feature and is_round(part.by_key[one.feature])
+        and part.by_key[one.feature].size > MOST_ON_STUB * stub.size
     )  # fmt: skip
 
 

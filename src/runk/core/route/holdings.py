@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from runk.core.machines.machine import Holding as Way
 from runk.core.machines.machine import MachineKind
 from runk.core.route.feature_question import INSIDE
-from runk.core.route.hold import LEAST_GRIP_MM, OTHER_END, Hold, keys_of, thin_over
+from runk.core.route.hold import LEAST_GRIP_MM, OTHER_END, Hold, keys_of, thin_over, too_wide
 from runk.core.route.operations import PART_OFF, Operation, is_round, spare
 from runk.core.route.other_holds import blocks, bonded, less_usual, on_its_rod, without_a_head
 from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part
@@ -202,7 +202,7 @@ def _on_bores(part: Part, operations: tuple[Operation, ...], off: frozenset[str]
         needs = keys_of(operations, feature) | off
         yield Hold(f"on a mandrel in {feature.key}", Way.MANDREL, "lathe",
                    frozenset({"right", "left", "outside"}), None, feature.key, needs,
-                   inside=False)  # fmt: skip
+                   inside=False, bars=too_wide(part, operations, feature))  # fmt: skip
         yield Hold(f"in the dividing head on a mandrel in {feature.key}", Way.MANDREL, "mill",
                    frozenset({"across"}), None, feature.key, needs)  # fmt: skip
 

@@ -101,7 +101,7 @@ def slender(part: Part) -> bool:
 def spare(part: Part) -> bool:
     """Whether its blank leaves something at the left end for a dog, cut off later."""
     long = part.stock_long
-    return long is not None and long - (part.long - part.begin) >= DOG_MM
+    return long is not None and not part.bar and long - (part.long - part.begin) >= DOG_MM
 
 
 def _centres(part: Part) -> list[Operation]:

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from runk.core.cutting.reach import LONG_FREE
 from runk.core.machines.machine import Holding as Way
-from runk.core.route.hold import LEAST_GRIP_MM, OTHER_END, Hold, keys_of, too_short
+from runk.core.route.hold import LEAST_GRIP_MM, OTHER_END, Hold, keys_of, too_short, too_wide
 from runk.core.route.operations import Operation
 from runk.core.route.part import Part, on_axis
 
@@ -69,7 +69,8 @@ def less_usual(
                 # It is screwed on from the end its thread opens at.
                 if feature.asked.deep is None or feature.side == OTHER_END[out]:
                     yield Hold(f"on a screwed stub in {feature.key}, {out} end out", Way.MANDREL,
-                               "lathe", ends, None, feature.key, needs, inside=False)  # fmt: skip
+                               "lathe", ends, None, feature.key, needs, inside=False,
+                               bars=too_wide(part, operations, feature))  # fmt: skip
             elif feature.kind == "thread" and grip >= LEAST_GRIP_MM:
                 yield Hold(f"in a split bush round {feature.key}, {out} end out", Way.COLLET,
                            "lathe", ends, feature.span, feature.key, needs)  # fmt: skip

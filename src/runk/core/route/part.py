@@ -166,6 +166,9 @@ class Part:
         """Whether it is cut off a bar that goes on behind it."""
         if self.blank.kind != "bar" or not self.turned:
             return False
+        if self.blank.long is not None and any(f.kind == "crankpin" for f in self.features):
+            # The dog of a crankshaft sits on what is left over, to the last cut but one.
+            return False
         return self.blank.long is None or float(self.blank.long) > self.long - self.begin + BAR_MM
 
     @cached_property
