@@ -222,6 +222,7 @@ class PartOut(BaseModel):
     metal: str
     version: int
     blank: str
+    blank_typed: str
     unit: PageUnit
     features: list[FeatureOut]
     notes: list[str]

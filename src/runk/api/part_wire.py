@@ -89,7 +89,7 @@ def part_out(
     plain: dict[str, Any] = {
         "id": kept.id, "name": kept.name, "engine": kept.engine, "engine_id": kept.engine_id,
         "metal": kept.metal, "version": kept.version, "blank": str(drawn.get("blank", "")),
-        "unit": drawn.get("unit", "mm"),
+        "blank_typed": str(drawn.get("blank", "")), "unit": drawn.get("unit", "mm"),
         "features": [
             {"key": "", "typed": line, "says": line, "operations": [], "limits": None}
             for line in drawn.get("features", [])

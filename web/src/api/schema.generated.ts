@@ -1881,6 +1881,7 @@ export interface components {
             asks_schools: string[];
             at_least: number;
             blank: string;
+            blank_typed: string;
             broken: components["schemas"]["BrokenOut"][];
             engine: string;
             engine_id: number | null;

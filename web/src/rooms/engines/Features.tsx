@@ -20,7 +20,7 @@ interface Drawing {
 /** What the part is: its blank and its features, a sentence each, drawn as they are typed and saved together. */
 export function Features({ part, act }: { part: Part; act: Act }) {
   const { unit } = usePrefs();
-  const now: Drawing = { metal: part.metal, blank: part.blank, lines: part.features.map((one) => one.typed) };
+  const now: Drawing = { metal: part.metal, blank: part.blank_typed, lines: part.features.map((one) => one.typed) };
   // What was there before each change: the last is on top.
   const [history, setHistory] = useState<Drawing[]>([now]);
   const drawing = history.at(-1)!;
