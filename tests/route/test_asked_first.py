@@ -2,11 +2,18 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import pytest
 
+from runk.core.refusals import Refused
 from runk.core.route.asked_first import Asked, asked_first
+from runk.core.route.propose import propose
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job, Route, SetUp
+from runk.core.route.rules import check
+from runk.core.said import worded
+from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
 
 
@@ -58,6 +65,37 @@ def test_the_next_grip_and_the_travel_are_told() -> None:
     top, bottom = (SetUp(f"in the vice, {s} up", (f"plane {s}: mill",)) for s in ("top", "bottom"))
     found = asked("brass", "plate 80 by 20 by 10", lines, top, bottom)
     assert found["How is it held next?"].says == "In the vice, bottom up."
-    assert found["Is the travel there?"].asked == {"way": "travel", "long": "80 mm"}
+    assert found["Is the travel there?"].asked == {
+        "way": "travel", "long": "80 mm", "room": "280 mm",
+    }  # fmt: skip
+    says = worded(found["Is the travel there?"].says, PageUnit.MM)
+    assert says.startswith("80 mm of 280 mm the table goes")
     last = asked("brass", "plate 80 by 20 by 10", lines, top)["How is it held next?"]
     assert "all is done" in last.says
+
+
+@pytest.mark.parametrize(
+    ("lines", "long"),
+    [
+        (["4 holes 5, 60 by 20 apart, from the top, at 10 by 10"], "60 mm"),
+        (["slot 4 wide, 3 deep, from 10 to 55, from the top, 12 up"], "45 mm"),
+        (["plane, from the front"], "80 mm"),
+    ],
+)
+def test_the_table_goes_as_far_as_what_is_cut_is_long(lines: list[str], long: str) -> None:
+    side = "front" if "front" in lines[0] else "top"
+    part = part_of("it", "brass", "plate 80 by 40 by 10", lines)
+    keys = tuple(one.key for one in Job(part, WORKSHOP).operations)
+    found = asked("brass", "plate 80 by 40 by 10", lines, SetUp(f"in the vice, {side} up", keys))
+    assert found["Is the travel there?"].asked["long"] == long
+
+
+def test_what_is_longer_than_the_table_goes_is_refused_and_said_of_a_route() -> None:
+    job = Job(part_of("rail", "brass", "plate 300 by 40 by 10", ["plane, from the top"]), WORKSHOP)
+    with pytest.raises(Refused, match="300 mm long, and the table goes 280 mm"):
+        propose(job)
+    route = Route((SetUp("in the vice, top up", ("plane top: mill",)),))
+    assert [one.rule for one in check(job, route).broken] == ["no-room"]
+    told = [replace(m, travel_mm=None) for m in WORKSHOP.machines]
+    nobody = Job(job.part, replace(WORKSHOP, machines=tuple(told)))
+    assert propose(nobody).route == route

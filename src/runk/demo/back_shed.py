@@ -56,6 +56,8 @@ MILL = Machine(
     steps=tuple(SpeedStep(str(n), "", *row) for n, row in enumerate(_MILL, 1)),
     driver_rpm=657.0,
     between_mm=400.0,
+    travel_mm=280.0,
+    across_mm=140.0,
     dials=(
         Dial("table", "mm", 0.02, 125, "radius", 0.06),
         Dial("saddle", "mm", 0.02, 125, "radius", 0.06),

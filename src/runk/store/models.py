@@ -110,6 +110,8 @@ class MachineRow(Base):
     swing_mm: Mapped[float | None]
     between_mm: Mapped[float | None]
     spindle_bore_mm: Mapped[float | None]
+    travel_mm: Mapped[float | None]
+    across_mm: Mapped[float | None]
     leadscrew_mm: Mapped[float | None]
     wheels: Mapped[str] = mapped_column(String(400), default="", server_default="")
     wheel_module: Mapped[float | None]

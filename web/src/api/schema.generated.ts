@@ -1366,6 +1366,7 @@ export interface components {
             suggest: string;
         };
         Machine: {
+            across_mm?: number | null;
             back_gear_ratio?: number | null;
             banjo_least_mm?: number | null;
             banjo_most_mm?: number | null;
@@ -1397,6 +1398,7 @@ export interface components {
             /** @default [] */
             steps: components["schemas"]["SpeedStep"][];
             swing_mm?: number | null;
+            travel_mm?: number | null;
             wheel_module?: number | null;
             /** @default  */
             wheels: string;

@@ -141,6 +141,7 @@ class Machine:
         back_gear_ratio: Reduction of the back gear, where there is one.
         swing_mm: Largest diameter over the bed (twice the centre height).
         between_mm: Longest work.
+        travel_mm: How far the table goes along; ``across_mm`` how far across.
         leadscrew_mm: Pitch of the leadscrew.
         wheels: Teeth of every change wheel, as typed: ``20 20 25 30``.
         wheel_module: Their module.
@@ -163,6 +164,8 @@ class Machine:
     swing_mm: float | None = None
     between_mm: float | None = None
     spindle_bore_mm: float | None = None
+    travel_mm: float | None = None
+    across_mm: float | None = None
     leadscrew_mm: float | None = None
     wheels: str = ""
     wheel_module: float | None = None
@@ -207,6 +210,8 @@ _SIZES = (
     "swing_mm",
     "between_mm",
     "spindle_bore_mm",
+    "travel_mm",
+    "across_mm",
     "driver_rpm",
     "back_gear_ratio",
     "leadscrew_mm",

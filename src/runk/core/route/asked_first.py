@@ -12,8 +12,9 @@ from runk.core.machines.machine import MachineKind
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.route.gripped import grip_asked
-from runk.core.route.grips import no_room, stands_out, unbalanced
+from runk.core.route.grips import stands_out, unbalanced
 from runk.core.route.hold import Hold
+from runk.core.route.room import milled_mm, most_mm, no_room, turns_mm
 from runk.core.route.route import Job, Route, SetUp
 from runk.core.said import mm_said
 from runk.core.units import PageUnit
@@ -111,12 +112,9 @@ def _turns(job: Job, hold: Hold) -> Iterator[Asked]:
     if room := no_room(job, hold):
         yield Asked("Does it turn free?", f"{room[0].upper()}{room[1:]}.", "Stop")
         return
-    swings = [
-        m.swing_mm for m in job.workshop.machines if m.kind is MachineKind.LATHE and m.swing_mm
-    ]
-    turns = job.part.across + 2 * hold.throw
-    over = f", of {mm_said(max(swings))} it may be over the bed" if swings else ""
-    says = f"{_mm(turns)} across{over}: less over the slide; turn it by hand first."
+    swing = most_mm(job.workshop, MachineKind.LATHE, "swing_mm")
+    over = "" if swing is None else f", of {mm_said(swing)} it may be over the bed"
+    says = f"{_mm(turns_mm(job, hold))} across{over}: less over the slide; turn it by hand first."
     yield Asked("Does it turn free?", says)
     if unbalanced(hold):
         says = "What turns is heavier on one side: a weight opposite, until it stays anywhere."
@@ -126,20 +124,21 @@ def _turns(job: Job, hold: Hold) -> Iterator[Asked]:
 def _travel(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
     if hold.machine == "mill":
         milled = [
-            job.part.by_key[job.by_key[k].feature] for k in set_up.does
-            if k in job.by_key and job.by_key[k].feature and job.by_key[k].verb == "mill"
+            milled_mm(job.part, job.part.by_key[job.by_key[k].feature]) for k in set_up.does
+            if k in job.by_key and job.by_key[k].feature
         ]  # fmt: skip
-        long = max((f.span[1] - f.span[0] for f in milled), default=0.0)
-        if not job.part.turned and any(f.kind in ("plane", "profile") for f in milled):
-            long = max(long, float(job.part.blank.long or 0))
+        long = max((max(one) for one in milled), default=0.0)
         if long > 0:
-            says = f"The longest cut is {_mm(long)}: see that the cutter clears both its ends."
+            goes = most_mm(job.workshop, MachineKind.MILL, "travel_mm", "across_mm")
+            room = "" if goes is None else f" of {mm_said(goes)} the table goes"
+            says = f"{_mm(long)}{room}: see that the cutter clears both ends."
+            told = {} if goes is None else {"room": f"{goes:g} mm"}
             yield Asked("Is the travel there?", says, "", "reach",
-                        {"way": "travel", "long": f"{long:g} mm"})  # fmt: skip
+                        {"way": "travel", "long": f"{long:g} mm", **told})  # fmt: skip
     elif hold.way is Way.CENTRES:
-        between = [m.between_mm for m in job.workshop.machines if m.between_mm]
-        long = float(job.part.blank.long or job.part.long - job.part.begin)
-        room = f" of {mm_said(max(between))}" if between else ""
+        between = most_mm(job.workshop, MachineKind.LATHE, "between_mm")
+        long = job.part.stock_long or job.part.long - job.part.begin
+        room = "" if between is None else f" of {mm_said(between)}"
         yield Asked("Is the travel there?", f"{_mm(long)}{room} between the centres.")
 
 

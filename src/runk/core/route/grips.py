@@ -6,12 +6,10 @@ from collections.abc import Iterable
 
 from runk.core.cutting.reach import FREE_MOST
 from runk.core.machines.machine import Holding as Way
-from runk.core.machines.machine import MachineKind
 from runk.core.route.hold import Hold, thin_over
 from runk.core.route.operations import Operation, is_round, spare, thrown
 from runk.core.route.part import Feature
 from runk.core.route.route import Job
-from runk.core.said import mm_said
 
 CLOSE_MM = 0.02
 """Limits closer than this are read on cold work only: common practice."""
@@ -76,22 +74,6 @@ def whips(job: Job, hold: Hold, one: Operation, least: float = FREE_MOST) -> boo
     """
     far = one.access.way == "outside" or (hold.on != "" and one.verb == "face")
     return far and stands_out(job, hold, one) > least
-
-
-def no_room(job: Job, hold: Hold) -> str:
-    """Why a part so held does not go into any machine there is; empty where it does."""
-    lathes = [m for m in job.workshop.machines if m.kind is MachineKind.LATHE]
-    if hold.machine != "lathe" or not lathes:
-        return ""
-    swings = [m.swing_mm for m in lathes if m.swing_mm]
-    turns = job.part.across + 2 * hold.throw
-    if len(swings) == len(lathes) and turns > max(swings):
-        return f"{mm_said(turns)} does not swing in {mm_said(max(swings))}"
-    between = [m.between_mm for m in lathes if m.between_mm]
-    long = job.part.stock_long or job.part.long - job.part.begin
-    if hold.way is Way.CENTRES and len(between) == len(lathes) and long > max(between):
-        return f"{mm_said(long)} does not go between centres {mm_said(max(between))} apart"
-    return ""
 
 
 def is_reset(hold: Hold, n: int) -> bool:

@@ -13,7 +13,6 @@ from runk.core.route.grips import (
     grips_finished,
     hollow,
     is_reset,
-    no_room,
     stands_out,
     unbalanced,
     waits_for_face,
@@ -21,6 +20,7 @@ from runk.core.route.grips import (
 )
 from runk.core.route.hold import too_short
 from runk.core.route.operations import PART_OFF
+from runk.core.route.room import no_room, too_far
 from runk.core.route.route import Job, SetUp, step_of
 from runk.core.route.rule import Severity, Walk, Watch
 from runk.core.said import mm_said
@@ -166,9 +166,12 @@ def _gone(job: Job, walk: Walk) -> Seen:
 
 
 def _no_room(job: Job, walk: Walk) -> Seen:
-    for n, _, hold in walk.each():
+    for n, set_up, hold in walk.each():
         if hold is not None and (why := no_room(job, hold)):
             yield f"Set-up {n}: {why}.", (), n
+        for key in set_up.does:
+            if key in job.by_key and (why := too_far(job, job.by_key[key])):
+                yield f"Set-up {n}: {why}.", (key,), n
 
 
 def _unset(job: Job, walk: Walk) -> Seen:

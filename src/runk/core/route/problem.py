@@ -14,7 +14,6 @@ from runk.core.route.grips import (
     ends_faced,
     finishing,
     grips_finished,
-    no_room,
     stands_out,
     waits_for_face,
     whips,
@@ -22,6 +21,7 @@ from runk.core.route.grips import (
 from runk.core.route.hold import Hold, too_short
 from runk.core.route.operations import PART_OFF, Operation, spare
 from runk.core.route.order_rules import ORDER_RULES
+from runk.core.route.room import no_room, too_far
 from runk.core.route.route import Job
 from runk.core.route.setting_rules import SETTING_RULES
 from runk.core.said import mm_said
@@ -161,7 +161,7 @@ def allowed(job: Job, hold: Hold, one: Operation, without: frozenset[str] = froz
         return False
     if astray(job, hold, one):
         return False
-    if no_room(job, hold):
+    if no_room(job, hold) or too_far(job, one):
         return False
     carried = "right end: centre" in job.by_key and "right" in hold.out
     return carried or not whips(job, hold, one)
@@ -216,7 +216,7 @@ def _why(job: Job, one: Operation, never: bool) -> str:
         return "every way of holding it presses on a thin wall, and the bore goes three-cornered"
     if reaching and all(stands_out(job, hold, one) > FREE_MOST for hold in reaching):
         return _TOO_LONG
-    room = {no_room(job, hold) for hold in reaching} - {""}
+    room = {too_far(job, one), *(no_room(job, hold) for hold in reaching)} - {""}
     if room:
         return min(room)
     if never:
