@@ -96,6 +96,6 @@ def test_what_is_longer_than_the_table_goes_is_refused_and_said_of_a_route() -> 
         propose(job)
     route = Route((SetUp("in the vice, top up", ("plane top: mill",)),))
     assert [one.rule for one in check(job, route).broken] == ["no-room"]
-    told = [replace(m, travel_mm=None) for m in WORKSHOP.machines]
+    told = [replace(m, travel_mm=None, across_mm=None) for m in WORKSHOP.machines]
     nobody = Job(job.part, replace(WORKSHOP, machines=tuple(told)))
     assert propose(nobody).route == route
