@@ -6,7 +6,7 @@ import { Button } from '../../parts/Button';
 import { NotSaved } from '../../parts/NotSaved';
 import { useSaving } from '../../parts/useSaving';
 import { Rows } from './Rows';
-import { type Draft, HOLDINGS, NEW_ROW, PLAIN, SLIDES, bodyOf, draftOf } from './draft';
+import { type Draft, HOLDINGS, NEW_ROW, SLIDES, bodyOf, draftOf, plainOf } from './draft';
 
 interface Props {
   start: Draft;
@@ -55,7 +55,7 @@ export function Editor({ start, machineKey, version, close }: Props) {
             ))}
           </select>
         </label>
-        {PLAIN.map(({ name, label }) => (
+        {plainOf(draft.plain).map(({ name, label }) => (
           <Box
             key={name}
             label={label}

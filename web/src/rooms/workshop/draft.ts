@@ -12,26 +12,32 @@ export interface Draft {
   dials: Row[];
 }
 
-export const PLAIN = [
+/** What a machine is asked; `only` the kinds that have it. */
+export const PLAIN: { name: string; label: string; only?: string[] }[] = [
   { name: 'name', label: 'Name' },
   { name: 'power_w', label: 'Motor power, W' },
   { name: 'plate_hz', label: 'Plate written for, Hz' },
   { name: 'mains_hz', label: 'Runs on, Hz' },
   { name: 'driver_rpm', label: 'Driving pulley turns at, rev/min' },
   { name: 'back_gear_ratio', label: 'Back gear, to 1' },
-  { name: 'swing_mm', label: 'Swing over the bed, mm' },
+  { name: 'swing_mm', label: 'Swing over the bed, mm', only: ['lathe'] },
   { name: 'between_mm', label: 'Longest work, mm' },
-  { name: 'spindle_bore_mm', label: 'Bore of the spindle, mm' },
-  { name: 'travel_mm', label: 'Its table goes along, mm' },
-  { name: 'across_mm', label: 'And across, mm' },
-  { name: 'leadscrew_mm', label: 'Leadscrew’s pitch, mm' },
-  { name: 'wheels', label: 'Change wheels, teeth' },
-  { name: 'wheel_module', label: 'Their module' },
-  { name: 'banjo_least_mm', label: 'Stud to leadscrew at the nearest, mm' },
-  { name: 'banjo_most_mm', label: 'Stud to leadscrew at the farthest, mm' },
-  { name: 'gearbox', label: 'Ratios of its gearbox' },
-  { name: 'dial_teeth', label: 'Teeth of the thread dial’s wheel' },
-] as const;
+  { name: 'spindle_bore_mm', label: 'Bore of the spindle, mm', only: ['lathe'] },
+  { name: 'travel_mm', label: 'Its table goes along, mm', only: ['mill'] },
+  { name: 'across_mm', label: 'Its table goes across, mm', only: ['mill'] },
+  { name: 'leadscrew_mm', label: 'Leadscrew’s pitch, mm', only: ['lathe'] },
+  { name: 'wheels', label: 'Change wheels, teeth', only: ['lathe'] },
+  { name: 'wheel_module', label: 'Their module', only: ['lathe'] },
+  { name: 'banjo_least_mm', label: 'Stud to leadscrew at the nearest, mm', only: ['lathe'] },
+  { name: 'banjo_most_mm', label: 'Stud to leadscrew at the farthest, mm', only: ['lathe'] },
+  { name: 'gearbox', label: 'Ratios of its gearbox', only: ['lathe'] },
+  { name: 'dial_teeth', label: 'Teeth of the thread dial’s wheel', only: ['lathe'] },
+];
+
+/** Boxes of a machine of this kind; what was typed of another kind stays to be seen. */
+export function plainOf(row: Row) {
+  return PLAIN.filter(({ name, only }) => !only || only.includes(row['kind'] ?? '') || Boolean(row[name]));
+}
 
 export const HOLDINGS = [
   'three-jaw',
