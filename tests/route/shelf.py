@@ -142,6 +142,18 @@ PARTS: dict[str, tuple[str, str, list[str], dict[str, Any]]] = {
         ["face at 0", "face at 20", "outside 14, from 0 to 20", "tapped M6, 12 deep"],
         {},
     ),
+    "shouldered pin": (
+        "mild-steel",
+        "bar 25",
+        [
+            "face at 0",
+            "face at 40",
+            "outside 10 h6, from 0 to 20",
+            "face at 20, called shoulder",
+            "outside 22, from 20 to 40",
+        ],
+        {},
+    ),
     "jet": (
         "brass",
         "bar 8",

@@ -14,6 +14,7 @@ from runk.core.route.reading import feature_said, part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
 from runk.core.route.rule import Order, Together
 from runk.core.route.rules import FIRM, RULES, check
+from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
 from runk.formats.part_json import said as said_back
@@ -67,6 +68,26 @@ def test_an_order_turned_round_is_found(rule: Order) -> None:
             assert all(one.set_up for one in found)
             tried += 1
     assert tried
+
+
+def test_what_comes_too_late_of_one_feature_is_said_once() -> None:
+    lines = ["face at 0", "outside 14, from 0 to 12", "bore 8 H7, from 0 to 12"]
+    bush = Job(part_of("bush", "brass", "bar 16", lines), WORKSHOP)
+    bored = tuple(f"bore 8: {verb}" for verb in ("centre", "drill", "rough", "finish"))
+    route = Route((SetUp(CHUCK, ("face 0: face", "outside 14: turn", "part off", *bored)),))
+    found = [one for one in check(bush, route).broken if one.rule == "through-before-parting"]
+    assert [one.operations for one in found] == [(*bored, "part off")]
+    assert found[0].says.startswith("part off comes before bore 8: centre, drill, rough, finish.")
+
+
+def test_a_collet_that_is_not_there_is_named_with_those_that_are() -> None:
+    pin = ["face at 0", "face at 40", "outside 11.37 h6, from 0 to 40"]
+    odd = Job(part_of("odd", "brass", "bar 16", pin), WORKSHOP)
+    held_so = Route((SetUp("in a collet on outside 11.37, left end out", ("face 40: face",)),))
+    says = [one.says for one in check(odd, held_so).broken if one.rule == "unknown-hold"]
+    assert len(says) == 1
+    said = worded(says[0], PageUnit.MM)
+    assert "no collet closes on outside 11.37, 11.37 mm: the nearest are 10 mm" in said
 
 
 def torn(route: Route, key: str) -> Route:

@@ -24,6 +24,8 @@ from runk.core.route.room import no_room, too_far
 from runk.core.route.route import Job, SetUp, step_of
 from runk.core.route.rule import Severity, Walk, Watch
 from runk.core.said import mm_said
+from runk.core.tools import ToolKind, usable
+from runk.core.tools.collets import grips
 
 Seen = Iterator[tuple[str, tuple[str, ...], int]]
 
@@ -120,10 +122,23 @@ def _true(job: Job, walk: Walk) -> Seen:
             yield f"Set-up {n} makes {keys[0]} in jaws that were opened in between.", keys, n
 
 
+def _not_held(job: Job, words: str) -> str:
+    """Why a way of holding is none: the collet that is not there is named."""
+    key = words.removeprefix("in a collet on ").rpartition(", ")[0]
+    feature = job.part.by_key.get(key) if words.startswith("in a collet on ") else None
+    collets = usable(job.workshop.tools, ToolKind.COLLET)
+    if feature is None or any(grips(one.mm, feature.size) for one in collets):
+        return f"this workshop does not hold it `{words[:60]}`"
+    near = sorted(collets, key=lambda one: abs(one.mm - feature.size))[:2]
+    owned = " and ".join(mm_said(one.mm) for one in near)
+    said = f": the nearest are {owned}" if near else ""
+    return f"no collet closes on {key}, {mm_said(feature.size)}{said}"
+
+
 def _unknown_hold(job: Job, walk: Walk) -> Seen:
     for n, set_up, hold in walk.each():
         if hold is None:
-            yield f"Set-up {n}: this workshop does not hold it `{set_up.hold[:60]}`.", (), n
+            yield f"Set-up {n}: {_not_held(job, set_up.hold)}.", (), n
 
 
 def _face_first(job: Job, walk: Walk) -> Seen:

@@ -293,6 +293,21 @@ def _groove_after(job: Job) -> Iterator[Pair]:
     yield from _overlapping(job, ("turn", ("outside",)), ("groove", ("groove",)))
 
 
+def _shoulder_after(job: Job) -> Iterator[Pair]:
+    """The facing of a shoulder after the diameter that runs up to it."""
+    part = job.part
+    for one in job.of("face"):
+        x = _on(job, one).span[0]
+        if one.access.way != "outside" or len(one.access.ends) != 1:
+            continue
+        side = next(iter(one.access.ends))
+        for feature in part.features:
+            runs_up = feature.span[1] if side == "right" else feature.span[0]
+            if feature.round_outside and abs(runs_up - x) < EPS:
+                for first in _to_size(job, feature):
+                    yield first, one.key
+
+
 def _bore_before_passage(job: Job) -> Iterator[Pair]:
     for later in job.of("drill", kinds=("passage",)):
         for first in job.of("rough", kinds=("bore",)):
@@ -377,6 +392,9 @@ ORDER_RULES: tuple[Order, ...] = (
           severity=Severity.MIND),
     Order(key="groove-after-roughing", name="Grooves after roughing", pairs=_groove_after,
           reason="Its depth is counted from the diameter, and a rough cut would close its edges."),
+    Order(key="shoulder-after-journal", name="A shoulder after the diameter that runs up to it",
+          pairs=_shoulder_after,
+          reason="The last cut along the diameter runs into a finished shoulder and scores it."),
     Order(key="bore-before-passage", name="The bore before the passages into it",
           pairs=_bore_before_passage,
           reason="A boring tool that meets a cross hole knocks at its edges while it roughs."),

@@ -76,12 +76,19 @@ class Order(Rule):
 
     def broken(self, job: Job, walk: Walk) -> Iterator[Broken]:
         at = walk.first_at
+        # All that is done to one feature too late is said at once.
+        late: dict[tuple[str, str], list[str]] = {}
         for first, later in self.pairs(job):
             if first in at and later in at and at[first] > at[later]:
-                yield Broken(
-                    self.key, f"{later} comes before {first}. {self.reason}", (first, later),
-                    walk.set_up_of[later], self.mend or f"{first} first.",
-                )  # fmt: skip
+                ahead = late.setdefault((later, job.by_key[first].feature), [])
+                ahead += [first] if first not in ahead else []
+        for (later, feature), ahead in late.items():
+            ahead.sort(key=lambda key: at[key])
+            all_ = ", ".join([ahead[0], *(job.by_key[key].verb for key in ahead[1:])])
+            yield Broken(
+                self.key, f"{later} comes before {all_}. {self.reason}", (*ahead, later),
+                walk.set_up_of[later], self.mend or f"{all_ if feature else ahead[0]} first.",
+            )  # fmt: skip
 
 
 @dataclass(frozen=True, kw_only=True)
