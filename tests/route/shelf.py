@@ -154,6 +154,20 @@ PARTS: dict[str, tuple[str, str, list[str], dict[str, Any]]] = {
         ],
         {},
     ),
+    "split rod": (
+        "brass",
+        "plate 90 by 20 by 12",
+        [
+            "plane, from the top",
+            "plane, from the bottom",
+            "reamed 10 H7, at 12 by 10, called big end",
+            "reamed 6 H7, at 78 by 10, called little end",
+            "2 holes 4, 12 apart, at 6 by 6, from the back, called bolts",
+            "split in halves, 1 wide",
+            "profile, from the top",
+        ],
+        {},
+    ),
     "jet": (
         "brass",
         "bar 8",

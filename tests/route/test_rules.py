@@ -144,6 +144,17 @@ def own(blank: str, *features: str) -> Job:
     return Job(part_of("piece", "mild-steel", blank, features), WORKSHOP)
 
 
+def shimmed(route: Route) -> Route:
+    """The same with a shim laid between the halves before they are bolted."""
+    return Route(tuple(
+        replace(one, does=tuple(
+            line for key in one.does
+            for line in ([key, "note: shim 0.1 between"] if key == "halves: bolt" else [key])
+        ))
+        for one in route.set_ups
+    ))  # fmt: skip
+
+
 def first_set_up(name: str) -> Route:
     return Route(proposed(name).route.set_ups[:1])
 
@@ -190,6 +201,7 @@ WATCHED = [
     ("packing", job("piston"), held(proposed("piston").route, 1, "jaws on outside 22, left end out")),
     ("thin-wall", THIN, Route((SetUp("jaws on outside 30, left end out", ("bore 27: finish",)),))),
     ("plug-it", CUP, Route(tuple(replace(one, packing="") for one in propose(CUP).route.set_ups))),
+    ("nothing-between", job("split rod"), shimmed(proposed("split rod").route)),
     ("long-overhang", LONG, Route((SetUp(CHUCK, ("outside 10: turn",)),))),
     ("whirling", WHIP, Route((SetUp(CHUCK, ("outside 5: turn",)),))),
     ("between-centres", job("crankshaft"), Route((SetUp("in the chuck on its spare end, right end out", ("journal 10: finish",)),))),

@@ -182,7 +182,7 @@ def _block(job: Job, side: str, done: frozenset[str], now: frozenset[str]) -> Fa
     unplaced: list[str] = []
     for feature in job.part.features:
         # An outline's shape is on the drawing alone.
-        if (feature.side or "top") != side or feature.kind in ("plane", "profile"):
+        if (feature.side or "top") != side or feature.kind in ("plane", "profile", "split"):
             continue
         slot = feature.kind == "slot" and feature.asked.up is not None
         holes = feature.kind in (*HOLES, "holes")

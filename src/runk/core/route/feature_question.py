@@ -67,6 +67,7 @@ KINDS = (
     Choice("slot", "slot", ("slot", "port", "pocket")),
     Choice("plane", "plane", ("plane", "milled face", "flat face")),
     Choice("profile", "profile", ("profile", "outline")),
+    Choice("split", "split in halves", ("split in halves", "in halves", "split", "halves")),
     Choice("passage", "passage", ("passage", "oil hole", "steam passage")),
 )  # fmt: skip
 SIDES = (
@@ -94,7 +95,8 @@ class FeatureQuestion:
         small: The small end of a taper.
         throw: How far its own axis stands from the part's; a hole's, on an end.
         count: How many; ``circle`` on what circle.
-        wide: Of a groove, keyway or slot; ``deep`` how deep it goes.
+        wide: Of a groove, keyway or slot, or of the saw that parts two halves; ``deep`` how deep
+            it goes.
         side: From where it is cut.
         angle: Of a passage, at most 90; of a pattern, where its first hole stands from three
             o'clock, running round to the left.
@@ -158,7 +160,7 @@ class FeatureQuestion:
     ] = None  # fmt: skip
     wide: Annotated[
         Fraction | None,
-        Length("wide", ("wide",), only=("groove", "keyway", "bore-keyway", "slot"),
+        Length("wide", ("wide",), only=("groove", "keyway", "bore-keyway", "slot", "split"),
                needed=("groove", "keyway", "bore-keyway", "slot"), low=0.05, high=500.0,
                asks="How wide is it?", placeholder="3 mm"),
     ] = None  # fmt: skip
@@ -222,6 +224,7 @@ SENTENCES = {
     "slot": f"{{kind}} {{wide}} wide{_LIM}[, {{deep}} deep]{_SPAN}[, {{side}}]"
     f"[, {{up}} up]{_CALLED}",
     "plane": f"{{kind}}[ {{size}}]{_LIM}, {{side}}{_CALLED}",
+    "split": f"{{kind}}[, {{wide}} wide]{_CALLED}",
     "profile": f"{{kind}}, {{side}}{_CALLED}",
     "passage": f"{{kind}} {{size}}[, {{angle}} degrees][, {{side}}][, at {{start}}]{_CALLED}",
 }

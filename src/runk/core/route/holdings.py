@@ -8,7 +8,7 @@ from runk.core.machines.machine import Holding as Way
 from runk.core.machines.machine import MachineKind
 from runk.core.route.feature_question import INSIDE
 from runk.core.route.hold import LEAST_GRIP_MM, OTHER_END, Hold, keys_of, thin_over, too_wide
-from runk.core.route.operations import PART_OFF, Operation, is_round, spare
+from runk.core.route.operations import HARDEN, PART_OFF, TEMPER, Operation, is_round, spare
 from runk.core.route.other_holds import blocks, bonded, less_usual, on_its_rod, without_a_head
 from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part
 from runk.core.tools import ToolKind, usable
@@ -36,8 +36,12 @@ def holds_of(part: Part, operations: tuple[Operation, ...], workshop: Workshop) 
             found = list(on_its_rod(part, operations, found))
     else:
         found = list(blocks(part, operations, bool(usable(workshop.tools, ToolKind.ROTARY_TABLE))))
-    if any(one.access.way == "none" for one in operations):
-        found.append(Hold("at the hearth", Way.VICE, "bench", frozenset()))
+    hot = frozenset(one.key for one in operations if one.verb in (HARDEN, TEMPER))
+    cold = frozenset(one.key for one in operations if one.access.way == "none") - hot
+    if hot:
+        found.append(Hold("at the hearth", Way.VICE, "bench", frozenset(), bars=cold))
+    if cold:
+        found.append(Hold("in the bench vice", Way.VICE, "bench", frozenset(), bars=hot))
     if not workshop.dividers:
         found = list(without_a_head(part, operations, found))
     kinds = {machine.kind for machine in workshop.machines}

@@ -155,7 +155,7 @@ def _of_feature(part: Part, feature: Feature) -> list[Operation]:
     ):
         # The mate's own holes lead the drill.
         verbs = tuple(verb for verb in verbs if verb != "spot")
-    milled = _milled(part, feature)
+    milled, loose = _milled(part, feature), feature.kind == "split"
     if not milled and pilot(part, feature) is not None:
         verbs = tuple(verb for verb in verbs if verb != "centre")
     return [
@@ -163,7 +163,7 @@ def _of_feature(part: Part, feature: Feature) -> list[Operation]:
             key=f"{feature.key}: {verb}",
             feature=feature.key,
             verb=verb,
-            machine="mill" if milled else "lathe",
+            machine="bench" if loose else "mill" if milled else "lathe",
             tool=_tool(feature, verb, milled),
             access=_die(part, feature) if verb == "cut thread" else _access(part, feature),
             speed=_speed_of(part, feature, verb, milled),
@@ -251,6 +251,8 @@ def _milled(part: Part, feature: Feature) -> bool:
 
 def _access(part: Part, feature: Feature) -> Access:
     kind, span = feature.kind, feature.span
+    if kind == "split":
+        return Access("none")
     if feature.side in FLAT_SIDES or not part.turned:
         return Access("side", ends=frozenset({feature.side or "top"}))
     if kind == "holes" or (kind in (*HOLES, "passage", "slot") and feature.side in BOTH):
@@ -322,6 +324,8 @@ _TOOLS = {
     "knurl": "knurling tool",
     "centre": "centre drill",
     "spot": "centre drill",
+    "saw": "saw",
+    "bolt": "bolts",
 }
 
 
@@ -355,7 +359,7 @@ def _speed_of(part: Part, feature: Feature, verb: str, milled: bool) -> tuple[tu
         return _speed(part, "drill", _drill_mm(feature))
     if verb == "ream":
         return _speed(part, "ream", size)
-    if verb in ("tap", "cut thread", "slot"):
+    if verb in ("tap", "cut thread", "slot", "saw", "bolt"):
         return ()
     if feature.kind in INSIDE:
         return _speed(part, "bore", size, stage="finish" if verb == "finish" else "rough")

@@ -275,7 +275,7 @@ def _first_plane(job: Job) -> Iterator[Pair]:
 def _harden_last(job: Job) -> Iterator[Pair]:
     if HARDEN in job.by_key:
         for one in job.operations:
-            if one.access.way != "none":
+            if one.verb not in (HARDEN, TEMPER):
                 yield one.key, HARDEN
 
 
@@ -306,6 +306,24 @@ def _shoulder_after(job: Job) -> Iterator[Pair]:
             if feature.round_outside and abs(runs_up - x) < EPS:
                 for first in _to_size(job, feature):
                     yield first, one.key
+
+
+def _halves_first(job: Job) -> Iterator[Pair]:
+    """What is round through both halves after they are bolted together."""
+    for joined in job.of("bolt"):
+        for one in job.operations:
+            turned = one.access.way == "outside" and one.feature != ""
+            reamed = one.access.way == "side" and one.verb == "ream"
+            if turned or reamed or one.access.way == "inside":
+                yield joined.key, one.key
+
+
+def _bolts_first(job: Job) -> Iterator[Pair]:
+    """The holes of their bolts before the halves are sawn apart."""
+    for sawn in job.of("saw"):
+        for one in job.of("drill", "tap", kinds=("drilled", "tapped", "holes")):
+            if one.access.way in ("across", "side"):
+                yield one.key, sawn.key
 
 
 def _bore_before_passage(job: Job) -> Iterator[Pair]:
@@ -395,6 +413,11 @@ ORDER_RULES: tuple[Order, ...] = (
     Order(key="shoulder-after-journal", name="A shoulder after the diameter that runs up to it",
           pairs=_shoulder_after,
           reason="The last cut along the diameter runs into a finished shoulder and scores it."),
+    Order(key="halves-first", name="Sawn and bolted together before it is bored",
+          pairs=lambda job: (*_same("saw", "bolt")(job), *_halves_first(job)),
+          reason="Bored first, the saw takes a slice out of the circle."),
+    Order(key="bolts-before-the-saw", name="Bolt holes before the halves are sawn apart",
+          pairs=_bolts_first, reason="Drilled through both at once they meet."),
     Order(key="bore-before-passage", name="The bore before the passages into it",
           pairs=_bore_before_passage,
           reason="A boring tool that meets a cross hole knocks at its edges while it roughs."),

@@ -264,6 +264,8 @@ def named(asked: FeatureQuestion, taken: Iterable[str]) -> str:
         name = f"{asked.kind} {float(asked.start or 0):g}"
     elif asked.screw is not None:
         name = f"{asked.kind} {asked.screw.name}"
+    elif asked.kind == "split":
+        name = "halves"
     elif asked.kind in ("plane", "profile"):
         name = f"{asked.kind} {asked.side}"
     else:

@@ -80,5 +80,6 @@ _VERBS: dict[str, tuple[str, ...]] = {
     "slot": ("mill",),
     "plane": ("mill",),
     "profile": ("mill",),
+    "split": ("saw", "bolt"),
     "passage": ("drill",),
 }

@@ -160,6 +160,25 @@ def _meets_port(job: Job, walk: Walk) -> Seen:
                 yield f"A hole of {holes.key} runs into {port.key}.", keys, at
 
 
+_BETWEEN = ("shim", "packing", "card", "paper", "adhesive", "gasket")
+"""What lies between two halves in the words of a note."""
+
+
+def _something_between(job: Job, walk: Walk) -> Seen:
+    for joined in job.of("bolt"):
+        begun = walk.first_at.get(joined.key)
+        lines = walk.lines[begun:] if begun is not None else []
+        bored = [
+            n for n, (_, line) in enumerate(lines)
+            if line in job.by_key and job.by_key[line].verb in ("finish", "ream")
+        ]  # fmt: skip
+        for up, line in lines[: max(bored, default=0)]:
+            lower = line.lower()
+            laid = step_of(line) == "note" and any(word in lower for word in _BETWEEN)
+            if laid or (step_of(line) == "bond" and "halves" in lower):
+                yield f"Set-up {up} puts something between the halves.", (joined.key,), up
+
+
 def _hardens(job: Job, walk: Walk) -> Seen:
     metal = job.workshop.metals.get(job.part.metal)
     if HARDEN in job.by_key and metal is not None and metal.kind not in STEELS:
@@ -265,6 +284,10 @@ WATCH_RULES: tuple[Watch, ...] = (
           look=_first_of_alike, severity=Severity.MIND,
           reason="What is new goes wrong once, and then in all of them.",
           mend="Write `the first` into the line, and go on with the others when it fits."),
+    Watch(key="nothing-between", name="Two halves are bored metal to metal",
+          look=_something_between,
+          reason="Without it the hole is smaller across by as much as that was thick.",
+          mend="Bolt them dry; or leave the layer in for good, and take it off the size."),
     Watch(key="hardens", name="Only a steel with carbon in it is hardened", look=_hardens,
           reason="Quenched it is as soft as before, and bent.",
           mend="Silver steel or gauge plate; or case-harden it, or leave it soft."),
