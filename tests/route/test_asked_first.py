@@ -92,8 +92,9 @@ def test_the_table_goes_as_far_as_what_is_cut_is_long(lines: list[str], long: st
 
 def test_what_is_longer_than_the_table_goes_is_refused_and_said_of_a_route() -> None:
     job = Job(part_of("rail", "brass", "plate 300 by 40 by 10", ["plane, from the top"]), WORKSHOP)
-    with pytest.raises(Refused, match="300 mm long, and the table goes 280 mm"):
+    with pytest.raises(Refused, match="300 mm long, and the table goes 280 mm") as no:
         propose(job)
+    assert no.value.suggest == "a larger machine, or the part in shorter pieces"
     route = Route((SetUp("in the vice, top up", ("plane top: mill",)),))
     assert [one.rule for one in check(job, route).broken] == ["no-room"]
     told = [replace(m, travel_mm=None, across_mm=None) for m in WORKSHOP.machines]

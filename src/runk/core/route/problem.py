@@ -191,37 +191,39 @@ def see_possible(job: Job, problem: Problem) -> None:
     stuck = [n for n in range(len(problem.before)) if not done >> n & 1]
     never = [n for n in stuck if not any(p.reach >> n & 1 for p in problem.places)]
     one = job.operations[(never or stuck)[0]]
-    why = _why(job, one, bool(never))
+    why, way_out = _why(job, one, bool(never))
     raise Refused(
-        f"{job.part.name}: {one.key}: {why}.",
-        field=one.feature or one.key,
-        suggest=_way_out(job, why),
+        f"{job.part.name}: {one.key}: {why}.", field=one.feature or one.key, suggest=way_out
     )
 
 
-_TOO_LONG = f"it stands out more than {FREE_MOST:.0f} of its diameters and takes no centre"
-_WAYS_OUT = {_TOO_LONG: "a steady, a thicker bar, or the part in shorter pieces"}
+_TOO_LONG = (
+    f"it stands out more than {FREE_MOST:.0f} of its diameters and takes no centre",
+    "a steady, a thicker bar, or the part in shorter pieces",
+)
+_NO_ROOM = "a larger machine, or the part in shorter pieces"
+_OTHERWISE = "another side for it, or something else to hold it by"
 
 
-def _way_out(job: Job, why: str) -> str:
-    if job.part.cast and not spare(job.part) and why not in _WAYS_OUT:
-        long = job.part.long - job.part.begin
-        return f"a chucking piece: casting, {mm_said(long + 20)} long"
-    return _WAYS_OUT.get(why, "another side for it, or something else to hold it by")
-
-
-def _why(job: Job, one: Operation, never: bool) -> str:
+def _why(job: Job, one: Operation, never: bool) -> tuple[str, str]:
+    """Why an operation cannot be done, and a way out."""
     reaching = [hold for hold in job.holds if hold.reaches(one)]
+    room = {too_far(job, one), *(no_room(job, hold) for hold in reaching)} - {""}
+    long = job.part.long - job.part.begin
+    piece = f"a chucking piece: casting, {mm_said(long + 20)} long"
+    other = piece if job.part.cast and not spare(job.part) else _OTHERWISE
     if reaching and all(hold.thin for hold in reaching):
-        return "every way of holding it presses on a thin wall, and the bore goes three-cornered"
+        return (
+            "every way of holding it presses on a thin wall, and the bore goes three-cornered",
+            other,
+        )
     if reaching and all(stands_out(job, hold, one) > FREE_MOST for hold in reaching):
         return _TOO_LONG
-    room = {too_far(job, one), *(no_room(job, hold) for hold in reaching)} - {""}
     if room:
-        return min(room)
+        return min(room), _NO_ROOM
     if never:
-        return "no way of holding in this workshop reaches it"
-    return "what would hold it is not there until it is done"
+        return "no way of holding in this workshop reaches it", other
+    return "what would hold it is not there until it is done", other
 
 
 def overruled_keys(overruled: Mapping[str, str]) -> frozenset[str]:

@@ -8,8 +8,13 @@ def spoken(line: str) -> str:
 
     >>> spoken("bore 22: finish"), spoken("face 0: face"), spoken("try bore: the piston")
     ('finish bore 22', 'face 0', 'try bore: the piston')
+    >>> spoken("thread M6: cut thread")
+    'cut thread M6'
     """
     feature, colon, verb = line.rpartition(": ")
     if not colon or line.startswith("try "):
         return line
-    return feature if feature.startswith(verb) else f"{verb} {feature}"
+    if feature.startswith(verb):
+        return feature
+    first, _, last = verb.rpartition(" ")
+    return f"{first} {feature}" if first and feature.startswith(last) else f"{verb} {feature}"
