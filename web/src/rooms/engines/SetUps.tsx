@@ -107,8 +107,8 @@ function Line({ part, line, act }: { part: Part; line: RouteLine; act: Act }) {
     (one) => one.feature !== '' && one.feature === line.feature && one.calculator === line.room,
   );
   return (
-    <li className="flex min-h-11 items-center gap-2">
-      <label className="flex min-w-0 flex-1 cursor-pointer items-center gap-3">
+    <li className="flex min-h-11 items-center gap-2 max-sm:flex-wrap max-sm:justify-end">
+      <label className="flex min-w-0 flex-1 max-sm:flex-auto cursor-pointer items-center gap-3">
         <input
           type="checkbox"
           className="size-6 shrink-0 accent-(--mark)"
