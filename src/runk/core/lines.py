@@ -132,7 +132,8 @@ def _part(kind: Kind, leads: str, short: str) -> str:
     if isinstance(kind, OneOf):
         words = {w.lower() for c in kind.choices for w in (c.label, c.key, *c.words)}
         return f"(?:{'|'.join(map(re.escape, sorted(words, key=len, reverse=True)))})"
-    return f"(?:{leads}{kind.step}){{1,{kind.reach}}}{short}"
+    begins = f"(?={kind.begins})" if kind.begins else ""
+    return f"{begins}(?:{leads}{kind.step}){{1,{kind.reach}}}{short}"
 
 
 def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator, dict[str, str]]]:
@@ -161,7 +162,7 @@ def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator
             if not whole <= there or any(map(there.isdisjoint, lots)):
                 continue
             if found := shape.fullmatch(plain):
-                given = {n: text.strip() for n, text in found.groupdict().items() if text}
+                given = {n: text.strip(" ,") for n, text in found.groupdict().items() if text}
                 for name in found.groupdict():
                     if "__" in name:
                         field, said = name.split("__", 1)

@@ -116,6 +116,8 @@ class Kind(_Common):
     """Whether it takes a list."""
     step: ClassVar[str] = "."
     """What any one step of it may be in a line known by its shape, as a pattern."""
+    begins: ClassVar[str] = ""
+    """With what it begins there, as a pattern; empty where with anything."""
     reach: ClassVar[int] = 48
     """How many steps of it a line may have."""
     rules: bool = field(default=False, init=False)

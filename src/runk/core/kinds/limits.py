@@ -79,6 +79,8 @@ class Limits(Kind):
     name: ClassVar[str] = "limits"
     numbered: ClassVar[bool] = False
     in_page_unit: ClassVar[bool] = True
+    # A unit or a fraction alone is no limit: it belongs to the size before it.
+    begins: ClassVar[str] = rf"(?!\d+ ?/ ?\d+(?![\d.]))(?:[+±.,-]|\d|limit|{_CLASS.pattern})"
 
     def read(self, raw: Any, told: Told) -> Taken:
         typed = " ".join(as_typed(raw).replace("−", "-").replace("–", "-").split())

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 from fractions import Fraction
@@ -27,11 +28,16 @@ class FeatureAnswer:
     links: tuple[Link, ...]
 
 
+_METRIC = re.compile(r"M ?\d", re.IGNORECASE)
+
+
 def _nothing(_: Any, __: Workshop) -> None:
     return
 
 
-def _settle(question: FeatureQuestion, _: Workshop, __: Mapping[str, Reading]) -> FeatureQuestion:
+def _settle(
+    question: FeatureQuestion, _: Workshop, readings: Mapping[str, Reading]
+) -> FeatureQuestion:
     """A length along the axis, a hole told by size or by thread.
 
     Raises:
@@ -41,6 +47,12 @@ def _settle(question: FeatureQuestion, _: Workshop, __: Mapping[str, Reading]) -
         raise Refused("It begins where it ends.", field="end")
     if question.kind == "holes" and question.size is None and question.screw is None:
         raise Refused("What size are the holes?", field="size", suggest="3.2 mm")
+    size = readings.get("size")
+    if question.kind == "holes" and size is not None and _METRIC.match(size.spoken):
+        raise Refused(
+            f"Is {size.spoken} a thread? There is none of that name here.", field="size",
+            suggest=f"{float(size.mm):g} mm",
+        )  # fmt: skip
     if question.kind == "holes" and question.screw is not None and question.limits is not None:
         raise Refused("A thread has no limits here.", field="limits")
     if question.throw is not None and question.side not in (None, "right", "left"):
@@ -82,8 +94,8 @@ FEATURE = Calculator(
         "{kind=bore-keyway}<keyway|keyseat> {wide} wide, {deep} deep<, in the bore| in the bore>"
         ", from {start} to {end}[, called {called}]",
         *(
-            f"{{kind=holes}}{{count}} {what}[ on {{circle}}< circle| pcd|>][, {{apart}}"
-            "[ by {rise}] apart][, {deep} deep][, {side}][, at {start}][ by {up}]"
+            f"{{kind=holes}}{{count}} {what}[<, on a|, on| on a| on> {{circle}}< circle| pcd|>]"
+            "[, {apart}[ by {rise}] apart][, {deep} deep][, {side}][, at {start}][ by {up}]"
             "[, turned {angle}< degrees|>][, called {called}]"
             for what in (
                 "<tapped|threaded> holes {screw}",
@@ -93,7 +105,8 @@ FEATURE = Calculator(
             )
         ),
         # A reamer bores to H7 where nobody says otherwise.
-        "{kind=holes}{limits=H7}{count} <reamed|dowel> holes {size}[ on {circle}< circle| pcd|>]"
+        "{kind=holes}{limits=H7}{count} <reamed|dowel> holes {size}"
+        "[<, on a|, on| on a| on> {circle}< circle| pcd|>]"
         "[, {apart}[ by {rise}] apart][, {deep} deep][, {side}][, at {start}][ by {up}]"
         "[, turned {angle}< degrees|>][, called {called}]",
         *(
@@ -107,6 +120,10 @@ FEATURE = Calculator(
             )
         ),
         "{kind} {size}[ {limits}] from {start} to {end}",
+        "{size} {kind}[ {limits}]<,|> from {start} to {end}[, called {called}]",
+        "{kind=drilled}<drill|drilled|hole> {size} at {start} {side}",
+        "{kind=reamed}<ream|reamed> {size}[ {limits}] at {start} {side}",
+        "{kind=tapped}<tap|tapped> {screw} at {start} {side}",
         "{kind=thread}{screw} thread<,|> from {start} to {end}",
         "{kind=tapped}<tap|tapped> {screw}[, {deep} deep][, {side}]",
         *(

@@ -69,7 +69,7 @@ def _asked(line: str, calculator: AnyCalculator, page: PageUnit) -> Any:
     if "limits" in calculator.fields:
         # As on a drawing: behind a mixed number they are no part of it.
         words, limits = take_limits(words)
-    for _, typed in whole_lines(" ".join(words), _alone(calculator)):
+    for _, typed in whole_lines(" ".join(words).replace(" ,", ","), _alone(calculator)):
         if limits:
             if "limits" in typed:
                 # Told once already: this shape took the end of the size for them.
@@ -82,7 +82,8 @@ def _asked(line: str, calculator: AnyCalculator, page: PageUnit) -> Any:
                 continue
             return read_question(calculator, typed, page, _EMPTY).question
         except Refused as refused:
-            failed = failed or refused
+            # A size that is out of bounds says more than that it is no thread either.
+            failed = refused if failed is None or failed.field == "screw" else failed
     if failed is not None:
         raise failed
     opening = calculator.opening["kind"]
