@@ -8,8 +8,8 @@ from typing import Any
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
-from runk.core.route.feature import FEATURE
-from runk.core.route.reading import feature_said
+from runk.core.route.feature import BLANK, FEATURE
+from runk.core.route.reading import blank_said, feature_said
 from runk.core.units import PageUnit
 from runk.formats.part_json import said
 
@@ -98,3 +98,30 @@ def test_every_number_arrives_where_it_was_typed(
         assert (told is None) is (value is None)
         if value is not None:
             assert abs(told - value) <= Fraction(2, 1000)
+
+
+BLANKS = (
+    "bar {dia}",
+    "{dia} bar",
+    "hexagon bar {dia}",
+    "bar {dia}, {long} long",
+    "square bar {dia}, {long} long",
+    "casting {dia}, {surplus} to come off",
+    "casting {dia}, {surplus} to come off, cored {cored}",
+    "casting {dia}, {long} long, {surplus} to come off",
+    "plate {long} by {wide} by {high}",
+)
+SIZES = ("dia", "long", "wide", "high", "surplus", "cored")
+
+
+@settings(max_examples=150, deadline=None)
+@given(st.data())
+def test_every_number_of_a_blank_too(data: st.DataObject) -> None:
+    page, shape = data.draw(st.sampled_from(list(PageUnit))), data.draw(st.sampled_from(BLANKS))
+    told = {name: data.draw(numbers(page)) for name in SIZES if f"{{{name}}}" in shape}
+    line = shape.format(**{name: typed for name, (typed, _) in told.items()})
+    assume("surplus" not in told or told["surplus"][1] <= 50)
+    asked = blank_said(line, page)
+    found = {name: getattr(asked, name) for name in SIZES if getattr(asked, name) is not None}
+    assert found == {name: value for name, (_, value) in told.items()}
+    assert blank_said(said(BLANK, asked, page), page).section == asked.section
