@@ -148,6 +148,21 @@ def test_an_engine_says_how_far_it_is_and_tonight_what_fits(client: TestClient) 
         ("check the cover studs", "breaks 1 rule"),
         ("tonight 90 minutes", "set-ups"),
         ("30 minutes tonight", "30 minutes"),
+        ("tonight 1 1/2 hours", "Tonight, 90 minutes"),
+        ("tonight an hour and a half", "Tonight, 90 minutes"),
+        ("i have 1h30", "Tonight, 90 minutes"),
+        ("What can I do tonight in 45 min?", "Tonight, 45 minutes"),
+        ("I have 30 minutes tonight", "Tonight, 30 minutes: 1 set-up on 1 part"),
+        ("half an hour this evening", "Tonight, 30 minutes"),
+        ("2 hours", "Tonight, 120 minutes"),
+        ("what next", "Tonight, 90 minutes"),
+        ("next on the gland", "What next on Gland"),
+        ("what now on the flywheel", "What next on Flywheel"),
+        ("what do I do next on the crankshaft", "What next on Crankshaft"),
+        ("how do I hold the wheel to turn its rim", "How to hold Flywheel for turn rim"),
+        ("check crankshaft route", "Check Crankshaft"),
+        ("check the cylinder", "3 parts called cylinder"),
+        ("check the cylinder", 'Check Cylinder, 11/16" bore, right'),
     ],
 )  # fmt: skip
 def test_parts_are_asked_about_in_plain_words(client: TestClient, line: str, head: str) -> None:
@@ -155,7 +170,7 @@ def test_parts_are_asked_about_in_plain_words(client: TestClient, line: str, hea
     place = answer["place"]
     assert answer["reply"] is None
     assert place["path"].startswith("/engines")
-    said = " ".join((place["read_as"], place["headline"], *place["says"]))
+    said = " ".join((f"{place['read_as']}: {place['headline']}", *place["says"]))
     assert head in said or head == "set-up"
 
 
@@ -165,8 +180,11 @@ def test_a_part_that_is_not_there_is_said_and_an_ordinary_line_is_left_alone(
     lost = client.post("/api/ask", json={"line": "what next on the boiler"})
     assert lost.status_code == 422
     assert "boiler" in lost.json()["detail"]
-    several = client.post("/api/ask", json={"line": "check the cylinder"})
+    several = client.post("/api/ask", json={"line": "how do I hold the cylinder to bore it"})
     assert "Several" in several.json()["detail"]
+    for minutes in ("0 minutes", "3 minutes", "30 hours"):
+        never = client.post("/api/ask", json={"line": f"tonight {minutes}"})
+        assert never.json()["detail"].startswith("An evening has")
     assert client.post("/api/ask", json={"line": "turn 22 brass"}).json()["place"] is None
 
 

@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from runk.api.engine_work import part_line, planned
 from runk.api.part_wire import part_in, route_in
 from runk.api.place import PlaceOut
-from runk.ask.of_parts import CHECK, HOLD, NEXT, TONIGHT, plain_line
+from runk.ask.of_parts import CHECK, HOLD, NEXT, evening_min, plain_line
 from runk.core.refusals import Refused
 from runk.core.route.rules import BY_KEY, check
 from runk.core.route.spoken import spoken
@@ -42,33 +42,68 @@ def about_parts(
         Refused: It asks of a part that is not there, or of one of several.
     """
     said = plain_line(line)
-    if found := TONIGHT.fullmatch(said):
-        return _tonight(found, rows, workshop, page, fits)
+    minutes = evening_min(said)
+    if minutes is not None:
+        return _tonight(minutes, rows, workshop, page, fits)
     for pattern, answer in ((NEXT, _next), (HOLD, _hold), (CHECK, _checked)):
         if (found := pattern.fullmatch(said)) is None:
             continue
-        row = _named(found["part"], rows, must=pattern is not CHECK)
-        if row is None:
+        words = found["part"] or found.groupdict().get("of") or ""
+        named = _named(words, rows, workshop, must=pattern is not CHECK)
+        if not named:
             return None
         if answer is _hold:
-            return _hold(row, found["do"] or "", workshop, page)
-        return _next(row, workshop, page) if answer is _next else _checked(row, workshop, page)
+            return _hold(_one(named), found["do"] or "", workshop, page)
+        each = _next if answer is _next else _checked
+        answers = [each(row, workshop, page) for row in named]
+        return answers[0] if len(answers) == 1 else _together(words, answers)
     return None
 
 
-def _named(words: str, rows: Sequence[KeptPart], must: bool) -> KeptPart | None:
+def _together(words: str, answers: Sequence[PlaceOut]) -> PlaceOut:
+    """The answers for several parts of one name."""
+    return PlaceOut(
+        path="/engines",
+        read_as=f"{len(answers)} parts called {words}",
+        headline="; ".join(dict.fromkeys(one.headline for one in answers)),
+        says=[f"{one.read_as}: {one.headline}" for one in answers],
+    )
+
+
+def _one(named: Sequence[KeptPart]) -> KeptPart:
+    if len(named) > 1:
+        names = "; ".join(row.name for row in named)
+        raise Refused(f"Several parts are called so: {names}.", suggest=named[0].name)
+    return named[0]
+
+
+def _named(
+    words: str, rows: Sequence[KeptPart], workshop: Workshop, must: bool
+) -> Sequence[KeptPart]:
+    """The parts that are meant: called so to the letter, or so before a comma; one in hand first.
+
+    Raises:
+        Refused: There must be one, and is none.
+    """
     wanted = [w for w in re.findall(r"[\w/\"#.]+", words) if w not in _SMALL]
     found = [row for row in rows if all(w in f"{row.name} {row.engine}".lower() for w in wanted)]
     exact = [row for row in found if row.name.lower() == words]
-    if len(exact or found) == 1:
-        return (exact or found)[0]
-    if not found and not must:
-        return None
-    if not found:
-        some = ", ".join(row.name for row in rows[:4])
+    head = [row for row in found if row.name.lower().partition(",")[0] == words]
+    found = exact or head or found
+    begun = [row for row in found if row.done] if len(found) > 1 else []
+    in_hand = [row for row in begun if not _whole(row, workshop)]
+    if not found and must:
+        some = "; ".join(row.name for row in rows[:4])
         raise Refused(f"No part is called `{words[:40]}`.", suggest=some or "a part drawn first")
-    names = ", ".join(row.name for row in found[:6])
-    raise Refused(f"Several parts are called so: {names}.", suggest=found[0].name)
+    return in_hand if len(in_hand) == 1 else found[:6]
+
+
+def _whole(row: KeptPart, workshop: Workshop) -> bool:
+    """Whether all of a part is done."""
+    try:
+        return set(part_in(row, workshop).by_key) <= set(row.done)
+    except Refused:
+        return False
 
 
 def _path(row: KeptPart) -> str:
@@ -133,24 +168,24 @@ def _checked(row: KeptPart, workshop: Workshop, page: PageUnit) -> PlaceOut:
         return PlaceOut(path=path, read_as=read_as, headline="It has no route yet", says=[])
     broken = check(job, route).broken
     if not broken:
-        ups = len(route.set_ups)
-        return PlaceOut(
-            path=path, read_as=read_as, headline="It breaks no rule", says=[f"{ups} set-ups"]
-        )
+        ups = _many(len(route.set_ups), "set-up")
+        return PlaceOut(path=path, read_as=read_as, headline="It breaks no rule", says=[ups])
     says = [f"{BY_KEY[one.rule].severity.value} {worded(one.says, page)}" for one in broken]
-    many = f"It breaks {len(broken)} rule{'s' if len(broken) > 1 else ''}"
+    many = f"It breaks {_many(len(broken), 'rule')}"
     return PlaceOut(path=path, read_as=read_as, headline=many, says=says[:6])
 
 
+def _many(count: int, what: str) -> str:
+    return f"{count} {what}{'s' * (count != 1)}"
+
+
 def _tonight(
-    found: re.Match[str],
+    minutes: int,
     rows: Sequence[KeptPart],
     workshop: Workshop,
     page: PageUnit,
     fits: Sequence[KeptFit],
 ) -> PlaceOut:
-    hours = float(found["hours"] or 0)
-    minutes = int(found["many"] or found["first"] or hours * 60 or 90)
     if not 5 <= minutes <= 1440:
         raise Refused("An evening has 5 to 1440 minutes.", suggest="tonight 90 minutes")
     plan = planned(list(rows), workshop, minutes, page, fits=fits)
@@ -158,7 +193,8 @@ def _tonight(
         f"{one.part}, set-up {one.set_up}: {one.hold}, {one.minutes:.0f} min" for one in plan.rows
     ]
     parts = len({one.part_id for one in plan.rows})
-    head = f"{len(plan.rows)} set-ups on {parts} parts" if plan.rows else "Nothing ready fits"
+    ups = _many(len(plan.rows), "set-up")
+    head = f"{ups} on {_many(parts, 'part')}" if plan.rows else "Nothing ready fits"
     return PlaceOut(
         path="/engines",
         read_as=f"Tonight, {minutes} minutes",

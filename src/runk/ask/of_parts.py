@@ -4,18 +4,47 @@ from __future__ import annotations
 
 import re
 
-NEXT = re.compile(r"(?:what(?:'s| is| comes)?|whats) next (?:on|for|with|of) (?:the )?(?P<part>.+)")
+NEXT = re.compile(
+    r"(?:what(?:'s| is| comes)?|whats)(?: do i do| should i do| shall i do)? (?:next|now)"
+    r" (?:on|for|with|of) (?:the )?(?P<part>.+)|next (?:on|for|with) (?:the )?(?P<of>.+)"
+)
 HOLD = re.compile(
     r"how (?:do i|to|can i|shall i|should i) hold (?:the )?(?P<part>.+?)"
     r"(?: (?:to|for|while|when) (?P<do>.+))?"
 )
-CHECK = re.compile(r"check (?:the )?(?P<part>.+)")
-TONIGHT = re.compile(
-    r"(?:what (?:can i do )?|i have )?(?:tonight|this evening)[,:]?"
-    r"(?: (?P<many>\d{1,4}) ?(?:minutes|min|m))?"
-    r"|(?P<first>\d{1,4}) ?(?:minutes|min) (?:tonight|this evening)"
-    r"|tonight (?P<hours>\d{1,2}(?:\.5)?) ?(?:hours|hour|h)"
+CHECK = re.compile(r"check (?:the )?(?P<part>.+?)(?:'s)?(?: (?:route|plan|set-ups|order))?")
+_EVENING = "tonight|this evening|tomorrow"
+_AN = {"an": 1.0, "one": 1.0, "two": 2.0, "three": 3.0, "half an": 0.5}
+_TIME = (
+    r"(?:(?P<many>\d{1,4}) ?(?:minutes|minute|mins|min|m)"
+    r"|(?P<hours>\d{1,2}(?:\.\d+)?|an|one|two|three|half an)(?P<half> 1/2| and a half)?"
+    r" ?(?:hours|hour|hrs|hr|h)(?P<behind> and a half)?"
+    r"(?: ?(?:and )?(?P<more>\d{1,2})(?: ?(?:minutes|mins|min|m))?)?)"
 )
+_TONIGHT = re.compile(
+    rf"(?P<asks>what (?:can i do|next|now|shall i do)|i have|i've got|there (?:is|are))?"
+    rf"(?: ?(?:{_EVENING}))?[,:]?(?: ?(?:in|for))?(?: ?{_TIME})?(?: ?(?:{_EVENING}))?"
+)
+USUAL_MIN = 90
+"""An evening nobody told the length of: common practice."""
+
+
+def evening_min(line: str) -> int | None:
+    """How many minutes a line asks an evening's work for; None where it asks for none.
+
+    >>> [evening_min(s) for s in ("tonight", "tonight 1 1/2 hours", "i have 1h30", "turn 22 brass")]
+    [90, 90, 90, None]
+    """
+    found = _TONIGHT.fullmatch(line)
+    if found is None or not line:
+        return None
+    if found["many"] or found["hours"]:
+        hours = found["hours"] or "0"
+        whole = _AN.get(hours) or float(hours if hours not in _AN else 0)
+        half = 0.5 if found["half"] or found["behind"] else 0.0
+        return round(int(found["many"] or 0) + 60 * (whole + half) + int(found["more"] or 0))
+    asked = found["asks"] in ("what next", "what now") or re.search(_EVENING, line)
+    return USUAL_MIN if asked else None
 
 
 def plain_line(line: str) -> str:
@@ -30,4 +59,5 @@ def asks_of_parts(line: str) -> bool:
     (True, False)
     """
     said = plain_line(line)
-    return any(pattern.fullmatch(said) for pattern in (NEXT, HOLD, CHECK, TONIGHT))
+    about = any(pattern.fullmatch(said) for pattern in (NEXT, HOLD, CHECK))
+    return about or evening_min(said) is not None
