@@ -13,6 +13,7 @@ from runk.core.figures import Caution, Link
 from runk.core.kinds import Choice, Length, OneOf
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
+from runk.core.route.feature_lines import FEATURE_LINES
 from runk.core.route.feature_question import SENTENCES, FeatureQuestion
 from runk.core.route.verbs import verbs_of
 from runk.core.shown import Rank, Show
@@ -84,73 +85,7 @@ FEATURE = Calculator(
     needs=_nothing,
     settle=_settle,
     sentences=SENTENCES,
-    lines=(
-        "{kind=flats}{count} flats {size}< across| af|>[ {limits}], from {start} to {end}"
-        "[, called {called}]",
-        "{kind=flats}{count=6}<hexagon|hex> {size}< across| af| a/f|>[ {limits}], "
-        "from {start} to {end}[, called {called}]",
-        "{kind=flats}{count=4}<square> {size}< across| af| a/f|>[ {limits}], "
-        "from {start} to {end}[, called {called}]",
-        "{kind=bore-keyway}<keyway|keyseat> {wide} wide, {deep} deep<, in the bore| in the bore>"
-        ", from {start} to {end}[, called {called}]",
-        *(
-            f"{{kind=holes}}{{count}} {what}[<, on a|, on| on a| on> {{circle}}< circle| pcd|>]"
-            "[, {apart}[ by {rise}] apart][, {deep} deep][, {side}][, at {start}][ by {up}]"
-            "[, turned {angle}< degrees|>][, called {called}]"
-            for what in (
-                "<tapped|threaded> holes {screw}",
-                "holes {screw}",
-                "holes {size}",
-                "<reamed> holes {size} {limits}",
-            )
-        ),
-        # A reamer bores to H7 where nobody says otherwise.
-        "{kind=holes}{limits=H7}{count} <reamed|dowel> holes {size}"
-        "[<, on a|, on| on a| on> {circle}< circle| pcd|>]"
-        "[, {apart}[ by {rise}] apart][, {deep} deep][, {side}][, at {start}][ by {up}]"
-        "[, turned {angle}< degrees|>][, called {called}]",
-        *(
-            f"{{kind={kind}}}<{words}> {{{size}}}, {{throw}} <off centre|off the axis|off|out>"
-            "[, {deep} deep][, {side}][, called {called}]"
-            for kind, words, size in (
-                ("drilled", "drill|drilled|hole", "size"),
-                ("reamed", "ream|reamed", "size"),
-                ("reamed", "ream|reamed", "size} {limits"),
-                ("tapped", "tap|tapped", "screw"),
-            )
-        ),
-        "{kind} {size}[ {limits}] from {start} to {end}",
-        "{size} {kind}[ {limits}]<,|> from {start} to {end}[, called {called}]",
-        "{kind=drilled}<drill|drilled|hole> {size} at {start} {side}",
-        "{kind=reamed}<ream|reamed> {size}[ {limits}] at {start} {side}",
-        "{kind=tapped}<tap|tapped> {screw} at {start} {side}",
-        "{kind=thread}{screw} thread<,|> from {start} to {end}",
-        "{kind=tapped}<tap|tapped> {screw}[, {deep} deep][, {side}]",
-        *(
-            f"{{kind={kind}}}<{words}> {{{size}}}"
-            "<, right through|, through| right through| through|>[, {side}]"
-            "[, at {start}][ by {up}][, called {called}]"
-            for kind, words, size in (
-                ("drilled", "drill|drilled|hole", "size"),
-                ("reamed", "ream|reamed", "size"),
-                ("reamed", "ream|reamed", "size} {limits"),
-                ("tapped", "tap|tapped", "screw"),
-            )
-        ),
-        "{kind=drilled}<drill|drilled|hole> {size}[, {side}]",
-        "{kind=reamed}<ream|reamed> {size}[, {side}][, called {called}]",
-        *(
-            f"{{kind={kind}}}<{words}> {{{size}}} at {{start}} by {{up}}"
-            "[, {deep} deep][, {side}][, called {called}]"
-            for kind, words, size in (
-                ("drilled", "drill|drilled|hole", "size"),
-                ("reamed", "ream|reamed", "size"),
-                ("tapped", "tap|tapped", "screw"),
-            )
-        ),
-        "{kind=face}<face|shoulder> {start}",
-        "{kind=groove}<groove|undercut> {wide} wide, {size}< dia|>, at {start}",
-    ),
+    lines=FEATURE_LINES,
     headline=lambda answer, _: answer.operations,
 )
 
