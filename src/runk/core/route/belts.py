@@ -31,7 +31,7 @@ class Belt:
 def belt_of(one: Operation, workshop: Workshop) -> Belt:
     """The belt of an operation on this workshop's machines.
 
-    >>> from runk.core.route.operations import Access
+    >>> from runk.core.route.access import Access
     >>> from runk.demo.back_shed import WORKSHOP
     >>> speed = (("operation", "turn"), ("diameter", "22 mm"), ("metal", "brass"))
     >>> turned = Operation("x: turn", "x", "turn", "lathe", "knife tool", Access("outside"), speed)

@@ -7,8 +7,8 @@ from collections.abc import Iterable
 from runk.core.cutting.reach import FREE_MOST
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.hold import Hold, thin_over
-from runk.core.route.operations import Operation, is_round, spare, thrown
-from runk.core.route.part import Feature
+from runk.core.route.operations import Operation, spare, thrown
+from runk.core.route.part import Feature, is_round
 from runk.core.route.route import Job
 
 CLOSE_MM = 0.02

@@ -6,8 +6,8 @@ from dataclasses import dataclass
 
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import INSIDE
-from runk.core.route.operations import Operation, is_round
-from runk.core.route.part import EPS, Feature, Part
+from runk.core.route.operations import Operation
+from runk.core.route.part import EPS, Feature, Part, is_round
 
 OTHER_END = {"right": "left", "left": "right"}
 THIN_WALL = 0.1

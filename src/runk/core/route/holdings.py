@@ -8,9 +8,9 @@ from runk.core.machines.machine import Holding as Way
 from runk.core.machines.machine import MachineKind
 from runk.core.route.feature_question import INSIDE
 from runk.core.route.hold import LEAST_GRIP_MM, OTHER_END, Hold, keys_of, thin_over, too_wide
-from runk.core.route.operations import HARDEN, PART_OFF, TEMPER, Operation, is_round, spare
+from runk.core.route.operations import HARDEN, PART_OFF, TEMPER, Operation, spare
 from runk.core.route.other_holds import blocks, bonded, less_usual, on_its_rod, without_a_head
-from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part
+from runk.core.route.part import EPS, FLAT_SIDES, Feature, Part, is_round
 from runk.core.tools import ToolKind, usable
 from runk.core.tools.collets import grips
 from runk.core.workshop import Workshop

@@ -2,107 +2,29 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 
-from runk.core.route.feature_question import HOLES, INSIDE
-from runk.core.route.operations import (
-    HARDEN,
-    PART_OFF,
-    TEMPER,
-    Operation,
-    drilled_on,
-    pilot,
-    slender,
-    spare,
+from runk.core.route.operations import HARDEN, TEMPER, slender
+from runk.core.route.pairs import BORED, datum, on, outsides, overlapping, same, to_size, touching
+from runk.core.route.pairs_of_holes import (
+    before_parting,
+    bolts_first,
+    bore_before_passage,
+    face_before_centre,
+    first_plane,
+    flats_before_cross,
+    halves_first,
+    hole_before_counterbore,
+    hole_before_slot,
+    holes_before_profile,
+    large_first,
+    led,
+    plane_before_holes,
+    spot_first,
 )
-from runk.core.route.part import EPS, Feature
+from runk.core.route.part import EPS
 from runk.core.route.route import Job
 from runk.core.route.rule import Order, Pair, Severity
-
-_LAST = ("finish", "turn", "ream")
-"""Verbs after which a surface is to size."""
-_BORED = (*INSIDE, *HOLES)
-
-
-def _led(job: Job) -> Iterator[Pair]:
-    """A hole drilled after the smaller one in line with it."""
-    yield from _same("drill", "rough")(job)
-    for one in job.of("drill", "rough", "ream", "tap", kinds=_BORED):
-        first = pilot(job.part, _on(job, one)) if one.access.way == "inside" else None
-        if first is not None and f"{first.key}: drill" in job.by_key:
-            yield f"{first.key}: drill", one.key
-
-
-def _drilled_on(job: Job) -> Iterator[Pair]:
-    """A deep small hole after the larger one from whose bottom it goes on."""
-    for one in job.of("centre", "drill", kinds=_BORED):
-        for larger in drilled_on(job.part, _on(job, one)) if one.access.way == "inside" else ():
-            if f"{larger.key}: drill" in job.by_key:
-                yield f"{larger.key}: drill", one.key
-
-
-def _same(first: str, later: str, kinds: tuple[str, ...] = ()) -> Callable[[Job], Iterator[Pair]]:
-    """One verb before another on the same feature."""
-
-    def pairs(job: Job) -> Iterator[Pair]:
-        for one in job.of(later, kinds=kinds):
-            before = f"{one.feature}: {first}"
-            if before in job.by_key:
-                yield before, one.key
-
-    return pairs
-
-
-def _on(job: Job, one: Operation) -> Feature:
-    return job.part.by_key[one.feature]
-
-
-def _to_size(job: Job, feature: Feature) -> Iterator[str]:
-    for verb in _LAST:
-        if f"{feature.key}: {verb}" in job.by_key:
-            yield f"{feature.key}: {verb}"
-
-
-def _outsides(job: Job, *verbs: str) -> Iterator[Operation]:
-    return job.of(*verbs, kinds=("outside", "journal", "crankpin", "eccentric"))
-
-
-def end_faces(job: Job) -> dict[str, str]:
-    """The facing of each end, by end."""
-    return {
-        next(iter(one.access.ends)): one.key
-        for one in job.of("face")
-        if one.access.way == "end" and len(one.access.ends) == 1
-    }
-
-
-def datum(job: Job) -> str:
-    """The face everything along the axis is measured from; empty where there is none."""
-    faces = end_faces(job)
-    if job.part.bar or spare(job.part):
-        # The left end is cut off or cleaned up last: nothing is measured from it.
-        faces.pop("left", None)
-    return faces.get("right") or faces.get("left") or ""
-
-
-def _spot_first(job: Job) -> Iterator[Pair]:
-    for first in ("centre", "spot"):
-        yield from _same(first, "drill")(job)
-
-
-def _face_before_centre(job: Job) -> Iterator[Pair]:
-    faces = end_faces(job)
-    if spare(job.part):
-        # That end is cut off with its centre when all else is done.
-        faces.pop("left", None)
-    for one in job.of("centre", "spot", "drill", "mill"):
-        ends = one.access.ends
-        if (
-            one.access.way in ("inside", "end")
-            and len(ends) == 1
-            and (end := next(iter(ends))) in faces
-        ):
-            yield faces[end], one.key
 
 
 def _datum_first(job: Job) -> Iterator[Pair]:
@@ -124,8 +46,8 @@ def _datum_first(job: Job) -> Iterator[Pair]:
 
 def _rough_all_first(job: Job) -> Iterator[Pair]:
     if slender(job.part):
-        for later in _outsides(job, "finish"):
-            for first in _outsides(job, "rough", "turn"):
+        for later in outsides(job, "finish"):
+            for first in outsides(job, "rough", "turn"):
                 yield first.key, later.key
 
 
@@ -148,49 +70,21 @@ def _under_the_skin(job: Job) -> Iterator[Pair]:
                 yield first.key, later.key
 
 
-def _before_parting(job: Job) -> Iterator[Pair]:
-    if PART_OFF not in job.by_key:
-        return
-    for one in job.operations:
-        if one.access.way == "inside" and "right" in one.access.ends and one.machine == "lathe":
-            # A deep one waits for what is drilled from the other end.
-            larger = drilled_on(job.part, _on(job, one)) if one.feature else ()
-            if all(f.side != "left" for f in larger):
-                yield one.key, PART_OFF
-
-
 def _threads_last(job: Job) -> Iterator[Pair]:
     for later in job.of("cut thread"):
-        for first in _outsides(job, "finish", "turn"):
+        for first in outsides(job, "finish", "turn"):
             yield first.key, later.key
 
 
 def _keyways_last(job: Job) -> Iterator[Pair]:
     for later in job.of("mill", "slot", kinds=("keyway", "bore-keyway")):
-        for first in _outsides(job, "finish"):
+        for first in outsides(job, "finish"):
             yield first.key, later.key
         if later.verb == "slot":
-            for bore in job.of("finish", "ream", kinds=_BORED):
+            for bore in job.of("finish", "ream", kinds=BORED):
                 yield bore.key, later.key
         for thread in job.of("cut thread"):
             yield thread.key, later.key
-
-
-def _touching(job: Job, verb: str, kind: str, later: str, kinds: tuple[str, ...]) -> Iterator[Pair]:
-    """A cut on features that touch others, before theirs."""
-    for one in job.of(later, kinds=kinds):
-        span = _on(job, one).span
-        for first in job.of(verb, kinds=(kind,)):
-            other = _on(job, first).span
-            if other[0] <= span[1] + EPS and span[0] <= other[1] + EPS:
-                yield first.key, one.key
-
-
-def _hole_before_counterbore(job: Job) -> Iterator[Pair]:
-    for one in job.of("rough", kinds=("counterbore",)):
-        for first in job.of("drill", kinds=_BORED):
-            if first.access.way == "inside" and _on(job, first).size < _on(job, one).size:
-                yield first.key, one.key
 
 
 def _knurl_early(job: Job) -> Iterator[Pair]:
@@ -201,7 +95,7 @@ def _knurl_early(job: Job) -> Iterator[Pair]:
 
 def _taper_after_straight(job: Job) -> Iterator[Pair]:
     for later in job.of("turn", kinds=("taper",)):
-        for first in _outsides(job, "finish", "turn"):
+        for first in outsides(job, "finish", "turn"):
             yield first.key, later.key
 
 
@@ -209,29 +103,6 @@ def _pins_first(job: Job) -> Iterator[Pair]:
     for later in job.of("finish", kinds=("journal",)):
         for first in job.of("finish", kinds=("crankpin",)):
             yield first.key, later.key
-
-
-def _overlapping(
-    job: Job, first: tuple[str, tuple[str, ...]], later: tuple[str, tuple[str, ...]]
-) -> Iterator[Pair]:
-    for one in job.of(later[0], kinds=later[1]):
-        place = one.access.span if one.access.way == "across" else _on(job, one).span
-        for before in job.of(first[0], kinds=first[1]):
-            other = before.access.span if before.access.way == "across" else _on(job, before).span
-            if before is not one and other[0] < place[1] - EPS and place[0] < other[1] - EPS:
-                yield before.key, one.key
-
-
-_CROSSED = (*HOLES, "passage")
-
-
-def _flats_before_cross(job: Job) -> Iterator[Pair]:
-    for verb in ("centre", "drill"):
-        yield from _overlapping(job, ("mill", ("flats",)), (verb, _CROSSED))
-
-
-def _hole_before_slot(job: Job) -> Iterator[Pair]:
-    yield from _overlapping(job, ("drill", _CROSSED), ("mill", ("slot",)))
 
 
 def _turned_before_milled(job: Job) -> Iterator[Pair]:
@@ -245,31 +116,8 @@ def _turned_before_milled(job: Job) -> Iterator[Pair]:
                 and feature.span[0] < place[1] - EPS
                 and place[0] < feature.span[1] - EPS
             ):
-                for first in _to_size(job, feature):
+                for first in to_size(job, feature):
                     yield first, one.key
-
-
-def _plane_before_holes(job: Job) -> Iterator[Pair]:
-    planes = {_on(job, one).side: one.key for one in job.of("mill", kinds=("plane",))}
-    for one in job.operations:
-        if (one.access.way == "side" and one.verb != "mill") or one.tool.startswith("slot drill"):
-            side = next(iter(one.access.ends), "")
-            if side in planes and planes[side] != one.key:
-                yield planes[side], one.key
-
-
-def _holes_before_profile(job: Job) -> Iterator[Pair]:
-    for later in job.of("mill", kinds=("profile",)):
-        for first in job.of("drill", "ream", "tap"):
-            if first.access.way == "side" and first.access.ends == later.access.ends:
-                yield first.key, later.key
-
-
-def _first_plane(job: Job) -> Iterator[Pair]:
-    planes = [] if job.part.turned else list(job.of("mill", kinds=("plane",)))
-    for one in job.operations:
-        if planes and one.key != planes[0].key and one.access.way != "none":
-            yield planes[0].key, one.key
 
 
 def _harden_last(job: Job) -> Iterator[Pair]:
@@ -281,77 +129,53 @@ def _harden_last(job: Job) -> Iterator[Pair]:
 
 def _chamfer_after(job: Job) -> Iterator[Pair]:
     for one in job.of("chamfer"):
-        x = _on(job, one).span[0]
+        x = on(job, one).span[0]
         for feature in job.part.features:
             if feature.round_outside and feature.span[0] - EPS <= x <= feature.span[1] + EPS:
-                for first in _to_size(job, feature):
+                for first in to_size(job, feature):
                     yield first, one.key
 
 
 def _groove_after(job: Job) -> Iterator[Pair]:
-    yield from _overlapping(job, ("rough", ("outside", "journal")), ("groove", ("groove",)))
-    yield from _overlapping(job, ("turn", ("outside",)), ("groove", ("groove",)))
+    yield from overlapping(job, ("rough", ("outside", "journal")), ("groove", ("groove",)))
+    yield from overlapping(job, ("turn", ("outside",)), ("groove", ("groove",)))
 
 
 def _shoulder_after(job: Job) -> Iterator[Pair]:
     """The facing of a shoulder after the diameter that runs up to it."""
     part = job.part
     for one in job.of("face"):
-        x = _on(job, one).span[0]
+        x = on(job, one).span[0]
         if one.access.way != "outside" or len(one.access.ends) != 1:
             continue
         side = next(iter(one.access.ends))
         for feature in part.features:
             runs_up = feature.span[1] if side == "right" else feature.span[0]
             if feature.round_outside and abs(runs_up - x) < EPS:
-                for first in _to_size(job, feature):
+                for first in to_size(job, feature):
                     yield first, one.key
 
 
-def _halves_first(job: Job) -> Iterator[Pair]:
-    """What is round through both halves after they are bolted together."""
-    for joined in job.of("bolt"):
-        for one in job.operations:
-            turned = one.access.way == "outside" and one.feature != ""
-            reamed = one.access.way == "side" and one.verb == "ream"
-            if turned or reamed or one.access.way == "inside":
-                yield joined.key, one.key
-
-
-def _bolts_first(job: Job) -> Iterator[Pair]:
-    """The holes of their bolts before the halves are sawn apart."""
-    for sawn in job.of("saw"):
-        for one in job.of("drill", "tap", kinds=("drilled", "tapped", "holes")):
-            if one.access.way in ("across", "side"):
-                yield one.key, sawn.key
-
-
-def _bore_before_passage(job: Job) -> Iterator[Pair]:
-    for later in job.of("drill", kinds=("passage",)):
-        for first in job.of("rough", kinds=("bore",)):
-            yield first.key, later.key
-
-
 ORDER_RULES: tuple[Order, ...] = (
-    Order(key="spot-first", name="Spot before drilling", pairs=_spot_first,
+    Order(key="spot-first", name="Spot before drilling", pairs=spot_first,
           reason="A drill that is not started true wanders."),
-    Order(key="drill-before-bore", name="Drill before boring", pairs=_led,
+    Order(key="drill-before-bore", name="Drill before boring", pairs=led,
           reason="A boring bar needs a hole to go into, and the smaller hole leads the larger."),
     Order(key="large-before-deep", name="The large hole before the deep small one behind it",
-          pairs=_drilled_on,
+          pairs=large_first,
           reason="A small drill wanders and breaks in a depth the large one takes away."),
     Order(key="rough-before-finish", name="Rough before finishing",
-          pairs=lambda job: (*_same("rough", "finish")(job), *_same("rough", "knurl")(job)),
+          pairs=lambda job: (*same("rough", "finish")(job), *same("rough", "knurl")(job)),
           reason="The heavy cut springs and warms the work; the light one makes the size."),
-    Order(key="drill-before-ream", name="Drill before reaming", pairs=_same("drill", "ream"),
+    Order(key="drill-before-ream", name="Drill before reaming", pairs=same("drill", "ream"),
           reason="A reamer follows the hole that is there."),
-    Order(key="drill-before-tap", name="Drill before tapping", pairs=_same("drill", "tap"),
+    Order(key="drill-before-tap", name="Drill before tapping", pairs=same("drill", "tap"),
           reason="A tap only cuts the thread."),
     Order(key="blank-before-thread", name="Turn before threading",
-          pairs=_same("turn", "cut thread"),
+          pairs=same("turn", "cut thread"),
           reason="A die is led by the diameter it starts on."),
     Order(key="face-before-centre", name="Face an end before it is drilled or milled",
-          pairs=_face_before_centre,
+          pairs=face_before_centre,
           reason="On a rough end a drill wanders, and the depth is counted from nothing."),
     Order(key="datum-first", name="The datum face before what is measured from it",
           pairs=_datum_first, reason="All lengths are counted from it."),
@@ -362,20 +186,20 @@ ORDER_RULES: tuple[Order, ...] = (
           pairs=_centre_first, reason="Without one it springs away from the tool."),
     Order(key="under-the-skin", name="Under the skin first", pairs=_under_the_skin,
           reason="A casting moves when its skin comes off, and may show a hole that spoils it."),
-    Order(key="through-before-parting", name="Holes before parting off", pairs=_before_parting,
+    Order(key="through-before-parting", name="Holes before parting off", pairs=before_parting,
           reason="Cut off, it must be held and set true again for its hole."),
     Order(key="threads-last", name="Threads after the diameters", pairs=_threads_last,
           reason="A thread is bruised by every grip and every swarf that follows."),
     Order(key="keyways-last", name="Keyways after journals and threads", pairs=_keyways_last,
           reason="A keyway frees stress and leaves an interrupted surface that cannot be turned."),
     Order(key="undercut-before-thread", name="The undercut before its thread",
-          pairs=lambda job: _touching(job, "groove", "groove", "cut thread", ("thread",)),
+          pairs=lambda job: touching(job, "groove", "groove", "cut thread", ("thread",)),
           reason="The tool needs somewhere to run out."),
     Order(key="chamfer-before-thread", name="Chamfer before threading",
-          pairs=lambda job: _touching(job, "chamfer", "chamfer", "cut thread", ("thread",)),
+          pairs=lambda job: touching(job, "chamfer", "chamfer", "cut thread", ("thread",)),
           reason="A die starts square on a chamfer and tears a sharp edge."),
     Order(key="hole-before-counterbore", name="The hole before its counterbore",
-          pairs=_hole_before_counterbore, reason="The counterbore is led by, and clears into, it."),
+          pairs=hole_before_counterbore, reason="The counterbore is led by, and clears into, it."),
     Order(key="knurl-early", name="Knurl before finishing", pairs=_knurl_early,
           reason="Knurling presses hard and shifts the work in its grip."),
     Order(key="taper-after-straight", name="Straight diameters before the taper",
@@ -385,21 +209,21 @@ ORDER_RULES: tuple[Order, ...] = (
           pairs=_pins_first,
           reason="Interrupted cuts on the throws knock finished journals out of true."),
     Order(key="flats-before-cross-holes", name="Flats before holes across them",
-          pairs=_flats_before_cross, reason="A drill starts true on a flat and slides on a round."),
+          pairs=flats_before_cross, reason="A drill starts true on a flat and slides on a round."),
     Order(key="drill-from-the-solid", name="Holes before the slot they meet",
-          pairs=_hole_before_slot, reason="A drill that breaks into a slot runs off into it."),
+          pairs=hole_before_slot, reason="A drill that breaks into a slot runs off into it."),
     Order(key="turned-before-milled", name="To size before anything is milled on it",
           pairs=_turned_before_milled,
           reason="Depths are counted from the finished diameter, and turning over a slot knocks."),
     Order(key="plane-before-holes", name="A face before the holes in it",
-          pairs=_plane_before_holes,
+          pairs=plane_before_holes,
           reason="Depths are counted from it, and on a rough face a drill wanders."),
     Order(key="holes-before-profile", name="Holes before the profile",
-          pairs=_holes_before_profile,
+          pairs=holes_before_profile,
           reason="The holes hold it down, and are what its outline is measured from.",
           severity=Severity.MIND),
     Order(key="first-plane-first", name="One flat face before all else on a block",
-          pairs=_first_plane, reason="Everything else is squared to it."),
+          pairs=first_plane, reason="Everything else is squared to it."),
     Order(key="harden-last", name="Harden when all else works", pairs=_harden_last,
           reason="Hard, only a stone cuts it."),
     Order(key="temper-after-hardening", name="Temper after hardening",
@@ -414,11 +238,11 @@ ORDER_RULES: tuple[Order, ...] = (
           pairs=_shoulder_after,
           reason="The last cut along the diameter runs into a finished shoulder and scores it."),
     Order(key="halves-first", name="Sawn and bolted together before it is bored",
-          pairs=lambda job: (*_same("saw", "bolt")(job), *_halves_first(job)),
+          pairs=lambda job: (*same("saw", "bolt")(job), *halves_first(job)),
           reason="Bored first, the saw takes a slice out of the circle."),
     Order(key="bolts-before-the-saw", name="Bolt holes before the halves are sawn apart",
-          pairs=_bolts_first, reason="Drilled through both at once they meet."),
+          pairs=bolts_first, reason="Drilled through both at once they meet."),
     Order(key="bore-before-passage", name="The bore before the passages into it",
-          pairs=_bore_before_passage,
+          pairs=bore_before_passage,
           reason="A boring tool that meets a cross hole knocks at its edges while it roughs."),
 )  # fmt: skip

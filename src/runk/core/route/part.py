@@ -278,3 +278,8 @@ def named(asked: FeatureQuestion, taken: Iterable[str]) -> str:
         n += 1
         found = f"{name} ({n})"
     return found
+
+
+def is_round(feature: Feature) -> bool:
+    """Whether it is turned outside."""
+    return feature.kind in (*ROUND, "taper", "thread")

@@ -10,8 +10,8 @@ from itertools import pairwise
 from runk.core.machines.machine import Holding as Way
 from runk.core.route.feature_question import HOLES, INSIDE
 from runk.core.route.hold import Hold
-from runk.core.route.operations import PART_OFF, is_round, spare
-from runk.core.route.part import EPS, Feature, on_axis
+from runk.core.route.operations import PART_OFF, spare
+from runk.core.route.part import EPS, Feature, is_round, on_axis
 from runk.core.route.route import Job
 
 LEFT_MM = 0.5

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 
-from runk.core.route.order_rules import end_faces
+from runk.core.route.pairs import end_faces
 from runk.core.route.part import EPS
 from runk.core.route.route import Job
 from runk.core.route.rule import Severity, Together
