@@ -24,7 +24,7 @@ def numbers(draw: st.DrawFn, page: PageUnit, least: int = 6) -> Number:
     unit = INCH if page is PageUnit.INCH else Fraction(1)
     style = draw(st.sampled_from(["mixed", "decimal", "own"]))
     if style == "mixed":
-        parts = draw(st.sampled_from([2, 4, 8, 16, 32, 64]))
+        parts = draw(st.sampled_from([2, 4, 8, 16, 32]))
         whole, share = draw(st.integers(0, 3)), draw(st.integers(1, parts - 1))
         value = whole + Fraction(share, parts)
         typed = f"{whole} {value - whole}" if whole else str(value)
