@@ -132,8 +132,10 @@ def test_a_feature_is_answered_and_drawn_as_it_is_typed_moved_and_undone(page: P
     opened(page, "Displacer cap")
     drawn = page.get_by_role("region", name="As drawn")
     third = drawn.get_by_label("Feature 3", exact=True)
-    third.fill("outside 16 h7, from 0 to 10")
-    expect(drawn.get_by_text("rough, finish")).to_be_visible()
+    third.fill("16 spigot h7 from 0 to 10")
+    # How it was understood, and what it is cut by.
+    says = "Outside 16 mm h7, from 0 mm to 10 mm: rough, finish"
+    expect(drawn.get_by_text(says, exact=True)).to_be_visible()
     expect(drawn.get_by_role("img", name="Displacer cap as it will be").first).to_be_visible()
     third.fill("outside of some size")
     expect(third).to_have_attribute("aria-invalid", "true")

@@ -217,7 +217,7 @@ def tokens(text: str) -> list[Token]:
 def _stray(text: str, at: int, found: list[Token]) -> Refused:
     word = re.match(r"[^\s\d+*/()]+|.", text[at:])
     stray = word[0] if word else text[at]
-    before = text[:at].strip()
+    before = text[:at].strip(" ,")
     if found and found[-1].kind == "unit" and stray in UNITS and found[-1].text + stray in UNITS:
         joined = found[-1].text + stray
         whole = before[: -len(found[-1].text)].strip()
@@ -226,7 +226,7 @@ def _stray(text: str, at: int, found: list[Token]) -> Refused:
             suggest=f"{whole} {joined}",
         )
     if before:
-        return Refused(
-            f"I read `{before}` but not `{stray}` after it.", suggest=f'{before} mm or 1 3/16"'
-        )
+        # A fraction is one of an inch.
+        sure = f'{before}"' if "/" in before else f'{before} mm or 1 3/16"'
+        return Refused(f"I read `{before}` but not `{stray}` after it.", suggest=sure)
     return Refused(f"I cannot read `{stray}` as a size.", suggest='12.5, 1 3/16", 24 thou or #43')

@@ -68,6 +68,8 @@ export function Features({ part, act }: { part: Part; act: Act }) {
     move(null);
   };
   const spoken = answers(lines, look?.lines ?? []);
+  // What is typed anew is said back whole: so it is seen how it was understood.
+  const kept = new Set(part.features.map((one) => one.typed));
   return (
     <section className="space-y-3 rounded-lg border border-line bg-card p-4 max-sm:p-2" aria-label="As drawn">
       <h2 className="text-xl font-semibold">As drawn, in {page === 'inch' ? 'inches' : 'mm'}</h2>
@@ -123,7 +125,8 @@ export function Features({ part, act }: { part: Part; act: Act }) {
             </div>
             {spoken[n] && (
               <p className={spoken[n].problem ? 'text-stop-edge' : 'text-soft'}>
-                {spoken[n].problem || spoken[n].operations}
+                {spoken[n].problem ||
+                  (kept.has(line) ? spoken[n].operations : `${spoken[n].says}: ${spoken[n].operations}`)}
                 {spoken[n].suggest && ` Say ${spoken[n].suggest}`}
               </p>
             )}
