@@ -133,8 +133,8 @@ def test_a_sheet_for_the_bench_says_every_line_and_its_belt(client: TestClient) 
     printed = "".join(page.extract_text() for page in pages)
     for up in part["route"]:
         for line in up["lines"]:
-            assert line["line"] in text.replace("\\", "")
-            assert line["line"] in printed
+            assert line["says"] in text.replace("\\", "")
+            assert line["says"] in printed
             assert line["belt"] in printed
     undrawn = client.post("/api/engines/1/parts", json={"name": "Undrawn"}).json()["id"]
     assert client.get(f"/api/parts/{undrawn}/sheet.pdf").status_code == 422

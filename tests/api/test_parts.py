@@ -307,3 +307,35 @@ def test_a_cut_to_size_is_to_the_mate_that_was_measured(client: TestClient) -> N
     question = {**line["asked"], "now": "8.5"}
     answer = client.post("/api/calc/plan", json=question | {"unit": "mm"})
     assert answer.status_code == 200
+
+
+def test_an_inch_drawing_names_its_features_in_inches(client: TestClient) -> None:
+    part = new_part(client, "Inch stud")
+    lines = ["face at 0", "face at 1 1/2", "outside 3/8, from 0 to 3/4", "reamed 3/16",
+             "outside 0.55, from 3/4 to 1 1/2", "outside 3/8, from 3/8 to 3/4"]  # fmt: skip
+    version = client.get(f"/api/parts/{part}").json()["version"]
+    body = {"version": version, "metal": "brass", "blank": "bar 5/8", "features": lines,
+            "unit": "inch"}  # fmt: skip
+    kept = client.put(f"/api/parts/{part}/drawn", json=body).json()
+    assert kept["blank_typed"] == "bar 5/8"
+    routed = client.post(f"/api/parts/{part}/propose", json={"version": kept["version"]}).json()
+    said = [line["says"] for up in routed["route"] for line in up["lines"]]
+    for words in ("face 1 1/2", "turn outside 3/8", "turn outside 0.55", "turn outside 3/8 (2)",
+                  "reamed 3/16"):  # fmt: skip
+        assert words in said
+    # Kept by its name in millimetres, and found by either.
+    assert {"face 38.1: face", "reamed 4.7625: ream"} <= set(routed["operations"])
+    assert routed["spoken"]["jaws on outside 13.97, left end out"] == (
+        "jaws on outside 0.55, left end out"
+    )
+    typed = [
+        {"hold": up["hold_says"], "packing": up["packing"],
+         "does": [line["line"].replace("outside 9.525", "outside 3/8") for line in up["lines"]]}
+        for up in routed["route"]
+    ]  # fmt: skip
+    again = client.put(
+        f"/api/parts/{part}/route", json={"version": routed["version"], "set_ups": typed}
+    ).json()
+    assert [up["hold"] for up in again["route"]] == [up["hold"] for up in routed["route"]]
+    assert again["broken"] == routed["broken"]
+    assert not any(one["rule"] == "unknown-line" for one in again["broken"])

@@ -149,11 +149,14 @@ def _hold(row: KeptPart, what: str, workshop: Workshop, page: PageUnit) -> Place
     chosen = {one.hold for one in spoken_route(job, route_in(row)).set_ups}
     first = sorted(first, key=lambda hold: hold.key not in chosen)
     later = [h for h in holds if h not in ready and not h.gone & done]
-    says = [f"Or {hold.key}" for hold in first[1:4]]
+    says = [job.part.said(f"Or {hold.key}") for hold in first[1:4]]
     if ready and later:
-        says.append(f"Later, with {sorted(later[0].needs - done)[0]} done: {later[0].key}")
-    read_as = f"How to hold {row.name}" + (f" for {spoken(left[0].key)}" if what else "")
-    head = first[0].key if first else "no way of holding here reaches it"
+        after = f"Later, with {sorted(later[0].needs - done)[0]} done: {later[0].key}"
+        says.append(job.part.said(after))
+    read_as = f"How to hold {row.name}" + (
+        f" for {job.part.said(spoken(left[0].key))}" if what else ""
+    )
+    head = job.part.said(first[0].key) if first else "no way of holding here reaches it"
     return PlaceOut(path=_path(row), read_as=read_as, headline=head, says=says)
 
 
@@ -170,7 +173,10 @@ def _checked(row: KeptPart, workshop: Workshop, page: PageUnit) -> PlaceOut:
     if not broken:
         ups = _many(len(route.set_ups), "set-up")
         return PlaceOut(path=path, read_as=read_as, headline="It breaks no rule", says=[ups])
-    says = [f"{BY_KEY[one.rule].severity.value} {worded(one.says, page)}" for one in broken]
+    says = [
+        job.part.said(f"{BY_KEY[one.rule].severity.value} {worded(one.says, page)}")
+        for one in broken
+    ]
     many = f"It breaks {_many(len(broken), 'rule')}"
     return PlaceOut(path=path, read_as=read_as, headline=many, says=says[:6])
 

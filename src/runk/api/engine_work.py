@@ -198,7 +198,9 @@ def _part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
         line.spent += set_up_min(job, one) - left_min
         if not line.next:
             left = [x for at, x in enumerate(one.does) if mark_of(job, n, at, x) not in done]
-            line.next, line.hold = (spoken(left[0]), one.hold) if left else ("", "")
+            if left:
+                line.next = job.part.said(spoken(left[0]))
+                line.hold = job.part.said(one.hold)
     return line
 
 
@@ -276,8 +278,9 @@ def planned(
             brings = sum(x in job.by_key for x in left) or 1
             own.append(Ready(row.id, n, takes, brings))
             told[row.id, n] = TonightRow(
-                part_id=row.id, part=row.name, engine=row.engine, set_up=n, hold=one.hold,
-                minutes=takes, does=[spoken(x) for x in left],
+                part_id=row.id, part=row.name, engine=row.engine, set_up=n,
+                hold=job.part.said(one.hold), minutes=takes,
+                does=[job.part.said(spoken(x)) for x in left],
             )  # fmt: skip
         if own:
             ready.append(own)

@@ -153,6 +153,7 @@ class SetUpOut(BaseModel):
     """A set-up: how held, on what machine, what is done."""
 
     hold: str
+    hold_says: str
     machine: str
     packing: str
     lines: list[LineOut]

@@ -15,6 +15,7 @@ from runk.core.route.opened import opened, opened_step
 from runk.core.route.played import stages
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
+from runk.core.route.rule import Broken
 from runk.core.route.rules import check
 from runk.core.route.schools import schools_of
 from runk.core.route.spoken import spoken
@@ -146,7 +147,8 @@ def _of_job(job: Job, drawn: dict[str, Any], page: PageUnit, begun: bool) -> dic
         ],
         "holds": [hold.key for hold in job.holds],
         "operations": [one.key for one in job.operations],
-        "spoken": {one.key: spoken(one.key) for one in job.operations},
+        "spoken": {one.key: part.said(spoken(one.key)) for one in job.operations}
+        | {name: part.said(name) for name in (*job.hold_by_key, *part.by_key)},
         "wanted": list(dict.fromkeys(one.what for one in wanted(job, begun))),
     }
 
@@ -163,14 +165,19 @@ def _of_route(job: Job, route: Route, kept: KeptPart, page: PageUnit) -> dict[st
         "proved": stored.get("proved", False),
         "at_least": stored.get("at_least", 0),
         "reasons": [
-            {"rule": one["rule"], "says": worded(one["says"], page)}
+            {"rule": one["rule"], "says": job.part.said(worded(one["says"], page))}
             for one in stored.get("reasons", [])
         ],
-        "broken": [broken_plain(one, page) for one in found.broken],
-        "waved": [broken_plain(one, page) for one in found.overruled],
+        "broken": [_broken(job, one, page) for one in found.broken],
+        "waved": [_broken(job, one, page) for one in found.overruled],
         "stages": list(stages(job, route)),
         "minutes": sum(one["minutes"] for one in ups),
     }
+
+
+def _broken(job: Job, one: Broken, page: PageUnit) -> dict[str, Any]:
+    plain = broken_plain(one, page)
+    return plain | {name: job.part.said(plain[name]) for name in ("says", "mend")}
 
 
 def _set_up(job: Job, route: Route, n: int, done: frozenset[str], page: PageUnit) -> dict[str, Any]:
@@ -179,12 +186,15 @@ def _set_up(job: Job, route: Route, n: int, done: frozenset[str], page: PageUnit
     lines = [_line(job, n, at, line, done) for at, line in enumerate(one.does)]
     return {
         "hold": one.hold,
+        "hold_says": job.part.said(one.hold),
         "machine": hold.machine if hold is not None else "",
         "packing": one.packing,
         "lines": lines,
         "minutes": set_up_min(job, one, done, n),
         "done": bool(lines) and all(line["done"] for line in lines),
-        "asked": [replace(a, says=worded(a.says, page)) for a in asked_first(job, route, n)],
+        "asked": [
+            replace(a, says=job.part.said(worded(a.says, page))) for a in asked_first(job, route, n)
+        ],
     }
 
 
@@ -198,7 +208,8 @@ def _line(job: Job, n: int, at: int, line: str, done: frozenset[str]) -> dict[st
     mark = mark_of(job, n, at, line)
     operation = job.by_key.get(line)
     plain = {
-        "line": line, "says": spoken(line), "measures": _measures(job, line), "mark": mark,
+        "line": line, "says": job.part.said(spoken(line)), "measures": _measures(job, line),
+        "mark": mark,
         "feature": operation.feature if operation is not None else "",
         "step": bool(step_of(line)), "done": mark in done, "tool": "", "belt": "", "rpm": 0.0,
         "why": "", "minutes": line_min(job, line), "speed": {}, "room": "", "asked": {},

@@ -276,8 +276,9 @@ def spoken_route(job: Job, route: Route) -> Route:
         for one in route.set_ups
     ):
         return route
-    keys = {_plain(key): key for key in job.by_key}
-    holds = {_plain(key): key for key in job.hold_by_key}
+    said = job.part.said
+    keys = {_plain(name): key for key in job.by_key for name in (said(key), key)}
+    holds = {_plain(name): key for key in job.hold_by_key for name in (said(key), key)}
     return Route(
         tuple(
             SetUp(

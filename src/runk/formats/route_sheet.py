@@ -47,11 +47,11 @@ def sheet_lines(part: Mapping[str, Any]) -> Iterator[SheetLine]:
         yield SheetLine("stop", f"{one['severity']}: {one['says']} {one['mend']}".strip())
     for n, up in enumerate(part["route"], 1):
         packing = f", {up['packing']}" if up["packing"] else ""
-        yield SheetLine("set-up", f"{n}. {up['hold']}{packing}")
+        yield SheetLine("set-up", f"{n}. {up['hold_says']}{packing}")
         for line in up["lines"]:
             belt = f"{line['belt']}, {line['rpm']:.0f}" if line["belt"] else ""
             kind = "step" if line["step"] else "line"
-            yield SheetLine(kind, str(line["line"]), belt, bool(line["done"]))
+            yield SheetLine(kind, str(line["says"]), belt, bool(line["done"]))
     for note in part["notes"]:
         yield SheetLine("note", str(note))
 

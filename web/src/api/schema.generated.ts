@@ -2511,6 +2511,7 @@ export interface components {
             asked: components["schemas"]["Asked"][];
             done: boolean;
             hold: string;
+            hold_says: string;
             lines: components["schemas"]["LineOut"][];
             machine: string;
             minutes: number;

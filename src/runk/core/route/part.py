@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+import re
 from dataclasses import dataclass, field
 from fractions import Fraction
 from functools import cached_property
 
 from runk.core.route.feature import BlankQuestion
 from runk.core.route.feature_question import HOLES, INSIDE, ROUND, FeatureQuestion
+from runk.core.route.names import named, place
 from runk.core.route.verbs import is_fine, limits_mm
+from runk.core.units import PageUnit
 
 EPS = 1e-6
 BAR_MM = 12.0
@@ -107,6 +109,7 @@ class Part:
         alike: How many of it are made.
         harden: Whether it is hardened when all else is done.
         schools: Which school it is made by, where workers differ.
+        unit: What its drawing is in: names nobody gave are said so.
     """
 
     name: str
@@ -118,6 +121,7 @@ class Part:
     alike: int = 1
     harden: bool = False
     schools: dict[str, str] = field(default_factory=dict)
+    unit: PageUnit = PageUnit.MM
 
     @cached_property
     def turned(self) -> bool:
@@ -156,6 +160,37 @@ class Part:
                 found.append(Feature(f"the plain bar from {float(at):g} to {first:g}", asked))
             at = max(at, Fraction(last).limit_denominator(10**6))
         return tuple(found) if self.turned else ()
+
+    @cached_property
+    def _said(self) -> tuple[re.Pattern[str], dict[str, str]] | None:
+        found: dict[str, str] = {}
+        shown: list[str] = []
+        for one in self.features if self.unit is not PageUnit.MM else ():
+            shown.append(named(one.asked, shown, self.unit))
+            found[one.key] = shown[-1]
+            if one.throw:
+                found[f"{one.throw:g} off"] = f"{place(one.asked.throw, self.unit)} off"
+        for one in self.plain if found else ():
+            found[one.key] = (
+                f"the plain bar from {place(one.asked.start, self.unit)} to "
+                f"{place(one.asked.end, self.unit)}"
+            )
+        found = {key: name for key, name in found.items() if key != name}
+        keys = "|".join(map(re.escape, sorted(found, key=len, reverse=True)))
+        return (re.compile(rf"(?<![\w./])(?:{keys})(?![\w.])"), found) if found else None
+
+    def said(self, text: str) -> str:
+        """A text with the names of its features as its drawing's unit has them.
+
+        >>> from runk.core.route.reading import part_of
+        >>> pin = part_of("pin", "brass", "bar 1/2", ["outside 3/8, from 0 to 1"], PageUnit.INCH)
+        >>> pin.features[0].key, pin.said("jaws on outside 9.525, left end out")
+        ('outside 9.525', 'jaws on outside 3/8, left end out')
+        """
+        if self._said is None:
+            return text
+        pattern, names = self._said
+        return pattern.sub(lambda found: names[found[0]], text)
 
     def surface(self, key: str) -> Feature | None:
         """A feature by its name, or a length of its plain bar."""
@@ -254,30 +289,6 @@ def _in_end(feature: Feature) -> bool:
 def on_axis(feature: Feature) -> bool:
     """Whether a hole lies on the part's own axis."""
     return feature.side in ("", "right", "left") and not feature.throw
-
-
-def named(asked: FeatureQuestion, taken: Iterable[str]) -> str:
-    """A feature's name: its own, or its kind, size and place, unlike those taken."""
-    if asked.called.strip():
-        name = " ".join(asked.called.split())[:60]
-    elif asked.kind in ("face", "groove", "chamfer"):
-        name = f"{asked.kind} {float(asked.start or 0):g}"
-    elif asked.screw is not None:
-        name = f"{asked.kind} {asked.screw.name}"
-    elif asked.kind == "split":
-        name = "halves"
-    elif asked.kind in ("plane", "profile"):
-        name = f"{asked.kind} {asked.side}"
-    else:
-        size = asked.size if asked.size is not None else asked.wide
-        kind = "keyway in the bore" if asked.kind == "bore-keyway" else asked.kind
-        name = f"{kind} {float(size or 0):g}"
-    used = {one.casefold() for one in taken}
-    found, n = name, 1
-    while found.casefold() in used:
-        n += 1
-        found = f"{name} ({n})"
-    return found
 
 
 def is_round(feature: Feature) -> bool:

@@ -13,7 +13,8 @@ from runk.core.refusals import Refused
 from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
 from runk.core.route.feature_question import ENTERED, FeatureQuestion
 from runk.core.route.lines import question_of
-from runk.core.route.part import Feature, Part, named
+from runk.core.route.names import named
+from runk.core.route.part import Feature, Part
 from runk.core.route.placed import see_placed
 from runk.core.route.possible import checked
 from runk.core.units import PageUnit
@@ -145,7 +146,7 @@ def part_of(
                 field=refused.field,
                 suggest=refused.template_suggest,
             ) from None
-    return made_of(name, metal, stock, featured(questions), **more)
+    return made_of(name, metal, stock, featured(questions), unit=page, **more)
 
 
 def made_of(

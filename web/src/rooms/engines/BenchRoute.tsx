@@ -62,7 +62,7 @@ export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: 
         now ? (
           <>
             <p className="text-3xl text-plate-soft max-sm:text-xl">
-              Set-up {now.n + 1} of {part.route.length}: {now.up.hold}
+              Set-up {now.n + 1} of {part.route.length}: {now.up.hold_says}
               {now.up.packing && `, ${now.up.packing}`}
             </p>
             <p className="mt-3 text-[min(9vw,6rem)] leading-none font-bold">{now.says}</p>
@@ -113,7 +113,7 @@ function HoldIt({ up, says }: { up: SetUp; says: string }) {
     <>
       <p className="text-3xl text-plate-soft max-sm:text-xl">{says}</p>
       <p className="mt-3 text-[min(7vw,4.5rem)] leading-none font-bold">
-        {up.hold}
+        {up.hold_says}
         {up.packing && `, ${up.packing}`}
       </p>
       <ul className="mt-5 space-y-2 text-2xl max-sm:text-lg">

@@ -81,7 +81,9 @@ export function EditRoute({ part, act, done }: { part: Part; act: Act; done: () 
               onChange={(event) => change(n, { hold: event.target.value })}
               className="min-h-11 min-w-0 flex-1 rounded border border-line bg-card px-2">
               {[...new Set([up.hold, ...part.holds])].map((one) => (
-                <option key={one}>{one}</option>
+                <option key={one} value={one}>
+                  {part.spoken[one] ?? one}
+                </option>
               ))}
             </select>
           </label>

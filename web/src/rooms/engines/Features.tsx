@@ -163,7 +163,7 @@ export function Features({ part, act }: { part: Part; act: Act }) {
       {changed && refused?.field === 'sure' && <Button onClick={() => save(true)}>Take it all the same</Button>}
       {Object.entries(part.tries).map(([feature, mate]) => (
         <p key={feature}>
-          <b>{feature}</b> is tried with {mate}.
+          <b>{part.spoken[feature] ?? feature}</b> is tried with {mate}.
         </p>
       ))}
       <details open={Boolean(part.notes.length)}>

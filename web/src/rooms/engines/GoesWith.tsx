@@ -30,7 +30,7 @@ export function GoesWith({ part }: { part: Part }) {
           <li key={one.id} className="py-2">
             <p className="flex items-center justify-between gap-2">
               <span>
-                <b>{one.feature}</b>, with {one.other} of{' '}
+                <b>{part.spoken[one.feature] ?? one.feature}</b>, with {one.other} of{' '}
                 <Link to={`/engines/part/${one.part_id}`} className="text-mark underline">
                   {one.part}
                 </Link>
@@ -124,7 +124,7 @@ function NewFit({ part, done }: { part: Part; done: () => void }) {
         event.preventDefault();
         void save();
       }}>
-      <Pick label="Of this part" value={mine} put={setMine} from={part.features.map((one) => [one.key, one.key])} />
+      <Pick label="Of this part" value={mine} put={setMine} from={named(part)} />
       <Pick
         label="It"
         value={goes}
@@ -144,12 +144,7 @@ function NewFit({ part, done }: { part: Part; done: () => void }) {
         from={[['0', 'choose a part'], ...parts.map((one): [string, string] => [String(one.id), one.name])]}
       />
       {other > 0 && there && (
-        <Pick
-          label="Its"
-          value={theirs}
-          put={setTheirs}
-          from={[['', 'choose a feature'], ...there.features.map((one): [string, string] => [one.key, one.key])]}
-        />
+        <Pick label="Its" value={theirs} put={setTheirs} from={[['', 'choose a feature'], ...named(there)]} />
       )}
       <Pick label="As" value={duty} put={setDuty} from={(duties ?? []).map((one) => [one.key, one.label])} />
       {refused && <Said problem={refused} />}
@@ -186,4 +181,9 @@ function Pick({ label, value, put, from }: PickProps) {
       </select>
     </label>
   );
+}
+
+/** Features by the name they are kept by, and as their drawing has it. */
+function named(part: Part): [string, string][] {
+  return part.features.map((one) => [one.key, part.spoken[one.key] ?? one.key]);
 }

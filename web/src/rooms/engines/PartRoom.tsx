@@ -147,7 +147,7 @@ function NextPlate({ part }: { part: Part }) {
   return (
     <div className="rounded-lg border-4 border-double border-plate-line bg-plate p-5 text-plate-ink">
       <p className="text-plate-soft">
-        Set-up {part.route.indexOf(up) + 1} of {part.route.length}: {up.hold}
+        Set-up {part.route.indexOf(up) + 1} of {part.route.length}: {up.hold_says}
         {up.packing && `, ${up.packing}`}
       </p>
       <p className="text-5xl leading-tight font-bold max-sm:text-4xl">{next.says}</p>
@@ -167,7 +167,7 @@ function NextPlate({ part }: { part: Part }) {
 /** The part as it stands after each set-up, played forward and back. */
 function Played({ part, at, show }: { part: Part; at: number; show: (stage: number) => void }) {
   const up = part.route[at - 1];
-  const says = up ? `After set-up ${at}: ${up.hold}` : 'The blank';
+  const says = up ? `After set-up ${at}: ${up.hold_says}` : 'The blank';
   return (
     <Drawn title="As it stands">
       <StageView stage={part.stages[at]!} label={`${part.name}. ${says}`} />

@@ -43,7 +43,7 @@ export function SetUps({ part, act, shown, show }: Shown) {
           className={`rounded-lg border p-3 ${shown === n + 1 ? 'border-mark' : 'border-line'} ${up.done ? 'opacity-70' : ''}`}>
           <div className="flex flex-wrap items-baseline justify-between gap-x-3">
             <h2 className="text-lg font-semibold">
-              {n + 1}. {up.hold}
+              {n + 1}. {up.hold_says}
               {up.packing && <span className="text-straw-edge"> · {up.packing}</span>}
             </h2>
             <span className="text-soft">

@@ -20,7 +20,7 @@ export function WorkedOut({ part }: { part: Part }) {
         {part.kept.map((one) => (
           <li key={`${one.kind} ${one.id}`} className="flex items-center justify-between gap-2 py-1.5">
             <span className="min-w-0">
-              <b>{one.feature || part.name}:</b> <Open part={part} one={one} />
+              <b>{part.spoken[one.feature] ?? (one.feature || part.name)}:</b> <Open part={part} one={one} />
               <span className="block">{one.says}</span>
             </span>
             {one.kind === 'answer' && (
@@ -78,7 +78,9 @@ function OfWhich({ part, mate }: { part: Part; mate: number }) {
       className="min-h-11 rounded border border-line bg-paper px-2">
       <option value="">of which feature?</option>
       {part.features.map((one) => (
-        <option key={one.key}>{one.key}</option>
+        <option key={one.key} value={one.key}>
+          {part.spoken[one.key] ?? one.key}
+        </option>
       ))}
     </select>
   );
