@@ -76,9 +76,3 @@ def too_far(job: Job, one: Operation) -> str:
     if goes is not None and long > goes:
         return f"{one.feature} is {mm_said(long)} long, and the table goes {mm_said(goes)}"
     return ""
-    # Turned on the table a long piece may lie either way.
-    long = max(milled_mm(job.part, job.part.by_key[one.feature]))
-    goes = most_mm(job.workshop, MachineKind.MILL, "travel_mm", "across_mm")
-    if goes is not None and long > goes:
-        return f"{one.feature} is {mm_said(long)} long, and the table goes {mm_said(goes)}"
-    return ""
