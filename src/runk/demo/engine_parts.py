@@ -43,8 +43,8 @@ DUNNOCK = (
     Drawn(
         "Cylinder, 22 mm bore", "grey-iron", "casting 44, 2 to come off, cored 18",
         ("face at 0", "face at 60 +0 -0.05", "bore 22 H7, from 0 to 60, called bore",
-         "outside 40, from 0 to 5, called front flange", "outside 32, from 5 to 55, called barrel",
-         "outside 40, from 55 to 60, called back flange",
+         "outside 40, from 0 to 6, called front flange", "outside 32, from 6 to 54, called barrel",
+         "outside 40, from 54 to 60, called back flange",
          "6 tapped holes M3 on 31 circle, 8 deep, from the right end, called cover holes",
          "slot 3 wide, 5 deep, from 8 to 18, from the top, called transfer port"),
         done=1, lines=3, tries={"bore": "the power piston"},

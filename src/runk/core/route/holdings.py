@@ -98,7 +98,8 @@ def _rough(part: Part, operations: tuple[Operation, ...], workshop: Workshop) ->
             if not _goes_in(part, one, out, _bore_mm(workshop)):
                 continue
             yield Hold(f"in the {chuck} on {one.key} {skin}, {out} end out", way, "lathe", ends,
-                       _covered(one, out), one.key, gone=keys_of(operations, one))  # fmt: skip
+                       _as_cast(part, one, out), one.key,
+                       gone=keys_of(operations, one))  # fmt: skip
     if cast:
         yield from _angle_plate(part, operations)
         for out in ("right", "left"):
@@ -129,6 +130,15 @@ def _covered(one: Feature, out: str) -> tuple[float, float]:
     if last - first < 2 * GRIP_MM:
         return one.span
     return (last - GRIP_MM, last) if out == "right" else (first, first + GRIP_MM)
+
+
+def _as_cast(part: Part, one: Feature, out: str) -> tuple[float, float]:
+    """The same on a casting, whose hidden end is longer yet by what comes off its face."""
+    first, last = _covered(one, out)
+    more = float(part.blank.surplus or 0)
+    if out == "right":
+        return first, last + more * (abs(last - part.long) < EPS)
+    return first - more * (abs(first - part.begin) < EPS), last
 
 
 def _on_outsides(
