@@ -292,3 +292,43 @@ def test_a_casting_is_roughed_all_over_before_any_of_it_is_finished() -> None:
     done = [line for one in found.route.set_ups for line in one.does if line in spindle.by_key]
     roughed = max(n for n, line in enumerate(done) if line.endswith("rough"))
     assert roughed < min(n for n, line in enumerate(done) if line.endswith("finish"))
+
+
+def keys_held(blank: str, features: list[str], words: str) -> list[set[str]]:
+    """What is reached in each way of holding of these words."""
+    held = Job(part_of("it", "brass", blank, features), WORKSHOP)
+    return [
+        {one.key for one in held.operations if hold.reaches(one)}
+        for hold in held.holds
+        if hold.key == words
+    ]
+
+
+def test_a_thin_mandrel_faces_and_turns_nothing_wide() -> None:
+    gland = ["face at 0", "face at 14", "outside 12 h7, from 0 to 8", "outside 22, from 8 to 14"]
+    (thin,) = keys_held("bar 25", [*gland, "reamed 4 H7"], "on a mandrel in reamed 4")
+    assert thin == {"face 0: face", "face 14: face", "outside 12: rough", "outside 12: finish"}
+    (stout,) = keys_held("bar 25", [*gland, "reamed 6 H7"], "on a mandrel in reamed 6")
+    assert stout == thin | {"outside 22: turn"}
+
+
+def test_a_crank_from_bar_keeps_what_its_dog_sits_on() -> None:
+    crank = ["face at 0", "face at 80", "journal 10 h6, from 0 to 30", "outside 28, from 30 to 36",
+             "crankpin 8 h6, throw 9, from 36 to 44", "outside 28, from 44 to 50",
+             "journal 10 h6, from 50 to 80"]  # fmt: skip
+    for long in (90, 93, 120):
+        part = part_of("crank", "mild-steel", f"bar 30, {long} long", crank)
+        lines = [x for up in propose(Job(part, WORKSHOP)).route.set_ups for x in up.does]
+        assert "part off" not in lines
+        # The end the dog was on is faced last of all on the lathe.
+        assert lines[-1] == "face 80: face"
+
+
+@pytest.mark.parametrize(("surplus", "enough"), [("2", True), ("1", False)])
+def test_a_flange_as_cast_is_longer_by_what_comes_off_its_face(surplus: str, enough: bool) -> None:
+    lines = ["face at 0", "face at 60", "outside 40, from 0 to 6", "outside 32, from 6 to 54",
+             "outside 40, from 54 to 60", "bore 22 H7, from 0 to 60"]  # fmt: skip
+    blank = f"casting 44, {surplus} to come off, cored 18"
+    found = propose(Job(part_of("cylinder", "grey-iron", blank, lines), WORKSHOP))
+    assert found.proved is enough
+    assert ("short-grip" in {one.rule for one in found.broken}) is not enough
