@@ -52,3 +52,8 @@ export function usePartAct(id: number, unit: string) {
     },
   });
 }
+
+/** A line, a grip or a feature as the part's own drawing has it; it is kept by its name in millimetres. */
+export function said(part: Part, name: string): string {
+  return part.spoken[name] ?? name;
+}

@@ -222,6 +222,9 @@ _SIZES = (
 )
 
 
+_SAID = {"travel_mm": "How far its table goes along", "across_mm": "How far its table goes across"}
+
+
 def check_machine(machine: Machine) -> None:
     """Refuse a machine that could not be one.
 
@@ -255,7 +258,8 @@ def check_machine(machine: Machine) -> None:
     for field in _SIZES:
         value = getattr(machine, field)
         if value is not None:
-            _positive(value, field, field.removesuffix("_mm").replace("_", " ").capitalize(), "180")
+            plain = field.removesuffix("_mm").replace("_", " ").capitalize()
+            _positive(value, field, _SAID.get(field, plain), "180")
     teeth_of(machine.wheels, field="wheels")
     ratios_of(machine.gearbox, field="gearbox")
     for number, limit in enumerate(machine.limits):

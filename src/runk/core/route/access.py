@@ -36,16 +36,13 @@ def access_of(part: Part, feature: Feature) -> Access:
         return Access("none")
     if feature.side in FLAT_SIDES or not part.turned:
         return Access("side", ends=frozenset({feature.side or "top"}))
-    if kind == "holes" or (kind in (*HOLES, "passage", "slot") and feature.side in BOTH):
-        if kind in HOLES and not feature.throw:
-            return Access("inside", ends=mouth(part, feature))
+    if kind in HOLES and on_axis(feature):
+        return Access("inside", ends=mouth(part, feature))
+    milled = kind in ("passage", "slot") and feature.side in BOTH
+    if kind == "holes" or (kind in HOLES and feature.throw) or milled:
         return Access("end", ends=frozenset({feature.side or "right"}))
     if kind in INSIDE:
         return Access("inside", ends=part.open_ends(feature) or BOTH)
-    if kind in HOLES and feature.throw:
-        return Access("end", ends=frozenset({feature.side or "right"}))
-    if kind in HOLES and on_axis(feature):
-        return Access("inside", ends=mouth(part, feature))
     if kind == "bore-keyway":
         bores = [f for f in part.features if f.kind in INSIDE and f.overlaps(feature)]
         return Access("inside", ends=part.open_ends(bores[0]) if bores else BOTH)

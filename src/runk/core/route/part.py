@@ -151,8 +151,8 @@ class Part:
             return ()
         found: list[Feature] = []
         at = Fraction(self.begin).limit_denominator(10**6)
-        round_ = (f for f in self.features if f.kind in (*ROUND, "taper", "thread"))
-        ends = [f.span for f in sorted(round_, key=lambda f: f.span)] + [(self.long, self.long)]
+        turned = sorted(f.span for f in self.features if is_round(f))
+        ends = [*turned, (self.long, self.long)]
         for first, last in ends:
             if first > at + EPS:
                 to = Fraction(first).limit_denominator(10**6)
@@ -239,7 +239,7 @@ class Part:
         found = [
             f.size + 2 * f.throw
             for f in self.features
-            if f.kind in (*ROUND, "taper", "thread") and f.span[0] - EPS <= x <= f.span[1] + EPS
+            if is_round(f) and f.span[0] - EPS <= x <= f.span[1] + EPS
         ]
         return max(found, default=float(self.blank.dia or 0))
 

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Part } from '../../api/parts';
+import { type Part, said } from '../../api/parts';
 import { Button } from '../../parts/Button';
 import type { Act } from './PartRoom';
 
@@ -82,7 +82,7 @@ export function EditRoute({ part, act, done }: { part: Part; act: Act; done: () 
               className="min-h-11 min-w-0 flex-1 rounded border border-line bg-card px-2">
               {[...new Set([up.hold, ...part.holds])].map((one) => (
                 <option key={one} value={one}>
-                  {part.spoken[one] ?? one}
+                  {said(part, one)}
                 </option>
               ))}
             </select>
@@ -103,7 +103,7 @@ export function EditRoute({ part, act, done }: { part: Part; act: Act; done: () 
                 <span aria-hidden className="text-soft max-sm:hidden">
                   ⠿
                 </span>
-                <span className="min-w-0 flex-1">{part.spoken[line] ?? line}</span>
+                <span className="min-w-0 flex-1">{said(part, line)}</span>
                 <Button
                   look="quiet"
                   aria-label={`Earlier: ${line}`}

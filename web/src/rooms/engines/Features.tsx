@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { type Schemas, call } from '../../api/client';
-import type { Part } from '../../api/parts';
+import { type Part, said } from '../../api/parts';
 import { refusalOf } from '../../api/queries';
 import { StageView } from '../../drawings/StageView';
 import { Button } from '../../parts/Button';
@@ -163,7 +163,7 @@ export function Features({ part, act }: { part: Part; act: Act }) {
       {changed && refused?.field === 'sure' && <Button onClick={() => save(true)}>Take it all the same</Button>}
       {Object.entries(part.tries).map(([feature, mate]) => (
         <p key={feature}>
-          <b>{part.spoken[feature] ?? feature}</b> is tried with {mate}.
+          <b>{said(part, feature)}</b> is tried with {mate}.
         </p>
       ))}
       <details open={Boolean(part.notes.length)}>

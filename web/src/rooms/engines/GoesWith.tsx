@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'wouter';
-import { type Part, usePart } from '../../api/parts';
+import { type Part, said, usePart } from '../../api/parts';
 import { call } from '../../api/client';
 import { client, refusalOf, useCalculators, useEngines } from '../../api/queries';
 import type { Problem } from '../../api/client';
@@ -30,7 +30,7 @@ export function GoesWith({ part }: { part: Part }) {
           <li key={one.id} className="py-2">
             <p className="flex items-center justify-between gap-2">
               <span>
-                <b>{part.spoken[one.feature] ?? one.feature}</b>, with {one.other} of{' '}
+                <b>{said(part, one.feature)}</b>, with {one.other} of{' '}
                 <Link to={`/engines/part/${one.part_id}`} className="text-mark underline">
                   {one.part}
                 </Link>
@@ -185,5 +185,5 @@ function Pick({ label, value, put, from }: PickProps) {
 
 /** Features by the name they are kept by, and as their drawing has it. */
 function named(part: Part): [string, string][] {
-  return part.features.map((one) => [one.key, part.spoken[one.key] ?? one.key]);
+  return part.features.map((one) => [one.key, said(part, one.key)]);
 }

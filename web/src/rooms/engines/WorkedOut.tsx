@@ -1,6 +1,6 @@
 import { Link } from 'wouter';
 import { removeItem } from '../../api/slate';
-import type { Part } from '../../api/parts';
+import { type Part, said } from '../../api/parts';
 import { client } from '../../api/queries';
 import { Button } from '../../parts/Button';
 import { useOpenRoom } from '../../parts/useOpenRoom';
@@ -20,7 +20,7 @@ export function WorkedOut({ part }: { part: Part }) {
         {part.kept.map((one) => (
           <li key={`${one.kind} ${one.id}`} className="flex items-center justify-between gap-2 py-1.5">
             <span className="min-w-0">
-              <b>{part.spoken[one.feature] ?? (one.feature || part.name)}:</b> <Open part={part} one={one} />
+              <b>{said(part, one.feature) || part.name}:</b> <Open part={part} one={one} />
               <span className="block">{one.says}</span>
             </span>
             {one.kind === 'answer' && (
@@ -79,7 +79,7 @@ function OfWhich({ part, mate }: { part: Part; mate: number }) {
       <option value="">of which feature?</option>
       {part.features.map((one) => (
         <option key={one.key} value={one.key}>
-          {part.spoken[one.key] ?? one.key}
+          {said(part, one.key)}
         </option>
       ))}
     </select>
