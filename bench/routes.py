@@ -27,24 +27,41 @@ from runk.store.part_files import bring_in, part_row
 from runk.store.parts import parts_kept
 
 GLAND = [
-    "face at 0", "face at 14", "chamfer 0.5 at 0", "outside 12 h7, from 0 to 8",
-    "outside 22, from 8 to 14", "reamed 5 H7", "2 holes 3.2 on 17 circle, from the left end",
-]  # fmt: skip
+    "face at 0",
+    "face at 14",
+    "chamfer 0.5 at 0",
+    "outside 12 h7, from 0 to 8",
+    "outside 22, from 8 to 14",
+    "reamed 5 H7",
+    "2 holes 3.2 on 17 circle, from the left end",
+]
 TWELVE = Job(part_of("gland", "brass", "bar 25", GLAND), WORKSHOP)
 TWENTY_FIVE = Job(
     part_of(
-        "cylinder", "grey-iron", "casting 44, 2 to come off, cored 18",
-        ["face at 0", "face at 60 +0 -0.05", "bore 22 H7, from 0 to 60", "outside 40, from 0 to 5",
-         "outside 32, from 5 to 55, called barrel", "outside 40, from 55 to 60, called back",
-         "6 tapped holes M3 on 31 circle, 8 deep, from the right end",
-         "6 tapped holes M3 on 31 circle, 8 deep, from the left end, called studs",
-         "plane, from the top", "slot 3 wide, 4 deep, from 10 to 20, from the top",
-         "tapped M4, 8 deep, from the top, called cover screws", "passage 2, 45 degrees, at 4",
-         "drilled 4, from the bottom, called drain", "tapped M5, 6 deep, from the front, called boss",
-         "groove 30, 2 wide, at 30", "reamed 4 H7, from the back, called pivot"],
+        "cylinder",
+        "grey-iron",
+        "casting 44, 2 to come off, cored 18",
+        [
+            "face at 0",
+            "face at 60 +0 -0.05",
+            "bore 22 H7, from 0 to 60",
+            "outside 40, from 0 to 5",
+            "outside 32, from 5 to 55, called barrel",
+            "outside 40, from 55 to 60, called back",
+            "6 tapped holes M3 on 31 circle, 8 deep, from the right end",
+            "6 tapped holes M3 on 31 circle, 8 deep, from the left end, called studs",
+            "plane, from the top",
+            "slot 3 wide, 4 deep, from 10 to 20, from the top",
+            "tapped M4, 8 deep, from the top, called cover screws",
+            "passage 2, 45 degrees, at 4",
+            "drilled 4, from the bottom, called drain",
+            "tapped M5, 6 deep, from the front, called boss",
+            "groove 30, 2 wide, at 30",
+            "reamed 4 H7, from the back, called pivot",
+        ],
     ),
     WORKSHOP,
-)  # fmt: skip
+)
 
 
 def plain_states(problem: Problem, most: int) -> int:
@@ -162,20 +179,28 @@ def route_rows(pair: Pair) -> list[Row]:
     states = ours.states if ours is not None else 0
     theirs = plain_states(problem, 400_000)
     return [
-        ratio_row("proposing a route of 12 operations against checking it a thousand times", ratio, 2),
+        ratio_row(
+            "proposing a route of 12 operations against checking it a thousand times", ratio, 2
+        ),
         (
             f"proposing for {many} operations, {ups} set-ups, {'proved' if proved else 'not proved'}",
-            f"{took:.2f} s", "under a second", met(took < 1.0),
+            f"{took:.2f} s",
+            "under a second",
+            met(took < 1.0),
         ),
         (
             "states of the search on 12 operations with four order rules, against a plain one",
             f"{states} against {theirs}: {theirs / max(states, 1):.0f} times fewer",
-            "at least 50 times fewer", met(theirs >= 50 * states),
+            "at least 50 times fewer",
+            met(theirs >= 50 * states),
         ),
         engine_row(),
-        ratio_row("a changed feature drawn and answered over HTTP against a typed echo of the reply",
-                  changed(pair), 2),
-    ]  # fmt: skip
+        ratio_row(
+            "a changed feature drawn and answered over HTTP against a typed echo of the reply",
+            changed(pair),
+            2,
+        ),
+    ]
 
 
 def _twelve(reach: list[int]) -> Problem:

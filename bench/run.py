@@ -202,12 +202,20 @@ def start_up() -> list[Row]:
 
     rows = []
     for what, ours, theirs, most in (
-        ("Start-up, tables made, ready to answer, against importing its libraries",
-         ready.format(more=0), libraries, 1.3),
-        ("Start-up with forty made-up calculators more, against without",
-         ready.format(more=40), ready.format(more=0), 1.5),
+        (
+            "Start-up, tables made, ready to answer, against importing its libraries",
+            ready.format(more=0),
+            libraries,
+            1.3,
+        ),
+        (
+            "Start-up with forty made-up calculators more, against without",
+            ready.format(more=40),
+            ready.format(more=0),
+            1.5,
+        ),
         ("`runk ask` cold, against importing SQLAlchemy and the core", asked, core, 1.5),
-    ):  # fmt: skip
+    ):
         ratio = side_by_side(run(ours), run(theirs), 8)
         figures = (
             f"{ratio.p50:.2f}x ({ratio.ours_p50 / 1e6:.2f} against {ratio.theirs_p50 / 1e6:.2f} s)"

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import fcntl
 import os
 import shutil
 from collections.abc import Iterator
@@ -32,14 +33,26 @@ if _MEMORY.is_dir() and shutil.disk_usage(_MEMORY).free > 2**30:
 
 @pytest.fixture(scope="session")
 def templates(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    """A migrated store and one with the demonstration's data, made once and copied for each."""
-    folder = tmp_path_factory.mktemp("templates")
-    for name in ("empty", "filled"):
-        one = Store(f"sqlite:///{folder / name}.sqlite3")
-        one.migrate()
-        if name == "filled":
-            prepare(one)
-        one.close()
+    """A migrated store and one with the demonstration's data, made once a run and copied.
+
+    Whichever worker comes first makes them; the others wait at the lock, which the system takes
+    away from a worker that dies.
+    """
+    base = tmp_path_factory.getbasetemp()
+    shared = base.parent if "PYTEST_XDIST_WORKER" in os.environ else base
+    folder = shared / "templates"
+    with (shared / "templates.lock").open("w") as lock:
+        fcntl.flock(lock, fcntl.LOCK_EX)
+        if not folder.exists():
+            made = shared / "being made"
+            made.mkdir(exist_ok=True)
+            for name in ("empty", "filled"):
+                one = Store(f"sqlite:///{made / name}.sqlite3")
+                one.migrate()
+                if name == "filled":
+                    prepare(one)
+                one.close()
+            made.rename(folder)
     return folder
 
 

@@ -56,10 +56,16 @@ def fence(question: FenceQuestion, _: None) -> FenceAnswer:
 
 
 FENCE = Calculator(
-    name="fence", title="Posts of a fence", question=FenceQuestion, answers=(FenceAnswer,),
-    compute=fence, needs=lambda *_: None, calls=("fence", "posts"),
+    name="fence",
+    title="Posts of a fence",
+    question=FenceQuestion,
+    answers=(FenceAnswer,),
+    compute=fence,
+    needs=lambda *_: None,
+    calls=("fence", "posts"),
     sentences={"": "A fence {wide} wide[, its nought at {nought}], from {side}"},
     headline=lambda answer, page: f"every {answer.step_mm.words(page)}",
-    door=Door("/fence", "Fence", "Fence"), opening={"wide": "40", "nought": "-5"},
-)  # fmt: skip
+    door=Door("/fence", "Fence", "Fence"),
+    opening={"wide": "40", "nought": "-5"},
+)
 WITH_FENCE = Catalogue((*CATALOGUE.values(), FENCE))

@@ -5,6 +5,7 @@ from __future__ import annotations
 import io
 import json
 import os
+import shutil
 import subprocess
 import sys
 from pathlib import Path
@@ -167,16 +168,16 @@ def test_the_demonstration_is_never_put_into_somebodys_own_file(
 
 
 def test_the_demonstration_goes_where_it_is_told(
-    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+    tmp_path: Path, templates: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     from runk.demo.run import prepare
 
+    shutil.copyfile(templates / "filled.sqlite3", tmp_path / "shown.sqlite3")
     url = f"sqlite:///{tmp_path / 'shown.sqlite3'}"
     monkeypatch.setenv("RUNK_DATABASE_URL", url)
-    for _ in range(2):
-        shown = Store(url)
-        shown.migrate()
-        prepare(shown)
-        shown.close()
+    shown = Store(url)
+    shown.migrate()
+    prepare(shown)
+    shown.close()
     assert main(["reset-demo"]) == 0
     assert not (tmp_path / "shown.sqlite3").exists()

@@ -6,7 +6,7 @@ import itertools
 from pathlib import Path
 
 import pytest
-from hypothesis import HealthCheck, given, settings
+from hypothesis import HealthCheck, given
 from hypothesis import strategies as st
 
 from runk.api.cutbook import CutBook, SlipFound
@@ -19,6 +19,7 @@ from runk.store import cuts
 from runk.store.cuts import MOST_EVENTS, events_after, newest, newest_event, start_cut
 from runk.store.database import Store
 from runk.store.kept import Stale
+from tests.cases import cases
 from tests.core.test_plan import PLAIN
 
 SAID = Said("belt 2", "belt 2", 0.06, 0.02, "Lathe", (("Mind", "the dust", "Mask on.", ""),))
@@ -54,7 +55,7 @@ def happenings(draw: st.DrawFn) -> list[Event | int]:
     return found
 
 
-@settings(suppress_health_check=[HealthCheck.function_scoped_fixture], max_examples=40)
+@cases(40, suppress_health_check=[HealthCheck.function_scoped_fixture])
 @given(happened=happenings())
 def test_the_book_is_the_fold_of_what_stands(happened: list[Event | int], tmp_path: Path) -> None:
     store = Store(f"sqlite:///{tmp_path / 'book.sqlite3'}")

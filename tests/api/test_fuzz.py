@@ -6,12 +6,13 @@ from typing import Any
 
 import pytest
 import schemathesis
-from hypothesis import HealthCheck, given, settings
+from hypothesis import HealthCheck, given
 from hypothesis.errors import Unsatisfiable
 from schemathesis import GenerationMode
 
 from runk.api.app import create_app
 from runk.store.database import Store
+from tests.cases import cases
 
 # What a question means is for the core to judge: it refuses plenty that the shape allows.
 CHECKS = [
@@ -40,11 +41,8 @@ def _fuzz(operation: Any, mode: GenerationMode, checks: list[Any]) -> int:
     # Every calculator's body is read and refused by the same few lines: there are fifty of them.
     alike = negative and operation.path.startswith("/api/calc/")
 
-    @settings(
-        max_examples=1 if alike else 2 if negative else 3,
-        deadline=None,
-        database=None,
-        suppress_health_check=list(HealthCheck),
+    @cases(
+        1 if alike else 2 if negative else 3, database=None, suppress_health_check=list(HealthCheck)
     )
     @given(case=operation.as_strategy(generation_mode=mode))
     def once(case: Any) -> None:

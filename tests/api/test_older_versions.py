@@ -60,9 +60,14 @@ def test_a_question_of_an_older_shape_is_brought_up_to_date(filled: Store) -> No
         return fence(old_shape, None)  # type: ignore[arg-type]
 
     now: Any = replace(
-        FENCE, question=_only_across(), compute=answer, version=2, upgrade=_upgrade,
-        sentences={"": "A fence {across} wide"}, opening={"across": "40 mm"},
-    )  # fmt: skip
+        FENCE,
+        question=_only_across(),
+        compute=answer,
+        version=2,
+        upgrade=_upgrade,
+        sentences={"": "A fence {across} wide"},
+        opening={"across": "40 mm"},
+    )
     with TestClient(create_app(filled, catalogue=Catalogue([now]))) as client:
         item = next(i for i in client.get("/api/slate").json() if i["calculator"] == "fence")
         assert item["question"] == {"across": "40 mm"}

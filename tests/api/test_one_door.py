@@ -111,9 +111,12 @@ def fitted(client: TestClient) -> dict[str, Any]:
     body = {"version": 1, "blank": "bar 20", "features": ["bore 10, from 0 to 8, called hole"]}
     assert client.put(f"/api/parts/{hole}/drawn", json=body).status_code == 200
     FIT.update(
-        hole_part=hole, hole_feature="hole", shaft_part=shaft, shaft_feature="outside 10",
+        hole_part=hole,
+        hole_feature="hole",
+        shaft_part=shaft,
+        shaft_feature="outside 10",
         duty="running",
-    )  # fmt: skip
+    )
     return FIT
 
 

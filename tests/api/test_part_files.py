@@ -45,15 +45,54 @@ def test_an_engine_goes_out_and_comes_in_the_same(client: TestClient) -> None:
         ({"engine": "E", "parts": []}, "no parts"),
         ([], "no parts"),
         ("text", "no parts"),
-        ({"engine": "E", "parts": [{"name": "x", "blank": "bar 9", "features": ["face at 0"], "colour": 1}]}, "colour"),
-        ({"engine": "E", "parts": [{"name": "x", "blank": "bar 9", "features": ["outside 12, from 0 to 3"]}]}, "bar"),
-        ({"engine": "E", "parts": [{"name": "x", "blank": "bar 9", "features": ["face at 0"]}] * 2}, "Two parts"),
-        ({"engine": "E", "parts": [{"name": "x", "metal": "cheese", "blank": "bar 9", "features": ["face at 0"]}]}, "cheese"),
+        (
+            {
+                "engine": "E",
+                "parts": [{"name": "x", "blank": "bar 9", "features": ["face at 0"], "colour": 1}],
+            },
+            "colour",
+        ),
+        (
+            {
+                "engine": "E",
+                "parts": [{"name": "x", "blank": "bar 9", "features": ["outside 12, from 0 to 3"]}],
+            },
+            "bar",
+        ),
+        (
+            {
+                "engine": "E",
+                "parts": [{"name": "x", "blank": "bar 9", "features": ["face at 0"]}] * 2,
+            },
+            "Two parts",
+        ),
+        (
+            {
+                "engine": "E",
+                "parts": [
+                    {"name": "x", "metal": "cheese", "blank": "bar 9", "features": ["face at 0"]}
+                ],
+            },
+            "cheese",
+        ),
         ({"parts": [{"name": "x", "blank": "bar 9", "features": ["face at 0"]}]}, "called"),
-        ({"engine": "E", "unit": "ell", "parts": [{"name": "x", "blank": "bar 9", "features": ["face at 0"]}]}, "mm or inch"),
-        ({"engine": "Dunnock", "parts": [{"name": "x", "blank": "bar 9", "features": ["face at 0"]}]}, "Dunnock already"),
+        (
+            {
+                "engine": "E",
+                "unit": "ell",
+                "parts": [{"name": "x", "blank": "bar 9", "features": ["face at 0"]}],
+            },
+            "mm or inch",
+        ),
+        (
+            {
+                "engine": "Dunnock",
+                "parts": [{"name": "x", "blank": "bar 9", "features": ["face at 0"]}],
+            },
+            "Dunnock already",
+        ),
     ],
-)  # fmt: skip
+)
 def test_a_file_that_cannot_be_taken_changes_nothing(
     client: TestClient, sent: Any, says: str
 ) -> None:
@@ -87,13 +126,25 @@ def test_what_goes_with_what_and_what_was_read_goes_out_and_comes_in(client: Tes
     ("change", "says"),
     [
         ({"goes_with": "all of it"}, "list"),
-        ({"goes_with": [{"hole": ["Gland"], "shaft": ["Rod", "x"], "duty": "rod"}]}, "name of a part"),
-        ({"goes_with": [{"hole": ["Gland", "a"], "shaft": ["Nobody", "x"], "duty": "rod"}]}, "no part Nobody"),
-        ({"goes_with": [{"hole": ["Gland", "a"], "shaft": ["Gland", "b"], "duty": "glue"}]}, "no duty"),
-        ({"goes_with": [{"hole": ["Gland", "a"], "shaft": ["Gland", "a"], "duty": "rod"}]}, "into itself"),
+        (
+            {"goes_with": [{"hole": ["Gland"], "shaft": ["Rod", "x"], "duty": "rod"}]},
+            "name of a part",
+        ),
+        (
+            {"goes_with": [{"hole": ["Gland", "a"], "shaft": ["Nobody", "x"], "duty": "rod"}]},
+            "no part Nobody",
+        ),
+        (
+            {"goes_with": [{"hole": ["Gland", "a"], "shaft": ["Gland", "b"], "duty": "glue"}]},
+            "no duty",
+        ),
+        (
+            {"goes_with": [{"hole": ["Gland", "a"], "shaft": ["Gland", "a"], "duty": "rod"}]},
+            "into itself",
+        ),
         ({"version": 3}, "version 3"),
     ],
-)  # fmt: skip
+)
 def test_a_file_whose_parts_do_not_go_together_changes_nothing(
     client: TestClient, change: dict[str, Any], says: str
 ) -> None:

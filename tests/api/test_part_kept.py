@@ -57,8 +57,13 @@ def test_an_answer_kept_for_a_feature_is_told_beside_it_and_opened_as_it_was(
     found = client.post(f"/api/parts/{part}/propose", json={"version": made["version"]}).json()
     lines = [line for up in found["route"] for line in up["lines"]]
     tap = next(line for line in lines if line["room"] == "tap")
-    body = {"keep_key": "kept-for-a-thread", "calculator": "tap", "question": tap["asked"],
-            "part_id": part, "feature": tap["feature"]}  # fmt: skip
+    body = {
+        "keep_key": "kept-for-a-thread",
+        "calculator": "tap",
+        "question": tap["asked"],
+        "part_id": part,
+        "feature": tap["feature"],
+    }
     assert client.post("/api/slate", json=body).status_code == 201
     (kept,) = client.get(f"/api/parts/{part}").json()["kept"]
     assert (kept["feature"], kept["calculator"]) == ("tapped M3", "tap")
@@ -87,9 +92,13 @@ def test_a_mate_of_before_becomes_one_of_a_feature_and_loses_nothing(client: Tes
 def test_a_feature_of_a_part_that_is_gone_is_refused(client: TestClient, name: str) -> None:
     part = new_part(client)
     client.delete(f"/api/parts/{part}")
-    body = {"keep_key": "for-no-part-at-all", "calculator": "plan" if name != "mates" else "mate",
-            "question": SIZE if name != "mates" else {"there": "5.01"}, "part_id": part,
-            "feature": "nose"}  # fmt: skip
+    body = {
+        "keep_key": "for-no-part-at-all",
+        "calculator": "plan" if name != "mates" else "mate",
+        "question": SIZE if name != "mates" else {"there": "5.01"},
+        "part_id": part,
+        "feature": "nose",
+    }
     response = client.post(f"/api/{name}", json=body)
     assert response.status_code == 422
     assert response.json()["field"] == "part_id"

@@ -8,9 +8,12 @@ import pytest
 from fastapi.testclient import TestClient
 
 GLAND = [
-    "face at 0", "face at 14", "outside 12 h7, from 0 to 8, called nose",
-    "outside 18, from 8 to 14, called flange", "reamed 5 H7, called rod hole",
-]  # fmt: skip
+    "face at 0",
+    "face at 14",
+    "outside 12 h7, from 0 to 8, called nose",
+    "outside 18, from 8 to 14, called flange",
+    "reamed 5 H7, called rod hole",
+]
 
 
 def new_part(client: TestClient, name: str = "Trial gland") -> int:
@@ -105,7 +108,7 @@ def test_two_devices_on_one_part_lose_nothing(client: TestClient) -> None:
         (["face at 0"], "a lump", None),
         (["face at 0"], "bar 20, 10 long, of nothing", None),
     ],
-)  # fmt: skip
+)
 def test_what_cannot_be_made_is_refused_and_what_was_there_stays(
     client: TestClient, features: list[str], blank: str, field: str | None
 ) -> None:
@@ -164,7 +167,7 @@ def test_an_engine_says_how_far_it_is_and_tonight_what_fits(client: TestClient) 
         ("check the cylinder", "3 parts called cylinder"),
         ("check the cylinder", 'Check Cylinder, 11/16" bore, right'),
     ],
-)  # fmt: skip
+)
 def test_parts_are_asked_about_in_plain_words(client: TestClient, line: str, head: str) -> None:
     answer = client.post("/api/ask", json={"line": line}).json()
     place = answer["place"]
@@ -192,9 +195,12 @@ def fit(
     client: TestClient, hole: tuple[int, str], shaft: tuple[int, str], duty: str = "running"
 ) -> Any:
     body = {
-        "hole_part": hole[0], "hole_feature": hole[1], "shaft_part": shaft[0],
-        "shaft_feature": shaft[1], "duty": duty,
-    }  # fmt: skip
+        "hole_part": hole[0],
+        "hole_feature": hole[1],
+        "shaft_part": shaft[0],
+        "shaft_feature": shaft[1],
+        "duty": duty,
+    }
     return client.post(f"/api/fits?part={shaft[0]}", json=body)
 
 
@@ -282,13 +288,21 @@ def test_fits_that_contradict_each_other_are_said(client: TestClient) -> None:
 
 def test_a_cut_to_size_is_to_the_mate_that_was_measured(client: TestClient) -> None:
     hole, shaft = new_part(client, "Trial bush"), new_part(client, "Trial pin")
-    bush = drawn(client, hole, ["face at 0", "face at 10", "outside 16, from 0 to 10",
-                                "bore 8 H7, from 0 to 10"]).json()  # fmt: skip
+    bush = drawn(
+        client,
+        hole,
+        ["face at 0", "face at 10", "outside 16, from 0 to 10", "bore 8 H7, from 0 to 10"],
+    ).json()
     pin = drawn(client, shaft, ["face at 0", "outside 8 g6, from 0 to 12"]).json()
     del bush
     client.post(f"/api/parts/{shaft}/propose", json={"version": pin["version"]})
-    fit = {"hole_part": hole, "hole_feature": "bore 8", "shaft_part": shaft,
-           "shaft_feature": "outside 8", "duty": "running"}  # fmt: skip
+    fit = {
+        "hole_part": hole,
+        "hole_feature": "bore 8",
+        "shaft_part": shaft,
+        "shaft_feature": "outside 8",
+        "duty": "running",
+    }
     assert client.post("/api/fits", params={"part": shaft}, json=fit).status_code == 200
 
     def plan() -> dict[str, Any]:
@@ -311,17 +325,33 @@ def test_a_cut_to_size_is_to_the_mate_that_was_measured(client: TestClient) -> N
 
 def test_an_inch_drawing_names_its_features_in_inches(client: TestClient) -> None:
     part = new_part(client, "Inch stud")
-    lines = ["face at 0", "face at 1 1/2", "outside 3/8, from 0 to 3/4", "reamed 3/16",
-             "outside 0.55, from 3/4 to 1 1/2", "outside 3/8, from 3/8 to 3/4"]  # fmt: skip
+    lines = [
+        "face at 0",
+        "face at 1 1/2",
+        "outside 3/8, from 0 to 3/4",
+        "reamed 3/16",
+        "outside 0.55, from 3/4 to 1 1/2",
+        "outside 3/8, from 3/8 to 3/4",
+    ]
     version = client.get(f"/api/parts/{part}").json()["version"]
-    body = {"version": version, "metal": "brass", "blank": "bar 5/8", "features": lines,
-            "unit": "inch"}  # fmt: skip
+    body = {
+        "version": version,
+        "metal": "brass",
+        "blank": "bar 5/8",
+        "features": lines,
+        "unit": "inch",
+    }
     kept = client.put(f"/api/parts/{part}/drawn", json=body).json()
     assert kept["blank_typed"] == "bar 5/8"
     routed = client.post(f"/api/parts/{part}/propose", json={"version": kept["version"]}).json()
     said = [line["says"] for up in routed["route"] for line in up["lines"]]
-    for words in ("face 1 1/2", "turn outside 3/8", "turn outside 0.55", "turn outside 3/8 (2)",
-                  "reamed 3/16"):  # fmt: skip
+    for words in (
+        "face 1 1/2",
+        "turn outside 3/8",
+        "turn outside 0.55",
+        "turn outside 3/8 (2)",
+        "reamed 3/16",
+    ):
         assert words in said
     # Kept by its name in millimetres, and found by either.
     assert {"face 38.1: face", "reamed 4.7625: ream"} <= set(routed["operations"])
@@ -329,10 +359,13 @@ def test_an_inch_drawing_names_its_features_in_inches(client: TestClient) -> Non
         "jaws on outside 0.55, left end out"
     )
     typed = [
-        {"hold": up["hold_says"], "packing": up["packing"],
-         "does": [line["line"].replace("outside 9.525", "outside 3/8") for line in up["lines"]]}
+        {
+            "hold": up["hold_says"],
+            "packing": up["packing"],
+            "does": [line["line"].replace("outside 9.525", "outside 3/8") for line in up["lines"]],
+        }
         for up in routed["route"]
-    ]  # fmt: skip
+    ]
     again = client.put(
         f"/api/parts/{part}/route", json={"version": routed["version"], "set_ups": typed}
     ).json()

@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import os
 import re
+import shutil
 import subprocess
 import sys
 import urllib.error
@@ -49,12 +50,20 @@ def got(address: str) -> object:
         return json.loads(response.read())
 
 
-def test_the_demonstration_fills_its_own_file_once(tmp_path: Path) -> None:
-    for _ in range(2):
-        with started(tmp_path, "demo", free_port()) as address:
-            slate = got(f"{address}/api/slate")
-            assert isinstance(slate, list)
-            assert len(slate) == 3
+@pytest.fixture
+def shown(tmp_path: Path, templates: Path) -> Path:
+    """A folder with the demonstration's file in it, as its first start leaves it."""
+    (tmp_path / "runk").mkdir()
+    shutil.copyfile(templates / "filled.sqlite3", tmp_path / "runk" / "demo.sqlite3")
+    return tmp_path
+
+
+def test_the_demonstration_keeps_to_its_own_file_and_fills_it_once(shown: Path) -> None:
+    tmp_path = shown
+    with started(tmp_path, "demo", free_port()) as address:
+        slate = got(f"{address}/api/slate")
+        assert isinstance(slate, list)
+        assert len(slate) == 3
     assert (tmp_path / "runk" / "demo.sqlite3").exists()
     assert not (tmp_path / "runk" / "runk.sqlite3").exists()
     with started(tmp_path, "serve", free_port()) as address:
@@ -62,9 +71,9 @@ def test_the_demonstration_fills_its_own_file_once(tmp_path: Path) -> None:
     assert (tmp_path / "runk" / "runk.sqlite3").exists()
 
 
-def test_a_second_server_takes_the_next_port(tmp_path: Path) -> None:
+def test_a_second_server_takes_the_next_port(shown: Path) -> None:
     port = free_port()
-    with started(tmp_path, "demo", port) as first, started(tmp_path, "demo", port) as second:
+    with started(shown, "demo", port) as first, started(shown, "demo", port) as second:
         assert first.endswith(f":{port}")
         assert second != first
         assert got(f"{first}/api/alive") == got(f"{second}/api/alive")

@@ -25,8 +25,16 @@ from runk.demo.back_shed import WORKSHOP
 from tests.reference.interpreter import Controller
 
 SIX = {"count": "6", "circle": "31", "hole": "3.2", "bore": "22", "rim": "40"}
-EDGED = {"count": "8", "circle": "39", "start": "22.5", "x": "30", "y": "25", "wide": "60",
-         "high": "50", "hole": "4"}  # fmt: skip
+EDGED = {
+    "count": "8",
+    "circle": "39",
+    "start": "22.5",
+    "x": "30",
+    "y": "25",
+    "wide": "60",
+    "high": "50",
+    "hole": "4",
+}
 LINK = {"profile": "link", "long": "40", "dia": "16", "end": "10", "cutter": "6"}
 TELLING = {"metal": "brass", "drill_deep": "5"}
 
@@ -94,11 +102,14 @@ def test_a_pattern_goes_out_and_comes_back_the_same(client: TestClient, kind: st
 
 @pytest.mark.parametrize(
     "typed",
-    [LINK, {"profile": "flange", "long": "40", "dia": "22", "end": "10", "cutter": "6"},
-     {"profile": "arc-slot", "dia": "60", "wide": "9", "turn": "75", "cutter": "4"},
-     {"profile": "plate", "long": "40", "wide": "20", "corner": "4", "cutter": "6"}],
+    [
+        LINK,
+        {"profile": "flange", "long": "40", "dia": "22", "end": "10", "cutter": "6"},
+        {"profile": "arc-slot", "dia": "60", "wide": "9", "turn": "75", "cutter": "4"},
+        {"profile": "plate", "long": "40", "wide": "20", "corner": "4", "cutter": "6"},
+    ],
     ids=lambda t: t["profile"],
-)  # fmt: skip
+)
 def test_a_profile_goes_out_and_comes_back_the_same(
     client: TestClient, typed: dict[str, str]
 ) -> None:

@@ -196,8 +196,10 @@ def _foreign(file: Path) -> None:
 
 def _broken_row(file: Path) -> None:
     with closing(sqlite3.connect(file)) as one:
-        one.execute("INSERT INTO tool (version, kind, series, name, name_key, size, state)"
-                    " VALUES (1, 'no such kind', '', 'x', 'x', '4', 'sound')")  # fmt: skip
+        one.execute(
+            "INSERT INTO tool (version, kind, series, name, name_key, size, state)"
+            " VALUES (1, 'no such kind', '', 'x', 'x', '4', 'sound')"
+        )
         one.commit()
 
 
@@ -427,10 +429,13 @@ def test_no_name_of_a_tool_runs_in_a_spreadsheet(name: str) -> None:
     [
         ("/api/tools", {"kind": "collet", "size": "4"}),
         ("/api/machines", {"machine": asdict(LATHE)}),
-        ("/api/metals", {"metal": {"key": "", "like": "brass", "designation": "", "magnet": "", "figures": {}}}),
+        (
+            "/api/metals",
+            {"metal": {"key": "", "like": "brass", "designation": "", "magnet": "", "figures": {}}},
+        ),
         ("/api/engines", {}),
     ],
-)  # fmt: skip
+)
 def test_a_name_is_seen_as_it_stands(client: TestClient, path: str, body: dict[str, Any]) -> None:
     for hidden in ("a\0b", "\u202e5.1 mm", "\u200b\u200b", "a\u0007", "\ufeffx"):
         sent = json.loads(json.dumps(body))

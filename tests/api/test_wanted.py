@@ -68,8 +68,12 @@ def test_a_shaft_waits_for_its_hole_to_be_measured_and_no_longer(client: TestCli
 
 @pytest.mark.parametrize(
     ("body", "field"),
-    [({"what": " "}, "name"), ({"what": "nuts", "many": 0}, "many"), ({"what": "x", "state": "lost"}, "state")],
-)  # fmt: skip
+    [
+        ({"what": " "}, "name"),
+        ({"what": "nuts", "many": 0}, "many"),
+        ({"what": "x", "state": "lost"}, "state"),
+    ],
+)
 def test_what_is_no_want_is_refused(client: TestClient, body: dict[str, Any], field: str) -> None:
     response = client.put("/api/engines/1/wanted", json=body)
     assert response.status_code == 422
@@ -107,16 +111,29 @@ def test_bars_of_one_kind_are_added_up_with_their_saw_cuts() -> None:
 @pytest.mark.parametrize(
     ("lines", "short", "over"),
     [
-        (["stainless 303 bar 4, 200 long", "2 brass hex bar 10, 40 long", "2 cylinder castings",
-          "2 brass plate 125 by 65 by 8"], [], []),
-        (["bar 4, 100 long", "brass hexagon bar 10", "cylinder casting", "plate 120 by 60 by 6"],
-         ["75 mm more", "how long is it?", "1 more", "2 more"], ["plate 120 by 60 by 6"]),
-        (["brass bar 4, 200 long", "brass bar 10, 100 long", "spring"],
-         ["all of it", "all of it", "1 more", "1 more", "2 more"],
-         ["brass bar 4, 200 long", "brass bar 10, 100 long", "spring"]),
+        (
+            [
+                "stainless 303 bar 4, 200 long",
+                "2 brass hex bar 10, 40 long",
+                "2 cylinder castings",
+                "2 brass plate 125 by 65 by 8",
+            ],
+            [],
+            [],
+        ),
+        (
+            ["bar 4, 100 long", "brass hexagon bar 10", "cylinder casting", "plate 120 by 60 by 6"],
+            ["75 mm more", "how long is it?", "1 more", "2 more"],
+            ["plate 120 by 60 by 6"],
+        ),
+        (
+            ["brass bar 4, 200 long", "brass bar 10, 100 long", "spring"],
+            ["all of it", "all of it", "1 more", "1 more", "2 more"],
+            ["brass bar 4, 200 long", "brass bar 10, 100 long", "spring"],
+        ),
         ([], ["all of it", "all of it", "1 more", "1 more", "2 more"], []),
     ],
-)  # fmt: skip
+)
 def test_a_kit_is_checked_thing_by_thing(
     lines: list[str], short: list[str], over: list[str]
 ) -> None:

@@ -7,7 +7,7 @@ from fractions import Fraction
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.ask import ask
@@ -18,6 +18,7 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import WORKSHOP
 from tests.ask.test_lines import ROWS
+from tests.cases import cases
 
 WORDS = ["turn", "22mm", "silver steel", "hss", "in the four-jaw"]
 
@@ -136,7 +137,7 @@ def test_lines_that_cannot_be_one_question(line: str, says: str, workshop: Works
     assert len(caught.value.says) < 300
 
 
-@settings(max_examples=150, deadline=None)
+@cases(150)
 @given(st.text(max_size=60))
 def test_any_line_is_answered_or_refused(line: str) -> None:
     try:
@@ -192,7 +193,7 @@ _OWN = [
 ]
 
 
-@settings(max_examples=200, deadline=None)
+@cases(200)
 @given(st.lists(st.sampled_from(_OWN), max_size=9))
 def test_any_jumble_of_its_own_words_is_answered_or_refused(words: list[str]) -> None:
     try:

@@ -47,6 +47,11 @@ class Server:
         self.url = f"http://127.0.0.1:{self.port}"
         self._process: Any = None
 
+    @property
+    def runs(self) -> bool:
+        """Whether it is up."""
+        return self._process is not None and self._process.is_alive()
+
     def start(self) -> None:
         """Start, and wait until it answers."""
         environment = os.environ | {"XDG_DATA_HOME": str(self.folder)}
@@ -55,7 +60,7 @@ class Server:
             target=_serve, args=(self.arguments, environment), daemon=True
         )
         self._process.start()
-        deadline = time.monotonic() + 60
+        deadline = time.monotonic() + 180
         while time.monotonic() < deadline:
             try:
                 with urllib.request.urlopen(f"{self.url}/api/alive", timeout=2):

@@ -42,8 +42,10 @@ def test_it_has_its_route_its_types_and_a_place_on_the_slate(filled: Store) -> N
         described = client.get("/openapi.json").json()
         assert "/api/calc/fence" in described["paths"]
         assert described["components"]["schemas"]["FenceAnswerWire"]["required"] == [
-            "step_mm", "says", "posts"
-        ]  # fmt: skip
+            "step_mm",
+            "says",
+            "posts",
+        ]
         kept = {"keep_key": "a-fence-kept", "calculator": "fence", "question": {"wide": "40"}}
         assert client.post("/api/slate", json=kept).json()["headline"] == "every 10.00 mm"
         assert client.get("/fence").status_code == 200

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Page, expect
 
+from tests.browser.conftest import PHONE, Opens
 from tests.browser.serving import Server
 
 pytestmark = pytest.mark.browser
@@ -18,13 +18,9 @@ def room(page: Page, text: str | re.Pattern[str]) -> None:
 
 
 @pytest.fixture
-def phone(chromium: Browser, server: Server) -> Iterator[Page]:
+def phone(browsing: Opens) -> Page:
     """A phone in a dirty hand."""
-    context = chromium.new_context(
-        base_url=server.url, viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
-    )
-    yield context.new_page()
-    context.close()
+    return browsing(**PHONE).new_page()
 
 
 def test_a_reading_on_a_phone_by_the_pad(phone: Page) -> None:

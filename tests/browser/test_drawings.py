@@ -7,9 +7,7 @@ import json
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
-
-from tests.browser.serving import Server
+from playwright.sync_api import Page, expect
 
 pytestmark = pytest.mark.browser
 
@@ -66,11 +64,8 @@ def _boxes(page: Page, selector: str) -> list[dict[str, Any]]:
 
 
 @pytest.mark.parametrize("width", [1280, 800, 390])
-def test_no_two_speeds_of_the_fan_cover_each_other(
-    chromium: Browser, server: Server, width: int
-) -> None:
-    context = chromium.new_context(base_url=server.url, viewport={"width": width, "height": 900})
-    page = context.new_page()
+def test_no_two_speeds_of_the_fan_cover_each_other(page: Page, width: int) -> None:
+    page.set_viewport_size({"width": width, "height": 900})
     page.goto("/speeds")
     expect(page.locator("figure svg")).to_be_visible()
     labels = list(_boxes(page, "figure svg text[text-anchor=end].figures"))
@@ -79,7 +74,6 @@ def test_no_two_speeds_of_the_fan_cover_each_other(
     for upper, lower in itertools.pairwise(labels):
         # Line boxes are taller than the figures in them; a quarter may overlap unseen.
         assert lower["top"] > upper["top"] + 0.6 * (upper["bottom"] - upper["top"])
-    context.close()
 
 
 def test_the_fan_marks_what_is_set(page: Page) -> None:
@@ -122,7 +116,7 @@ def test_a_variable_machine_shows_its_speed_largest(page: Page) -> None:
     expect(page.locator("#room")).to_contain_text("four-jaw may turn at 1000 at most")
 
 
-def test_a_long_answer_stays_on_its_page(chromium: Browser, server: Server) -> None:
+def test_a_long_answer_stays_on_its_page(page: Page) -> None:
     question = {
         "operation": "turn",
         "diameter": "1 1/2 + 5/32",
@@ -140,12 +134,10 @@ def test_a_long_answer_stays_on_its_page(chromium: Browser, server: Server) -> N
         "off_centre": "0.5",
         "tip_radius": "0.8",
     }
-    context = chromium.new_context(base_url=server.url, viewport={"width": 390, "height": 844})
-    page = context.new_page()
+    page.set_viewport_size({"width": 390, "height": 844})
     asked(page, question)
     expect(page.locator("#room")).to_contain_text("Mind the skin")
     assert page.evaluate("document.documentElement.scrollWidth") <= 390
     page.get_by_role("button", name="Change").click()
     expect(page.get_by_label("overhang")).to_have_value("12 in")
     assert page.evaluate("document.documentElement.scrollWidth") <= 390
-    context.close()

@@ -6,9 +6,9 @@ import re
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Page, expect
 
-from tests.browser.serving import Server
+from tests.browser.conftest import PHONE, Opens
 
 pytestmark = pytest.mark.browser
 
@@ -224,12 +224,11 @@ def test_a_route_made_worse_says_which_rule_and_is_overruled_with_a_reason(page:
     expect(page.locator("#room")).to_contain_text("fewest set-ups, proved")
 
 
-def test_two_devices_on_one_part(page: Page, chromium: Browser, server: Server) -> None:
+def test_two_devices_on_one_part(page: Page, browsing: Opens) -> None:
     opened(page, "Displacer cap")
     drawn = page.get_by_role("region", name="As drawn")
     drawn.get_by_label("Feature 1", exact=True).fill("face at 0 +0 -0.1")
-    context = chromium.new_context(base_url=server.url, viewport={"width": 390, "height": 844})
-    other = context.new_page()
+    other = browsing(**PHONE).new_page()
     opened(other, "Displacer cap")
     theirs = other.get_by_role("region", name="As drawn")
     theirs.get_by_label("Feature 3", exact=True).fill("outside 17, from 0 to 10")
@@ -237,7 +236,6 @@ def test_two_devices_on_one_part(page: Page, chromium: Browser, server: Server) 
     expect(theirs.get_by_role("button", name="Keep it so")).to_have_count(0)
     drawn.get_by_role("button", name="Keep it so").click()
     expect(page.get_by_text("saved in another window").first).to_be_visible()
-    context.close()
 
 
 def test_tonight_and_a_line_lead_to_the_part(page: Page) -> None:

@@ -8,6 +8,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Browser, Page, Route, expect
 
+from tests.browser.conftest import PHONE, Opens
 from tests.browser.serving import Server
 
 pytestmark = pytest.mark.browser
@@ -247,17 +248,14 @@ def _named_at_length(route: Route) -> None:
 
 
 @pytest.mark.parametrize("room", ["/speeds", "/faults", "/metals", "/slate", "/workshop"])
-def test_fits_a_phone(chromium: Browser, server: Server, room: str) -> None:
-    context = chromium.new_context(
-        base_url=server.url, viewport={"width": 360, "height": 740}, has_touch=True
-    )
-    page = context.new_page()
+def test_fits_a_phone(browsing: Opens, room: str) -> None:
+    page = browsing(**PHONE).new_page()
+    page.set_viewport_size({"width": 360, "height": 740})
     page.route("**/api/machines", _named_at_length)
     page.goto(room)
     expect(page.locator("#room")).to_contain_text(re.compile(r"860|rev/min|g/cm³"))
     assert page.evaluate("document.documentElement.scrollWidth") <= 360
     page.unroute_all(behavior="ignoreErrors")
-    context.close()
 
 
 def test_an_empty_workshop_says_whose_machines_these_are(

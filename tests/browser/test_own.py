@@ -44,8 +44,15 @@ def test_whatever_goes_wrong_what_was_typed_can_be_saved_again(
         if not broken or route.request.method != "PUT":
             route.continue_()
             return
-        body = {"type": "about:blank", "title": "Trouble", "status": status, "detail": f"It {says}.",
-                "field": None, "suggest": None, "theirs": None}  # fmt: skip
+        body = {
+            "type": "about:blank",
+            "title": "Trouble",
+            "status": status,
+            "detail": f"It {says}.",
+            "field": None,
+            "suggest": None,
+            "theirs": None,
+        }
         route.fulfill(status=status, content_type="application/problem+json", body=json.dumps(body))
 
     page.route("**/api/machines/*", answer)

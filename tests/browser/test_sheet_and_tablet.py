@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import re
+import shutil
 from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
+from tests.browser.conftest import PHONE, Opens
 from tests.browser.serving import Server
 from tests.browser.test_journeys import plate
 
@@ -17,9 +19,11 @@ PHRASE = "brass collet swarf"
 
 
 @pytest.fixture
-def locked(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Iterator[Server]:
+def locked(tmp_path: Path, templates: Path, monkeypatch: pytest.MonkeyPatch) -> Iterator[Server]:
     """The demonstration, let onto the network."""
     monkeypatch.setenv("RUNK_PASSPHRASE", PHRASE)
+    (tmp_path / "runk").mkdir()
+    shutil.copyfile(templates / "filled.sqlite3", tmp_path / "runk" / "demo.sqlite3")
     one = Server(tmp_path, "demo", "--lan", "--address", "127.0.0.1")
     one.start()
     yield one
@@ -101,11 +105,8 @@ def test_the_tablet_signs_in_and_out(chromium: Browser, locked: Server) -> None:
     context.close()
 
 
-def test_a_finger_types_fractions_on_the_pad(chromium: Browser, server: Server) -> None:
-    context = chromium.new_context(
-        base_url=server.url, viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
-    )
-    page = context.new_page()
+def test_a_finger_types_fractions_on_the_pad(browsing: Opens) -> None:
+    page = browsing(**PHONE).new_page()
     page.goto("/speeds")
     plate(page, "860")
     # The sentence is folded to one line on a phone.
@@ -131,4 +132,3 @@ def test_a_finger_types_fractions_on_the_pad(chromium: Browser, server: Server) 
     field.tap()
     pad.get_by_role("button", name="Done").tap()
     expect(pad).to_have_count(0)
-    context.close()

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import APIResponse, Browser, Page, Route, expect
+from playwright.sync_api import APIResponse, Page, Route, expect
 
 from tests.browser.serving import Server
 
@@ -129,9 +129,7 @@ def test_what_cannot_be_cut_keeps_what_was_typed(page: Page) -> None:
     room(page, "All 4 passes")
 
 
-def test_practice_with_and_without_advice(chromium: Browser, server: Server) -> None:
-    context = chromium.new_context(base_url=server.url, viewport={"width": 1280, "height": 800})
-    page = context.new_page()
+def test_practice_with_and_without_advice(page: Page) -> None:
     page.goto("/practice")
     page.get_by_role("button", name="A stiff stub").click()
     do = page.get_by_role("button", name="Do just that, and measure")
@@ -155,4 +153,3 @@ def test_practice_with_and_without_advice(chromium: Browser, server: Server) -> 
     page.keyboard.press("Enter")
     page.get_by_role("button", name="take it out").click()
     expect(page.get_by_role("status")).to_contain_text("cannot be put back")
-    context.close()

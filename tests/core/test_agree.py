@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -15,6 +15,7 @@ from runk.core.refusals import Refused
 from runk.core.threads.series import find_thread
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 METALS = (
     "mild-steel",
@@ -33,7 +34,7 @@ def ask(calculator: str, **typed: str) -> Any:
     return one.ask(read_question(one, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(st.sampled_from(list(COARSE)), st.sampled_from(METALS))
 def test_of_one_tapped_hole_both_say_the_same_torque(name: str, metal: str) -> None:
     """At the same thread left: the hand tap's figure at 75 % is the power tap's."""
@@ -46,7 +47,7 @@ def test_of_one_tapped_hole_both_say_the_same_torque(name: str, metal: str) -> N
     assert power.torque_nm.value == pytest.approx(by_hand.torque_nm.value, rel=0.03)
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(st.sampled_from(METALS), st.sampled_from(("4", "6", "8", "10")), st.integers(5, 20))
 def test_a_holes_last_drill_is_set_as_its_speed_says(metal: str, size: str, deep: int) -> None:
     whole = ask("hole", size=size, metal=metal, deep=str(deep), machine="lathe")
@@ -68,7 +69,7 @@ def test_the_drill_before_a_reamer_is_the_nearest_for_reaming(size: str, finish:
     assert abs(whole.drills[-1].mm.value - near.drill_mm.value) < 0.15
 
 
-@settings(max_examples=30, deadline=None)
+@cases(30)
 @given(st.floats(2, 12), st.integers(4, 20))
 def test_a_drills_travel_is_the_same_wherever_it_is_asked(size: float, deep: int) -> None:
     """The stop's sum, the whole hole's tip and the time of the cut: one point."""
@@ -119,7 +120,7 @@ def follow(answer: Any, to: str, **more: str) -> Any:
     return ask(to, **dict(link.question), **more)
 
 
-@settings(max_examples=25, deadline=None)
+@cases(25)
 @given(st.integers(10, 40), st.integers(2, 6), st.sampled_from(METALS), st.integers(1, 3))
 def test_a_pistons_drill_groove_and_rings_are_those_of_its_links(
     bore: int, rod: int, metal: str, rings: int
@@ -142,7 +143,7 @@ def test_a_pistons_drill_groove_and_rings_are_those_of_its_links(
     assert float(groove["wanted"].split()[0]) == pytest.approx(wide, abs=1e-4)
 
 
-@settings(max_examples=25, deadline=None)
+@cases(25)
 @given(st.sampled_from(list(COARSE)), st.sampled_from(METALS), st.integers(4, 12))
 def test_a_studs_hole_and_thread_are_those_of_its_links(name: str, metal: str, cover: int) -> None:
     stud = ask("stud", thread=name, metal=metal, cover=str(cover))
@@ -151,7 +152,7 @@ def test_a_studs_hole_and_thread_are_those_of_its_links(name: str, metal: str, c
     assert follow(stud, "die").blank_mm == ask("die", thread=name, metal="mild-steel").blank_mm
 
 
-@settings(max_examples=25, deadline=None)
+@cases(25)
 @given(st.integers(5, 60), st.integers(5, 50), st.sampled_from(("6", "8", "10")))
 def test_a_passage_drilled_is_as_long_as_it_was_drawn(across: int, deep: int, drill: str) -> None:
     try:
@@ -162,7 +163,7 @@ def test_a_passage_drilled_is_as_long_as_it_was_drawn(across: int, deep: int, dr
     assert along.length_mm.value == pytest.approx(drawn.length_mm.value, abs=2e-3)
 
 
-@settings(max_examples=30, deadline=None)
+@cases(30)
 @given(
     st.sampled_from(["M3", "M6", "M10", "2BA", "1/2 BSW", "1/4-20 UNC", "1/4x40 ME"]),
     st.sampled_from(METALS),

@@ -6,7 +6,7 @@ from fractions import Fraction
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.ask import ask
@@ -19,6 +19,7 @@ from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 HERE, INCH = Told(PageUnit.MM, WORKSHOP), Told(PageUnit.INCH, WORKSHOP)
 CHAIN = Chain("chain", low=0.001, high=3000.0)
@@ -77,7 +78,7 @@ _MEMBERS = st.lists(
 )
 
 
-@settings(max_examples=60)
+@cases(60)
 @given(_MEMBERS, st.sampled_from([HERE, INCH]))
 def test_a_chain_said_back_reads_the_same(parts: list[str], told: Told) -> None:
     taken = CHAIN.read("; ".join(parts), told)
@@ -88,7 +89,7 @@ def test_a_chain_said_back_reads_the_same(parts: list[str], told: Told) -> None:
         assert float(one.high) == pytest.approx(float(other.high), abs=2e-3)
 
 
-@settings(max_examples=60)
+@cases(60)
 @given(_MEMBERS, st.integers(1, 40000))
 def test_worst_usual_and_halfway_lie_in_their_order(parts: list[str], room: int) -> None:
     got = answer("endfloat", room=f"{room / 100} +0.1 -0", stack="; ".join(parts))
@@ -221,7 +222,7 @@ def test_what_closes_a_float_is_said_as_it_stands(
     assert says in worded(got.says, PageUnit.MM)
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(st.integers(0, 400), st.integers(2300, 2600), st.integers(0, 400))
 def test_nothing_negative_ever_comes_off(half: int, stack: int, other: int) -> None:
     got = answer("endfloat", room=f"25 ±{half / 1000}", stack=f"{stack / 100} ±{other / 1000}")

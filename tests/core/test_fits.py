@@ -6,7 +6,7 @@ from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -19,6 +19,7 @@ from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP as SHED
+from tests.cases import cases
 
 FIT = CATALOGUE["fit"]
 SIZES = st.integers(1, 25000).map(lambda n: n / 100)
@@ -30,7 +31,7 @@ def ask(**typed: str) -> FitAnswer:
     return answer
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(SIZES, st.sampled_from(sorted(duties())))
 def test_any_hole_and_any_shaft_within_their_limits_keep_to_the_duty(size: float, key: str) -> None:
     answer = ask(size=f"{max(size, 0.5)}", duty=key)
@@ -43,7 +44,7 @@ def test_any_hole_and_any_shaft_within_their_limits_keep_to_the_duty(size: float
     assert answer.shaft_high_mm.value > answer.shaft_low_mm.value
 
 
-@settings(max_examples=25, deadline=None)
+@cases(25)
 @given(SIZES.filter(lambda mm: mm >= 1), st.sampled_from(WORKSHOP))
 def test_a_fit_translated_twice_is_the_fit_translated_once(size: float, key: str) -> None:
     low, high = bounds_of(duties()[key], size)
@@ -138,7 +139,7 @@ def test_a_class_on_a_plan_is_worked_out_for_the_side_it_names() -> None:
         assert (float(question.smallest), float(question.largest)) == pytest.approx((low, high))
 
 
-@settings(max_examples=60)
+@cases(60)
 @given(
     SIZES.filter(lambda mm: 1 <= mm < 249),
     st.sampled_from(sorted(duties())),
@@ -212,7 +213,7 @@ def test_what_measures_as_another_part_is_refused() -> None:
     assert refused.value.field == "made"
 
 
-@settings(max_examples=40)
+@cases(40)
 @given(
     st.lists(SIZES, min_size=1, max_size=20),
     st.sampled_from(LETTERS),

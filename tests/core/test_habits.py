@@ -29,29 +29,61 @@ LINES = [
 METALS = ("mild-steel", "brass", "grey-iron", "stainless-303", "gunmetal", "aluminium-6082")
 # What is done on an ordinary evening, none of it odd in size or holding.
 ORDINARY: list[tuple[str, dict[str, str]]] = [
-    *(("speed", {"operation": op, "diameter": d, "metal": m})
-      for op in ("turn", "face", "drill") for d in ("8", "20") for m in METALS),
-    *(("speed", {"operation": "bore", "diameter": d, "metal": m}) for d in ("16", "25") for m in METALS),
-    *(("speed", {"operation": "end-mill", "diameter": d, "metal": m, "machine": "mill"})
-      for d in ("6", "10") for m in METALS),
+    *(
+        ("speed", {"operation": op, "diameter": d, "metal": m})
+        for op in ("turn", "face", "drill")
+        for d in ("8", "20")
+        for m in METALS
+    ),
+    *(
+        ("speed", {"operation": "bore", "diameter": d, "metal": m})
+        for d in ("16", "25")
+        for m in METALS
+    ),
+    *(
+        ("speed", {"operation": "end-mill", "diameter": d, "metal": m, "machine": "mill"})
+        for d in ("6", "10")
+        for m in METALS
+    ),
     *(("hole", {"size": s, "metal": m, "deep": "12"}) for s in ("4", "6", "10") for m in METALS),
-    *(("tap", {"thread": t, "metal": m, "deep": "8"})
-      for t in ("M4", "M6", "2BA", "4BA") for m in METALS),
+    *(
+        ("tap", {"thread": t, "metal": m, "deep": "8"})
+        for t in ("M4", "M6", "2BA", "4BA")
+        for m in METALS
+    ),
     *(("die", {"thread": t, "metal": m}) for t in ("M4", "2BA") for m in METALS),
     *(("clearance", {"thread": t}) for t in ("M4", "2BA", "M6")),
     *(("stud", {"thread": t, "metal": m, "cover": "4"}) for t in ("M4", "2BA") for m in METALS),
-    *(("plan", {"job": "outside", "metal": m, "now": a, "wanted": b})
-      for a, b in (("16", "14.5"), ("25", "22"), ("12", "10")) for m in METALS),
-    *(("plan", {"job": "bore", "metal": m, "now": a, "wanted": b})
-      for a, b in (("14", "16"), ("20", "22")) for m in METALS),
+    *(
+        ("plan", {"job": "outside", "metal": m, "now": a, "wanted": b})
+        for a, b in (("16", "14.5"), ("25", "22"), ("12", "10"))
+        for m in METALS
+    ),
+    *(
+        ("plan", {"job": "bore", "metal": m, "now": a, "wanted": b})
+        for a, b in (("14", "16"), ("20", "22"))
+        for m in METALS
+    ),
     *(("plan", {"job": "face", "metal": m, "now": "21", "wanted": "20"}) for m in METALS),
     *(("thread", {"thread": t}) for t in ("M4", "2BA", "1/4x40")),
     *(("nearest-drill", {"size": s}) for s in ("3.3", "5", "7/64")),
-    *(("speed", {"operation": "part", "diameter": d, "metal": m}) for d in ("12", "20") for m in METALS),
-    *(("speed", {"operation": "ream", "diameter": d, "metal": m}) for d in ("6", "10") for m in METALS),
-    *(("speed", {"operation": "turn", "diameter": d, "metal": m, "stage": "finish", "tool": t})
-      for d in ("10", "30") for m in METALS for t in ("hss", "carbide")),
-]  # fmt: skip
+    *(
+        ("speed", {"operation": "part", "diameter": d, "metal": m})
+        for d in ("12", "20")
+        for m in METALS
+    ),
+    *(
+        ("speed", {"operation": "ream", "diameter": d, "metal": m})
+        for d in ("6", "10")
+        for m in METALS
+    ),
+    *(
+        ("speed", {"operation": "turn", "diameter": d, "metal": m, "stage": "finish", "tool": t})
+        for d in ("10", "30")
+        for m in METALS
+        for t in ("hss", "carbide")
+    ),
+]
 
 
 def answer(calculator: AnyCalculator, typed: dict[str, Any]) -> Any:

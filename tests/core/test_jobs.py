@@ -46,16 +46,44 @@ JOBS: list[tuple[str, str, float]] = [
     ("33.02 mm in 33.04 mm", "clearance_low_mm", 0.02),
     ("does 12.01 mm fit in 12.00 mm", "clearance_high_mm", -0.01),
     ("bore measures 22.00 mm 22.02 mm ringed piston now 22.4 mm", "high_mm", 22 - 22 / 25.4 * THOU),
-    ("bore measures 22.00 mm 22.02 mm ringed piston now 22.4 mm", "low_mm", 22.02 - 44 / 25.4 * THOU),
+    (
+        "bore measures 22.00 mm 22.02 mm ringed piston now 22.4 mm",
+        "low_mm",
+        22.02 - 44 / 25.4 * THOU,
+    ),
     ("bore to fit a 1/2 in shaft running fit", "low_mm", 12.7 + 0.75 * THOU),
     # Lamé, steel on steel.
-    ("press 20 mm in 40 mm boss 20 mm long 0.02 mm tight, mild steel on mild steel", "pressure_mpa", PRESSED),
-    ("press 20 mm in 40 mm boss 20 mm long 0.02 mm tight, mild steel on mild steel", "hoop_mpa", PRESSED * 2000 / 1200),
-    ("press 20 mm in 40 mm boss 20 mm long 0.02 mm tight, mild steel on mild steel", "force_n", 0.12 * PRESSED * pi * 400),
-    ("press 20 mm in 40 mm boss 20 mm long 0.02 mm tight, mild steel on mild steel", "torque_nm", 0.12 * PRESSED * pi * 4),
+    (
+        "press 20 mm in 40 mm boss 20 mm long 0.02 mm tight, mild steel on mild steel",
+        "pressure_mpa",
+        PRESSED,
+    ),
+    (
+        "press 20 mm in 40 mm boss 20 mm long 0.02 mm tight, mild steel on mild steel",
+        "hoop_mpa",
+        PRESSED * 2000 / 1200,
+    ),
+    (
+        "press 20 mm in 40 mm boss 20 mm long 0.02 mm tight, mild steel on mild steel",
+        "force_n",
+        0.12 * PRESSED * pi * 400,
+    ),
+    (
+        "press 20 mm in 40 mm boss 20 mm long 0.02 mm tight, mild steel on mild steel",
+        "torque_nm",
+        0.12 * PRESSED * pi * 4,
+    ),
     # Expansion: mild steel 11.7, silver steel 11.0, brass 20.9.
-    ("shrink mild steel on 20 mm silver steel 0.03 mm tight 0.02 mm to spare", "heat_c", 20 + 0.05 / 20 / 11.7e-6),
-    ("shrink mild steel on 40 mm silver steel 0.02 mm tight 0.02 mm to spare", "cool_c", 20 - 0.04 / 40 / 11.0e-6),
+    (
+        "shrink mild steel on 20 mm silver steel 0.03 mm tight 0.02 mm to spare",
+        "heat_c",
+        20 + 0.05 / 20 / 11.7e-6,
+    ),
+    (
+        "shrink mild steel on 40 mm silver steel 0.02 mm tight 0.02 mm to spare",
+        "cool_c",
+        20 - 0.04 / 40 / 11.0e-6,
+    ),
     ("brass reads 4 in at 32 C", "corrected_mm", 101.6 / (1 + 20.9e-6 * 12)),
     ("brass reads 101.6 mm at 89.6 F", "corrected_mm", 101.6 / (1 + 20.9e-6 * 12)),
     # Compound at 15 N/mm².
@@ -68,10 +96,17 @@ JOBS: list[tuple[str, str, float]] = [
     ("piston ring 22 mm bore", "stress_closed_mpa", 424 * 108 * PULLED * RING / (22 - RING) ** 2),
     ("throw 13/16 in", "swing_mm", 41.275),
     ("crank throw stroke 25 mm", "throw_mm", 12.5),
-    ("100 thou offset in the three-jaw 1 inch bar", "packing_mm",
-     1.5 * 2.54 - 12.7 + sqrt(12.7**2 - (cos(radians(30)) * 2.54 - 1.5) ** 2)),
+    (
+        "100 thou offset in the three-jaw 1 inch bar",
+        "packing_mm",
+        1.5 * 2.54 - 12.7 + sqrt(12.7**2 - (cos(radians(30)) * 2.54 - 1.5) ** 2),
+    ),
     ("crank throw 10 mm pin 6 mm main 8 mm", "bar_mm", 26.0),
-    ("keyway 1/16 in in 1/4 in shaft", "depth_top_mm", 0.79375 + 3.175 - sqrt(3.175**2 - 0.79375**2)),
+    (
+        "keyway 1/16 in in 1/4 in shaft",
+        "depth_top_mm",
+        0.79375 + 3.175 - sqrt(3.175**2 - 0.79375**2),
+    ),
     ("square on 3/8 in bar", "across_mm", 9.525 / sqrt(2)),
     ("hexagon 8.5 mm across on 10 mm bar", "depth_mm", 0.75),
     ("indicator shows 12 thou total", "move_mm", 6 * THOU),
@@ -80,27 +115,71 @@ JOBS: list[tuple[str, str, float]] = [
     ("two cranks 90 degrees apart throw 10 mm pin 6 mm", "over_pins_mm", 10 * sqrt(2) + 6),
     ("two cranks 120 degrees apart throw 10 mm", "rises_mm", 10 * sin(radians(120))),
     ("eccentric travel 5 mm shaft 8 mm", "thin_mm", 16.5 / 2 - 2.5 - 4),
-    ("eccentric throw 1/8 in shaft 5/16 in sheave 3/4 in", "strap_low_mm", 19.05 + (0.8 * 0.75 + 0.4) * THOU),
+    (
+        "eccentric throw 1/8 in shaft 5/16 in sheave 3/4 in",
+        "strap_low_mm",
+        19.05 + (0.8 * 0.75 + 0.4) * THOU,
+    ),
     ("eccentric 6 mm travel 8 mm shaft 0.3 mm lost motion", "lost_deg", degrees(asin(0.1))),
-    ("dog clutch 20 mm outside 8 mm bore 3 dogs play 0.1 mm", "gap_deg", 60 + degrees(asin(0.2 / 28))),
+    (
+        "dog clutch 20 mm outside 8 mm bore 3 dogs play 0.1 mm",
+        "gap_deg",
+        60 + degrees(asin(0.2 / 28)),
+    ),
     ("dog clutch 1 in outside 3/8 in bore play 0.1 mm", "past_mm", 0.05),
-    ("counterweight throw 12 mm, pin 6 mm x 10 mm, web 12 mm x 5 mm, room 22 mm", "pin_g_mm", pi * 9 * 10 * 7.85e-3 * 12),
-    ("counterweight throw 12 mm, pin 6 mm x 10 mm, web 12 mm x 5 mm, room 22 mm", "webs_g_mm", 2 * 12 * 5 * 24 * 7.85e-3 * 6),
+    (
+        "counterweight throw 12 mm, pin 6 mm x 10 mm, web 12 mm x 5 mm, room 22 mm",
+        "pin_g_mm",
+        pi * 9 * 10 * 7.85e-3 * 12,
+    ),
+    (
+        "counterweight throw 12 mm, pin 6 mm x 10 mm, web 12 mm x 5 mm, room 22 mm",
+        "webs_g_mm",
+        2 * 12 * 5 * 24 * 7.85e-3 * 6,
+    ),
     ("built up crank stroke 24 mm main 8 mm pin 7 mm", "main_low_mm", 8 + THOU),
     ("built up crank stroke 24 mm main 8 mm pin 7 mm", "holds_nm", 15 * pi * 7 * 5 * 3.5 / 1000),
     ("crankshaft from the solid stroke 30 mm main 10 mm pin 9 mm", "bar_mm", 39.0),
     ("crankshaft from the solid stroke 30 mm main 10 mm pin 9 mm", "rough_mm", 10 + 5 * THOU),
-    ("passage from 0 mm, 0 mm to 9 mm, 16 mm, 2 mm drill, past 3 mm, 8 mm", "wall_mm", 24 / hypot(9, 16) - 1),
+    (
+        "passage from 0 mm, 0 mm to 9 mm, 16 mm, 2 mm drill, past 3 mm, 8 mm",
+        "wall_mm",
+        24 / hypot(9, 16) - 1,
+    ),
     ("oil way 2 mm from 0 mm, 0 mm to 0 mm, 20 mm", "angle_deg", 0.0),
     # Along a shaft: sums.
-    ("end float 25 mm +0.05 -0 less 2 x bearing 8 mm +0 -0.02; boss 8.8 mm +0 -0.05", "float_low_mm", 0.2),
-    ("end float 25 mm +0.05 -0 less 2 x bearing 8 mm +0 -0.02; boss 8.8 mm +0 -0.05", "float_high_mm", 0.34),
+    (
+        "end float 25 mm +0.05 -0 less 2 x bearing 8 mm +0 -0.02; boss 8.8 mm +0 -0.05",
+        "float_low_mm",
+        0.2,
+    ),
+    (
+        "end float 25 mm +0.05 -0 less 2 x bearing 8 mm +0 -0.02; boss 8.8 mm +0 -0.05",
+        "float_high_mm",
+        0.34,
+    ),
     ("end play 1 in - 0.996 in", "float_mm", 4 * THOU),
     ("end float 25 mm - 24.55 mm, shims 0.05 mm, 0.1 mm, 0.25 mm", "shim_mm", 0.35),
-    ("shaft budget 2 1/2 in: bearing 3/8 in, eccentric 1/2 in, crank 1 in", "left_mm", 0.625 * 25.4),
-    ("along the shaft between frames 60 mm: bearing 8 mm; web 5 mm, with the web at 11 mm", "shift_mm", 0.5),
-    ("pair bores 22.00 mm; 22.03 mm, pistons 21.97 mm; 21.99 mm, free 0.02 mm, at most 0.05 mm", "tightest_mm", 0.03),
-    ("how many will fit: bore 22 mm +0.02 -0, piston 21.97 mm +0 -0.02, 6 of each, free 0.03 mm, at most 0.07 mm", "as_they_come_percent", 100.0),
+    (
+        "shaft budget 2 1/2 in: bearing 3/8 in, eccentric 1/2 in, crank 1 in",
+        "left_mm",
+        0.625 * 25.4,
+    ),
+    (
+        "along the shaft between frames 60 mm: bearing 8 mm; web 5 mm, with the web at 11 mm",
+        "shift_mm",
+        0.5,
+    ),
+    (
+        "pair bores 22.00 mm; 22.03 mm, pistons 21.97 mm; 21.99 mm, free 0.02 mm, at most 0.05 mm",
+        "tightest_mm",
+        0.03,
+    ),
+    (
+        "how many will fit: bore 22 mm +0.02 -0, piston 21.97 mm +0 -0.02, 6 of each, free 0.03 mm, at most 0.07 mm",
+        "as_they_come_percent",
+        100.0,
+    ),
     # Pistons, seals.
     ("make a piston 22 mm bore 4 mm rod", "high_mm", 22 - 22 / 25.4 * THOU),
     ("make a piston 22 mm bore 4 mm rod", "groove_width_mm", 1.8 + THOU),
@@ -112,11 +191,19 @@ JOBS: list[tuple[str, str, float]] = [
     # Threads in the lathe.
     ("screwcut M10 brass", "depth_mm", 1.5 * (7 / 8 - 1 / 8) * sqrt(3) / 2),
     ("screw cut 2BA silver steel relief 3 mm", "depth_mm", 0.6 * 0.81),
-    ("screw cut M10 along the top slide", "travel_mm", 1.5 * 0.75 * sqrt(3) / 2 / cos(radians(29.5))),
-    ("wires M10 wire 0.866 mm", "over_wires_mm", 10 - 1.5 * 0.75 * sqrt(3) / 2 + 3 * 0.866 - 1.5 * sqrt(3) / 2),
+    (
+        "screw cut M10 along the top slide",
+        "travel_mm",
+        1.5 * 0.75 * sqrt(3) / 2 / cos(radians(29.5)),
+    ),
+    (
+        "wires M10 wire 0.866 mm",
+        "over_wires_mm",
+        10 - 1.5 * 0.75 * sqrt(3) / 2 + 3 * 0.866 - 1.5 * sqrt(3) / 2,
+    ),
     ("change wheels for 0.81 mm on 8 tpi", "cuts_mm", 3.175 * 25 * 45 / (63 * 70)),
     ("change wheels for 26 tpi", "error_ppm", 0.0),
-]  # fmt: skip
+]
 
 
 def wrong_among(jobs: list[tuple[str, str, float]], page: PageUnit) -> list[str]:

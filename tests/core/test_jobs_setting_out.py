@@ -20,15 +20,35 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("6 holes on 31 mm pcd", "chord_mm", 15.5),
     ("6 holes on 31 mm pcd", "holes.1.x_mm", 7.75),
     ("6 holes on 31 mm pcd", "holes.1.y_mm", 15.5 * sqrt(3) / 2),
-    ("8 holes 39 mm pcd start 22.5 from the edge 30 mm 20 mm", "holes.0.x_mm", 30 + 19.5 * cos(pi / 8)),
-    ("8 holes 39 mm pcd start 22.5 from the edge 30 mm 20 mm", "holes.0.y_mm", 20 + 19.5 * sin(pi / 8)),
+    (
+        "8 holes 39 mm pcd start 22.5 from the edge 30 mm 20 mm",
+        "holes.0.x_mm",
+        30 + 19.5 * cos(pi / 8),
+    ),
+    (
+        "8 holes 39 mm pcd start 22.5 from the edge 30 mm 20 mm",
+        "holes.0.y_mm",
+        20 + 19.5 * sin(pi / 8),
+    ),
     ("8 holes 39 mm pcd start 22.5 from the edge 30 mm 20 mm", "chord_mm", 39 * sin(pi / 8)),
-    ("8 holes 39 mm pcd start 22.5 from the edge 30 mm 25 mm, 4 mm each", "over_mm", 39 * sin(pi / 8) + 4),
+    (
+        "8 holes 39 mm pcd start 22.5 from the edge 30 mm 25 mm, 4 mm each",
+        "over_mm",
+        39 * sin(pi / 8) + 4,
+    ),
     ("8 holes on a 39 mm pitch circle from the edges 30 mm and 20 mm", "holes.0.x_mm", 49.5),
     ("bolt circle 6 holes 31 mm bore 22 mm rim 40 mm", "chord_mm", 15.5),
     ("4 holes on 1 1/4 in pcd", "chord_mm", 1.25 * 25.4 / sqrt(2)),
-    ("6 studs on a 31 mm pitch circle, 3.2 mm drill, bore 22 mm, rim 40 mm", "bore_wall_mm", 4.5 - 1.6),
-    ("6 studs on a 31 mm pitch circle, 3.2 mm drill, bore 22 mm, rim 40 mm", "rim_wall_mm", 4.5 - 1.6),
+    (
+        "6 studs on a 31 mm pitch circle, 3.2 mm drill, bore 22 mm, rim 40 mm",
+        "bore_wall_mm",
+        4.5 - 1.6,
+    ),
+    (
+        "6 studs on a 31 mm pitch circle, 3.2 mm drill, bore 22 mm, rim 40 mm",
+        "rim_wall_mm",
+        4.5 - 1.6,
+    ),
     ("6 studs on a 31 mm pitch circle, 3.2 mm drill, bore 22 mm, rim 40 mm", "over_mm", 18.7),
     ("6 studs on a 31 mm pitch circle, 3.2 mm drill, bore 22 mm, rim 40 mm", "between_mm", 12.3),
     ("6 holes between bore 22 mm and rim 40 mm", "circle_mm", 31),
@@ -65,7 +85,11 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("cut up 3 x 45 mm, of mild steel 20 mm, facing 1 mm, centres 6 mm", "left_mm", 450 - 3 * 60),
     ("part off to length 12 mm blade 2 mm", "stop_mm", 12),
     ("part off to length 12 mm blade 2 mm left edge touched", "stop_mm", 14),
-    ("where to part 5 parts 10 mm long blade 2 mm facing 0.5 mm", "stops.4.stop_mm", 5 * 10.5 + 4 * 2),
+    (
+        "where to part 5 parts 10 mm long blade 2 mm facing 0.5 mm",
+        "stops.4.stop_mm",
+        5 * 10.5 + 4 * 2,
+    ),
     ("shoulders 5 mm; 3 mm; 8 mm, blade 2 mm", "stops.1.stop_mm", 6),
     ("slit 30 mm block", "piece_mm", 14.6),
     ("slit 40 mm kerf 1 mm side 12 mm", "rest_mm", 27),
@@ -75,17 +99,33 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("room under the spindle 220 mm, vice 70 mm; work 50 mm; chuck 60 mm", "left_mm", 40),
     ("table travel 150 mm long 100 mm cutter 20 mm", "left_mm", 30),
     ("spanner room 9 mm to the wall flats 5.5 mm", "left_mm", 9 - (2.1 * 5.5 + 7) / 2),
-    ("does it clear 9 mm away cutter 10 mm holder 30 mm standing out 20 mm high 12 mm", "fouls", "nothing"),
-    ("does it clear 9 mm away cutter 10 mm holder 30 mm standing out 10 mm high 12 mm", "fouls", "its holder"),
+    (
+        "does it clear 9 mm away cutter 10 mm holder 30 mm standing out 20 mm high 12 mm",
+        "fouls",
+        "nothing",
+    ),
+    (
+        "does it clear 9 mm away cutter 10 mm holder 30 mm standing out 10 mm high 12 mm",
+        "fouls",
+        "its holder",
+    ),
     ("2 flats 20 mm apart on 26 mm", "depth_mm", 3),
     ("link 40 mm long dia 16 mm cutter 6 mm", "length_mm", 80 + 22 * pi),
     ("link 40 mm long dia 16 mm end 10 mm cutter 6 mm", "offset_mm", 3),
     ("oblong 20 mm long 8 mm wide cutter 6 mm", "length_mm", 40 + 2 * pi),
     ("oblong 20 mm long 8 mm wide cutter 6 mm 3 mm deep 1 mm each leave 0.1 mm", "rounds", 4),
     ("oval flange 40 mm long boss 22 mm ends 10 mm cutter 6 mm", "moves.1.radius_mm", 8),
-    ("slot round an arc 40 mm circle 6 mm wide through 60 degrees cutter 4 mm", "moves.0.radius_mm", 1),
+    (
+        "slot round an arc 40 mm circle 6 mm wide through 60 degrees cutter 4 mm",
+        "moves.0.radius_mm",
+        1,
+    ),
     ("disc with flats 20 mm apart on 26 mm", "start_y_mm", -13),
-    ("profile 0 mm, 0 mm; 40 mm, 0 mm r5 mm; 40 mm, 20 mm; 0 mm, 20 mm, cutter 6 mm", "start_y_mm", -3),
+    (
+        "profile 0 mm, 0 mm; 40 mm, 0 mm r5 mm; 40 mm, 20 mm; 0 mm, 20 mm, cutter 6 mm",
+        "start_y_mm",
+        -3,
+    ),
     ("polar 40 mm 12 degrees", "x_mm", 40 * cos(radians(12))),
     ("polar 40 mm 12 degrees", "y_mm", 40 * sin(radians(12))),
     ("polar 40 mm at 12 degrees centre x 10 mm centre y 5 mm", "y_mm", 5 + 40 * sin(radians(12))),
@@ -113,7 +153,11 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("gear 18 teeth 0.8 module older cutters", "depth_mm", 2.157 * 0.8),
     ("spur gear 24 teeth 32 DP", "outside_mm", 26 * 25.4 / 32),
     ("gear 18 teeth 0.8 module with 36", "tight_mm", 21.6),
-    ("gear 18 teeth 0.8 module with 36 backlash 0.1 mm", "centres_mm", 21.6 + 0.05 / tan(radians(20))),
+    (
+        "gear 18 teeth 0.8 module with 36 backlash 0.1 mm",
+        "centres_mm",
+        21.6 + 0.05 / tan(radians(20)),
+    ),
     ("cut gear 20 teeth 1 mod 14.5 degrees", "base_circle_mm", 20 * cos(radians(14.5))),
     ("rack 20 teeth 1 module", "rack_pitch_mm", pi),
     ("rack 20 teeth 1 module", "gaps.19.at_mm", 19 * pi),
@@ -129,8 +173,12 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("divide 12 on the rotary table", "set_up", "7 turns and 120 divisions"),
     ("30 equal parts", "turns", 1),
     ("index 24", "error_deg", 0),
-    ("6 holes on 31 mm pcd, 4 mm each, clear of port 45 x 6 mm", "clear.0.wall_mm", 15.5 * sin(radians(15)) - 5),
-]  # fmt: skip
+    (
+        "6 holes on 31 mm pcd, 4 mm each, clear of port 45 x 6 mm",
+        "clear.0.wall_mm",
+        15.5 * sin(radians(15)) - 5,
+    ),
+]
 
 
 def found_in(answer: Any, path: str) -> Any:
@@ -149,9 +197,11 @@ def test_each_comes_to_what_a_pencil_says(page: PageUnit) -> None:
         except (Refused, AttributeError, IndexError) as failed:
             wrong.append(f"{line}: {path}: {failed}")
             continue
-        same = found == by_hand if isinstance(by_hand, str) else found == pytest.approx(
-            by_hand, rel=2e-4, abs=2e-4
-        )  # fmt: skip
+        same = (
+            found == by_hand
+            if isinstance(by_hand, str)
+            else found == pytest.approx(by_hand, rel=2e-4, abs=2e-4)
+        )
         if not same:
             wrong.append(f"{line}: {path} {found} and not {by_hand}")
     assert wrong == []

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -19,6 +19,7 @@ from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 METALS = sorted(k for k in shipped_metals() if not k.endswith("skin"))
 SIZES = st.integers(2, 400).map(lambda n: n / 4)
@@ -31,8 +32,10 @@ def ask(name: str, **typed: str) -> Any:
     )
 
 
-@settings(max_examples=80)
-@given(SIZES, st.floats(1.1, 4), st.sampled_from(METALS), st.sampled_from(["press", "drive", "shrink"]))  # fmt: skip
+@cases(80)
+@given(
+    SIZES, st.floats(1.1, 4), st.sampled_from(METALS), st.sampled_from(["press", "drive", "shrink"])
+)
 def test_what_a_class_is_made_to_is_borne(size: float, times: float, metal: str, by: str) -> None:
     """Nobody who types no interference is told one that yields the boss."""
     answer = ask("press", size=f"{size}", hub=f"{size * times:.4f}", boss_metal=metal, by=by)
@@ -42,7 +45,7 @@ def test_what_a_class_is_made_to_is_borne(size: float, times: float, metal: str,
     assert answer.pressure_low_mpa.value <= answer.pressure_mpa.value
 
 
-@settings(max_examples=60)
+@cases(60)
 @given(SIZES, st.sampled_from(METALS))
 def test_no_boss_is_told_a_heat_it_does_not_bear(size: float, metal: str) -> None:
     answer = ask("shrink", size=f"{size}", boss_metal=metal)
@@ -64,7 +67,10 @@ def test_an_interference_that_yields_the_boss_is_stopped_with_one_that_does_not(
 
 
 def test_iron_is_stopped_at_half_its_strength() -> None:
-    assert "may crack" in ask("press", size="20", hub="40", boss_metal="grey-iron", tight="0.1").cautions[0].says  # fmt: skip
+    assert (
+        "may crack"
+        in ask("press", size="20", hub="40", boss_metal="grey-iron", tight="0.1").cautions[0].says
+    )
 
 
 def test_a_hollow_shaft_gives_way_before_a_thick_boss() -> None:
@@ -83,13 +89,18 @@ def test_a_hollow_shaft_gives_way_before_a_thick_boss() -> None:
         ("press", {"size": "20", "hollow": "20"}, "hollow", "no shaft"),
         ("press", {"size": "0"}, "size", "more than 0"),
         ("press", {"size": "251"}, "size", "250 mm"),
-        ("press", {"size": "20", "tight": "0.01", "least": "0.02"}, "least", "over the interference"),
+        (
+            "press",
+            {"size": "20", "tight": "0.01", "least": "0.02"},
+            "least",
+            "over the interference",
+        ),
         ("shrink", {"size": "20", "room": "-300 C"}, "room", "at least"),
         ("shrink", {"size": "20", "tight": "3"}, "tight", "at most"),
         ("bond", {"size": "20", "hot": "-274 C"}, "hot", "at least"),
         ("bond", {"size": "20", "compound": "jam"}, "compound", "no compound"),
     ],
-)  # fmt: skip
+)
 def test_what_cannot_be_is_refused_at_its_field(
     name: str, typed: dict[str, str], field: str, says: str
 ) -> None:
@@ -147,7 +158,9 @@ def test_a_joint_is_handed_on_whole() -> None:
     for link in first.links:
         if link.calculator not in ("shrink", "bond"):
             continue
-        question = read_question(CATALOGUE[link.calculator], dict(link.question), PageUnit.INCH, WORKSHOP).question  # fmt: skip
+        question = read_question(
+            CATALOGUE[link.calculator], dict(link.question), PageUnit.INCH, WORKSHOP
+        ).question
         assert float(question.size) == pytest.approx(9.525)
         assert (float(question.hub), float(question.length)) == pytest.approx((20, 9))
         assert question.boss_metal == "brass"
@@ -155,7 +168,7 @@ def test_a_joint_is_handed_on_whole() -> None:
             assert float(question.tight) == pytest.approx(0.01)
 
 
-@settings(max_examples=40)
+@cases(40)
 @given(SIZES, st.sampled_from(METALS), st.floats(0.01, 1.5))
 def test_what_a_stop_says_instead_is_itself_not_stopped(
     size: float, metal: str, share: float

@@ -6,7 +6,7 @@ from fractions import Fraction
 from typing import Any
 
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -23,6 +23,7 @@ from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 HERE = Told(PageUnit.MM, WORKSHOP)
 
@@ -31,11 +32,14 @@ def ask(**typed: str) -> Any:
     return MATE.ask(read_question(MATE, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
 
 
-@settings(max_examples=80)
+@cases(80)
 @given(
-    st.integers(4000, 60000), st.integers(0, 3), st.sampled_from(sorted(duties())),
-    st.sampled_from(["shaft", "hole"]), st.floats(0, 1),
-)  # fmt: skip
+    st.integers(4000, 60000),
+    st.integers(0, 3),
+    st.sampled_from(sorted(duties())),
+    st.sampled_from(["shaft", "hole"]),
+    st.floats(0, 1),
+)
 def test_whatever_is_made_within_its_limits_keeps_to_the_duty_everywhere(
     um: int, taper: int, duty: str, make: str, share: float
 ) -> None:
@@ -88,7 +92,10 @@ def test_taper_ovality_and_what_governs_are_told_by_place() -> None:
     assert answer.taper_mm.value == pytest.approx(0.02)
     assert answer.oval_mm.value == pytest.approx(0.02)
     assert (answer.governs_mm.value, answer.governs_at) == (22.0, "at the bottom")
-    assert ask(make="hole", there="top 22.01, 22.03; bottom 22.00", duty="running").governs_at == "at the top"  # fmt: skip
+    assert (
+        ask(make="hole", there="top 22.01, 22.03; bottom 22.00", duty="running").governs_at
+        == "at the top"
+    )
 
 
 @pytest.mark.parametrize(
@@ -132,7 +139,13 @@ def test_one_register_for_two_bores_says_which_enter() -> None:
 
 
 def test_it_goes_cold_and_binds_hot() -> None:
-    typed = {"there": "22.00", "free": "0.03", "most": "0.05", "made": "21.96", "shaft_metal": "aluminium-6082"}  # fmt: skip
+    typed = {
+        "there": "22.00",
+        "free": "0.03",
+        "most": "0.05",
+        "made": "21.96",
+        "shaft_metal": "aluminium-6082",
+    }
     answer = ask(**typed, hole_hot="100 C", shaft_hot="200 C")
     assert answer.clearance_low_mm.value == pytest.approx(0.04)
     # By hand: 22 x 10.8e-6 x 80 less 21.96 x 23.4e-6 x 180.
@@ -147,10 +160,14 @@ def test_it_goes_cold_and_binds_hot() -> None:
         ({"there": "22", "duty": "running", "hole": "H7"}, "duty", "contradict"),
         ({"there": "22", "free": "0.05", "most": "0.02"}, "most", "under the least"),
         ({"there": "22 ; 3 blue"}, "there", "blue"),
-        ({"there": "22", "duty": "running", "made": "22", "hole_hot": "1400 C"}, "hole_hot", "melts"),
+        (
+            {"there": "22", "duty": "running", "made": "22", "hole_hot": "1400 C"},
+            "hole_hot",
+            "melts",
+        ),
         ({"there": "300", "hole": "H7"}, "size", "250 mm"),
     ],
-)  # fmt: skip
+)
 def test_what_cannot_be_is_refused(typed: dict[str, str], field: str, says: str) -> None:
     with pytest.raises(Refused) as refused:
         ask(**typed)

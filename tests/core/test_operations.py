@@ -6,7 +6,7 @@ import re
 from math import pi
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.ask import ask as ask_line
@@ -15,6 +15,7 @@ from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
+from tests.cases import cases
 from tests.core.test_speed import ask, refused
 
 # Factors on the turning speed as the trade has them: common practice.
@@ -238,7 +239,7 @@ def test_a_number_may_say_which_stainless(workshop: Workshop) -> None:
         ask_line("turn brass 303", workshop)
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(st.floats(0.2, 3.0), st.floats(4.0, 40.0), st.sampled_from(["brass", "ms", "ali", "304"]))
 def test_no_thread_is_cut_faster_than_a_hand_stops_it(
     pitch: float, diameter: float, metal: str

@@ -6,7 +6,7 @@ from math import pi
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.ask import ask as typed_line
@@ -18,6 +18,7 @@ from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 THOU = 0.0254
 
@@ -31,7 +32,7 @@ def does(answer: Any, words: str) -> Any:
     return next(one for one in answer.steps if words in one.does)
 
 
-@settings(max_examples=25, deadline=None)
+@cases(25)
 @given(st.integers(16, 80), st.integers(0, 2), st.sampled_from(["grey-iron", "gunmetal", "dural"]))
 def test_a_pistons_sizes_are_those_its_own_calculators_give(
     bore: int, rings: int, metal: str

@@ -6,7 +6,7 @@ import math
 from dataclasses import replace
 
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -23,6 +23,7 @@ from runk.core.tools import State
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import LATHE, WORKSHOP
+from tests.cases import cases
 
 SPEED = CATALOGUE["speed"]
 METALS = sorted(k for k in shipped_metals() if not k.endswith("-skin"))
@@ -43,7 +44,7 @@ def own(answer: SpeedAnswer, what: str) -> OwnFigure:
     return next(row for row in answer.own if row.what.startswith(what))
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(st.sampled_from(FED), st.sampled_from(METALS), st.floats(0.2, 5.0), st.floats(0.2, 5.0))
 def test_a_figure_of_ones_own_is_as_far_off_as_it_was_typed(
     operation: Operation, metal: str, faster: float, coarser: float
@@ -125,7 +126,7 @@ def test_together_they_are_set_against_the_belt_as_the_cut_itself_would_be() -> 
     assert f"ask {asked:.0f} W" in said
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(st.sampled_from(list(Operation)), st.sampled_from(METALS), st.floats(2, 60))
 def test_words_of_a_speed_are_kept(operation: Operation, metal: str, diameter: float) -> None:
     typed = {
@@ -151,7 +152,7 @@ def test_a_gear_that_is_not_there_is_refused_by_name() -> None:
         ask(operation="drill", metal="brass", diameter="6", machine="Mill", gears="back gear")
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(st.integers(20, 57), st.integers(1, 10))
 def test_harder_is_slower_and_past_the_edge_it_stops(hrc: int, more: int) -> None:
     def at(hard: int, tool: str) -> SpeedAnswer:
@@ -222,7 +223,7 @@ def nearest(**typed: str) -> NearestAnswer:
     return answer
 
 
-@settings(max_examples=80, deadline=None)
+@cases(80)
 @given(st.sampled_from(["collet", "reamer", "cutter", "bar"]), st.integers(200, 30000))
 def test_what_is_taken_is_owned_and_no_neighbour_serves_better(what: str, thousandths: int) -> None:
     size = thousandths / 1000
@@ -303,7 +304,7 @@ def test_a_pass_of_ones_own_is_said_to_be_coarse_or_fine(step: str, says: str) -
     assert bool(found) == bool(says)
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(st.floats(1.5, 15), st.floats(5, 60), st.sampled_from(["brass", "mild-steel", "grey-iron"]))
 def test_a_spigot_is_kept_under_a_third_of_its_yield(thick: float, arm: float, metal: str) -> None:
     """By the beam's own formulas, and the depth named in the Stop is one that stands."""

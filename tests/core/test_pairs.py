@@ -7,7 +7,7 @@ from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import linear_sum_assignment
 
@@ -22,6 +22,7 @@ from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 
 def answer(page: PageUnit = PageUnit.MM, **typed: str) -> Any:
@@ -52,7 +53,7 @@ def _brute(holes: list[float], shafts: list[float], least: float, most: float) -
 _SIZES = st.lists(st.integers(0, 40).map(lambda um: um / 1000), max_size=4)
 
 
-@settings(max_examples=150, deadline=None)
+@cases(150)
 @given(_SIZES, _SIZES, st.integers(0, 20), st.integers(0, 25))
 def test_it_is_the_best_of_every_way_there_is(
     holes: list[float], shafts: list[float], least: int, wide: int
@@ -82,7 +83,7 @@ def test_of_two_hundred_the_squares_are_scipys(seed: int) -> None:
     assert (off**2).sum() == pytest.approx(cost[rows, columns].sum())
 
 
-@settings(max_examples=25, deadline=None)
+@cases(25)
 @given(
     st.integers(0, 30),
     st.integers(1, 30),

@@ -7,7 +7,7 @@ from fractions import Fraction
 from typing import Any
 
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from runk.ask import ask
@@ -31,6 +31,7 @@ from runk.core.tools.measures import reads
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import LATHE, MILL, WORKSHOP
+from tests.cases import cases
 
 PLAIN = CutSpec(
     job=Job.OUTSIDE,
@@ -81,7 +82,7 @@ def specs(draw: st.DrawFn) -> CutSpec:
     )
 
 
-@settings(max_examples=300)
+@cases(300)
 @given(specs())
 def test_takes_add_up_to_the_metal_there_was(spec: CutSpec) -> None:
     made = every_pass(spec, at_start(spec))
@@ -90,7 +91,7 @@ def test_takes_add_up_to_the_metal_there_was(spec: CutSpec) -> None:
     assert taken + left == pytest.approx(spec.left(spec.now_mm), abs=1e-9)
 
 
-@settings(max_examples=300)
+@cases(300)
 @given(specs())
 def test_never_past_a_limit_if_cuts_come_out_as_predicted(spec: CutSpec) -> None:
     # A dial that cannot be set finely enough is cautioned about, and is not this property.

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -19,6 +19,7 @@ from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 SPEED = CATALOGUE["speed"]
 METALS = sorted(k for k in shipped_metals() if not k.endswith("-skin"))
@@ -37,7 +38,7 @@ def words(answer: SpeedAnswer) -> dict[str, str]:
     return {c.about: c.word for c in answer.cautions}
 
 
-@settings(max_examples=150, deadline=None)
+@cases(150)
 @given(
     st.sampled_from(METALS),
     st.floats(3, 60),
@@ -73,7 +74,7 @@ def test_long_work_is_slow_or_stopped(
         assert answer.spring_mm.value <= diameter / 10
 
 
-@settings(max_examples=200, deadline=None)
+@cases(200)
 @given(
     st.sampled_from(list(Operation)),
     st.sampled_from(METALS),

@@ -8,7 +8,7 @@ from math import atan2, cos, degrees, hypot, pi, radians, sin
 from typing import Any
 
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -30,6 +30,7 @@ from runk.formats.set_out_csv import places_csv, read_places_csv
 from runk.formats.set_out_dxf import read_dxf, set_out_dxf
 from runk.formats.sheet_pdf import Paper
 from runk.formats.template import place, template_pdf
+from tests.cases import cases
 from tests.reference.interpreter import Controller
 
 SIZE = st.integers(10, 800).map(lambda n: n / 10)
@@ -53,9 +54,14 @@ def left_standing(long: float, cuts: list[tuple[float, float]]) -> list[tuple[fl
     return pieces
 
 
-@settings(max_examples=80, deadline=None)
-@given(SIZE, st.sampled_from(["1", "1.6", "2", "3.2"]), st.integers(1, 9), st.booleans(),
-       st.sampled_from(["", "0.5"]))  # fmt: skip
+@cases(80)
+@given(
+    SIZE,
+    st.sampled_from(["1", "1.6", "2", "3.2"]),
+    st.integers(1, 9),
+    st.booleans(),
+    st.sampled_from(["", "0.5"]),
+)
 def test_a_bar_parted_so_falls_into_the_parts_that_were_wanted(
     long: float, blade: str, count: int, left: bool, facing: str
 ) -> None:
@@ -76,7 +82,7 @@ def test_a_bar_parted_so_falls_into_the_parts_that_were_wanted(
     assert [s.right_mm.value for s in found.stops] == pytest.approx([low for low, _ in cuts])
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(st.lists(st.integers(20, 120).map(lambda n: n / 10), min_size=3, max_size=9), st.booleans())
 def test_lands_and_grooves_come_out_as_they_were_told(widths: list[float], left: bool) -> None:
     widths = widths if len(widths) % 2 else widths[:-1]
@@ -92,7 +98,7 @@ def test_lands_and_grooves_come_out_as_they_were_told(widths: list[float], left:
     assert [b - a for a, b in pieces] == pytest.approx(widths[::2])
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(SIZE, st.integers(1, 8), st.sampled_from([0.3, 0.8, 1.2]))
 def test_slit_so_a_piece_falls_into_equal_ones(total: float, cuts: int, kerf: float) -> None:
     assume(total > (cuts + 1) * kerf + 1)
@@ -113,7 +119,7 @@ def test_what_is_joined_again_is_smaller_by_the_saw_and_larger_by_the_solder() -
         answer("slit", total="30", kerf="1", cuts="2", layer="0.1")
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(st.integers(20, 400), st.integers(1, 19), st.integers(2, 200))
 def test_a_taper_told_by_any_three_of_its_sizes_is_one_taper(
     large: int, share: int, long: int
@@ -148,7 +154,7 @@ def test_a_taper_that_tells_too_much_or_nothing_is_asked_about() -> None:
     assert {"the centres", "the tailstock"} <= {c.about for c in steep.cautions}
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(st.integers(1, 59), st.integers(40, 300))
 def test_a_sine_bar_on_its_packing_stands_at_its_angle(angle: int, bar: int) -> None:
     found = answer("sine", bar=f"{bar}", angle=f"{angle}")
@@ -171,7 +177,7 @@ def test_out_of_square_each_way_of_putting_it_right_has_the_same_triangle() -> N
     assert "the cause" in {c.about for c in answer("square", error="2", over="60").cautions}
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(SIZE, st.integers(1, 19))
 def test_corners_of_what_comes_out_of_a_round_lie_on_it(bar: float, share: int) -> None:
     for way, sides in (("square", 4), ("hexagon", 6)):
@@ -183,8 +189,13 @@ def test_corners_of_what_comes_out_of_a_round_lie_on_it(bar: float, share: int) 
     assume(side > 0.3)
     flat = answer("stock", way="rectangle", bar=f"{bar}", side=f"{side:.9f}")
     assert hypot(flat.largest_mm.value, flat.other_mm.value) == pytest.approx(bar, rel=1e-6)
-    again = answer("stock", way="bar", shape="rectangle", side=f"{side:.9f}",
-                   other=f"{flat.other_mm.value:.9f}")  # fmt: skip
+    again = answer(
+        "stock",
+        way="bar",
+        shape="rectangle",
+        side=f"{side:.9f}",
+        other=f"{flat.other_mm.value:.9f}",
+    )
     assert again.largest_mm.value == pytest.approx(bar, rel=1e-6)
 
 
@@ -216,7 +227,7 @@ def test_a_holder_fouls_where_its_cutter_does_not_stand_out_far_enough() -> None
     assert (stacked.fouls, stacked.left_mm.value) == ("vice", -5.0)
 
 
-@settings(max_examples=150, deadline=None)
+@cases(150)
 @given(st.text(alphabet='0123456789.,;:-+/ xyrabinmt°"#()\n', max_size=60))
 def test_what_is_typed_for_a_list_is_read_or_refused_in_a_sentence(typed: str) -> None:
     for kind in (
@@ -304,7 +315,7 @@ def profiles(draw: Any) -> Loop:
     return loop
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(profiles())
 def test_code_round_any_profile_is_walked_as_it_is_drawn(loop: Loop) -> None:
     """By the product's own dry run and by the tests' controller, apart from each other."""
@@ -320,7 +331,7 @@ def test_code_round_any_profile_is_walked_as_it_is_drawn(loop: Loop) -> None:
         assert min(hypot(x - p[0], y - p[1]) for p in track) < 1e-3
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(
     profiles(),
     st.lists(st.tuples(st.integers(-400, 400), st.integers(-400, 400)), max_size=20, unique=True),
@@ -336,9 +347,13 @@ def test_any_face_comes_back_from_its_drawing(loop: Loop, places: list[tuple[int
     assert area(again) == pytest.approx(area(loop), rel=1e-5)
 
 
-@settings(max_examples=60, deadline=None)
-@given(st.lists(st.tuples(st.integers(-9000, 9000), st.integers(-9000, 9000)), min_size=1, max_size=30),
-       st.sampled_from([",", ";", "\t"]))  # fmt: skip
+@cases(60)
+@given(
+    st.lists(
+        st.tuples(st.integers(-9000, 9000), st.integers(-9000, 9000)), min_size=1, max_size=30
+    ),
+    st.sampled_from([",", ";", "\t"]),
+)
 def test_any_places_come_back_from_their_table(places: list[tuple[int, int]], mark: str) -> None:
     holes = tuple(Hole(f"h{n}", x / 100, y / 100) for n, (x, y) in enumerate(places))
     text = places_csv(SetOut("any", holes)).replace(",", mark)
@@ -379,8 +394,23 @@ def test_a_face_is_laid_upright_or_on_its_side_and_never_over_the_edge() -> None
     assert template_pdf(SetOut("one", (Hole("1", 0, 0, 3),))).startswith(b"%PDF")
 
 
-@pytest.mark.parametrize("name", ["circle", "divide", "gear", "place", "taper", "sine", "square",
-                                  "stock", "part-off", "slit", "reach", "path"])  # fmt: skip
+@pytest.mark.parametrize(
+    "name",
+    [
+        "circle",
+        "divide",
+        "gear",
+        "place",
+        "taper",
+        "sine",
+        "square",
+        "stock",
+        "part-off",
+        "slit",
+        "reach",
+        "path",
+    ],
+)
 @pytest.mark.parametrize("page", list(PageUnit))
 def test_the_opening_of_each_is_said_and_answered_on_both_pages(name: str, page: PageUnit) -> None:
     one = CATALOGUE[name]
@@ -396,8 +426,9 @@ def test_turned_patterns_keep_their_distances() -> None:
     """A grid turned through any angle is the same grid."""
     flat = answer("circle", pattern="grid", count="4", rows="3", pitch="9", up="7").holes
     for turn in (17, 90, -133):
-        turned = answer("circle", pattern="grid", count="4", rows="3", pitch="9", up="7",
-                        start=str(turn)).holes  # fmt: skip
+        turned = answer(
+            "circle", pattern="grid", count="4", rows="3", pitch="9", up="7", start=str(turn)
+        ).holes
         for a, b in zip(flat, turned, strict=True):
             far = hypot(a.x_mm.value, a.y_mm.value)
             assert hypot(b.x_mm.value, b.y_mm.value) == pytest.approx(far)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -15,6 +15,7 @@ from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 
 def ask(name: str, **typed: str) -> Any:
@@ -24,7 +25,7 @@ def ask(name: str, **typed: str) -> Any:
     )
 
 
-@settings(max_examples=40)
+@cases(40)
 @given(st.integers(20, 400).map(lambda n: n / 4))
 def test_the_usual_ring_goes_on_and_presses_as_rings_do(bore: float) -> None:
     """Common practice, at any bore: it does not break going on, and presses 0.1 to 0.17."""
@@ -93,7 +94,9 @@ def test_setting_true_is_half_of_what_the_indicator_says() -> None:
 
 
 def test_a_narrower_cutter_shares_what_is_left_of_the_width() -> None:
-    assert "0.250 mm to each side" in worded(ask("keyway", width="3", shaft="12", cutter="2.5").says, PageUnit.MM)  # fmt: skip
+    assert "0.250 mm to each side" in worded(
+        ask("keyway", width="3", shaft="12", cutter="2.5").says, PageUnit.MM
+    )
     answer = ask("keyway", width="3", shaft="12", deep="1.5")
     assert answer.passes * answer.take_mm.value == pytest.approx(answer.depth_top_mm.value)
 

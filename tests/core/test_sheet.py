@@ -8,7 +8,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from pypdf import PdfReader
 
@@ -29,6 +29,7 @@ from runk.core.workshop import Workshop
 from runk.demo.back_shed import LATHE, MILL, WORKSHOP
 from runk.formats.sheet_csv import sheet_csv
 from runk.formats.sheet_pdf import SMALLEST_MARK, Paper, lay_out, sheet_pdf
+from tests.cases import cases
 
 OPERATIONS = [Operation(c.key) for c in CATALOGUE["sheet"].fields["operation"].choices]
 VARIABLE = replace(
@@ -48,7 +49,7 @@ def _sheet(workshop: Workshop = SHOP, **asked: object) -> SheetAnswer:
     return sheet(question, needs(question, workshop))
 
 
-@settings(max_examples=60)
+@cases(60)
 @given(
     st.sampled_from(OPERATIONS),
     st.sampled_from(list(Tool)),
@@ -137,7 +138,7 @@ def test_it_prints_with_every_mark_large_enough_for_two_metres(paper: Paper, mac
 
 
 @given(st.integers(1, 45), st.integers(1, 60))
-@settings(max_examples=25, deadline=None)
+@cases(25)
 def test_any_sheet_lays_out_on_paper(metals: int, sizes: int) -> None:
     keys = tuple(WORKSHOP.metals)[: min(metals, 20)]
     answer = _sheet(metals=keys, sizes=tuple(map(Fraction, range(1, sizes + 1))))

@@ -8,7 +8,7 @@ from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -25,6 +25,7 @@ from runk.core.refusals import Refused
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import LATHE, MILL, WORKSHOP
+from tests.cases import cases
 
 SPEED = CATALOGUE["speed"]
 METALS = [k for k in shipped_metals() if not k.endswith("-skin")]
@@ -375,7 +376,7 @@ def _figures(answer: Any) -> list[tuple[str, Figure]]:
     return found
 
 
-@settings(max_examples=300, deadline=None)
+@cases(300)
 @given(
     st.sampled_from(list(Operation)),
     st.sampled_from(METALS),
@@ -421,7 +422,7 @@ def test_any_reasonable_question_has_a_sound_answer(
     )
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(
     st.sampled_from(METALS),
     st.floats(2.0, 150.0),

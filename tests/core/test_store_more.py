@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shutil
 import sqlite3
 import threading
 from dataclasses import asdict, replace
@@ -22,7 +23,6 @@ from runk.core.plan.settle import Said
 from runk.core.tools import State, ToolKind
 from runk.core.tools.sets import tool_set
 from runk.demo.back_shed import LATHE, WORKSHOP
-from runk.demo.run import prepare
 from runk.store.copies import backup, restore
 from runk.store.cuts import newest, start_cut
 from runk.store.database import Store
@@ -89,11 +89,10 @@ def test_an_older_file_is_brought_up_with_all_that_was_in_it(tmp_path: Path, rev
     now.close()
 
 
-def test_a_backup_brings_back_cuts_and_trays(tmp_path: Path) -> None:
+def test_a_backup_brings_back_cuts_and_trays(tmp_path: Path, templates: Path) -> None:
     here, kept = tmp_path / "here.sqlite3", tmp_path / "kept.sqlite3"
+    shutil.copyfile(templates / "filled.sqlite3", here)
     store = Store(f"sqlite:///{here}")
-    store.migrate()
-    prepare(store)
     with store.writing() as session:
         cut = start_cut(session, "kept-cut-1", "A cut", {}, "mm", 1, PLAIN, SAID).id
     book = CutBook(store)

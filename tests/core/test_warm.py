@@ -6,7 +6,7 @@ from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -17,6 +17,7 @@ from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 WARM = CATALOGUE["warm"]
 METALS = st.sampled_from(sorted(k for k in shipped_metals() if not k.endswith("skin")))
@@ -34,30 +35,37 @@ def swept(**typed: str) -> Any:
 HOT = {"size": "22", "hole_metal": "grey-iron", "shaft_metal": "aluminium-6082"}
 
 
-@settings(max_examples=40)
+@cases(40)
 @given(METALS, METALS, st.integers(-40, 400), st.integers(-40, 400), st.floats(0.001, 0.3))
 def test_the_sweep_ends_where_the_answer_says(
     hole: str, shaft: str, hole_c: int, shaft_c: int, free: float
 ) -> None:
     typed = {
-        "size": "22", "hole_metal": hole, "shaft_metal": shaft, "hole_hot": f"{hole_c} C",
-        "shaft_hot": f"{shaft_c} C", "clear": f"{free:.4f}",
-    }  # fmt: skip
+        "size": "22",
+        "hole_metal": hole,
+        "shaft_metal": shaft,
+        "hole_hot": f"{hole_c} C",
+        "shaft_hot": f"{shaft_c} C",
+        "clear": f"{free:.4f}",
+    }
     answer, shape = ask(**typed), swept(**typed)
     assert shape.clearance_mm[0] == pytest.approx(answer.clearance_cold_mm.value, abs=1e-9)
     assert shape.clearance_mm[-1] == pytest.approx(answer.clearance_hot_mm.value, abs=1e-9)
     assert np.allclose(np.diff(shape.clearance_mm, 2), 0, atol=1e-6)
 
 
-@settings(max_examples=40)
+@cases(40)
 @given(METALS, METALS, st.integers(20, 400), st.integers(20, 400), st.floats(0.001, 0.2))
 def test_made_for_a_clearance_hot_it_has_it_and_cold_is_the_same_question(
     hole: str, shaft: str, hole_c: int, shaft_c: int, wanted: float
 ) -> None:
     typed = {
-        "size": "22", "hole_metal": hole, "shaft_metal": shaft, "hole_hot": f"{hole_c} C",
+        "size": "22",
+        "hole_metal": hole,
+        "shaft_metal": shaft,
+        "hole_hot": f"{hole_c} C",
         "shaft_hot": f"{shaft_c} C",
-    }  # fmt: skip
+    }
     made = ask(**typed, wanted=f"{wanted:.4f}")
     assert made.clearance_hot_mm.value == pytest.approx(float(f"{wanted:.4f}"), abs=1e-9)
     again = ask(**typed, clear=f"{made.clearance_cold_mm.value:.6f}")

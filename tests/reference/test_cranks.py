@@ -10,7 +10,7 @@ from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from scipy.integrate import dblquad
 from scipy.optimize import brentq
@@ -21,6 +21,7 @@ from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 
 def ask(name: str, **typed: str) -> Any:
@@ -46,7 +47,7 @@ def test_a_crank_is_balanced_when_its_web_is_integrated() -> None:
     assert got.weight_g.value * got.arm_mm.value == pytest.approx(-weight, rel=1e-6)
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(
     st.integers(4, 30), st.integers(20, 80), st.sampled_from(["brass", "mild-steel", "gunmetal"])
 )
@@ -64,7 +65,7 @@ def test_more_room_or_heavier_metal_never_wants_a_larger_weight(
     assert near.thinnest_mm.value <= thick
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(st.integers(4, 60), st.integers(4, 40))
 def test_a_sheaves_thin_side_is_what_sampling_its_rim_finds(travel: int, shaft: int) -> None:
     got = ask("eccentric", travel=f"{travel / 4}", shaft=f"{shaft / 2}")

@@ -10,7 +10,7 @@ from fractions import Fraction
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -21,6 +21,7 @@ from runk.core.tools.details import divider_of, gear_cutter_of
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 CIRCLES = (*range(15, 21), 21, 23, 27, 29, 31, 33, 37, 39, 41, 43, 47, 49)
 
@@ -64,7 +65,7 @@ def test_eighteen_at_forty_to_one() -> None:
     assert "7 holes" in found.arms
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(st.integers(1, 300))
 def test_marks_set_from_the_start_are_never_half_a_hole_out(count: int) -> None:
     found = answer(count=str(count))
@@ -75,7 +76,7 @@ def test_marks_set_from_the_start_are_never_half_a_hole_out(count: int) -> None:
         assert mark.at_deg.value == pytest.approx(360 * n / count)
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(st.integers(1, 400))
 def test_a_rotary_table_is_set_to_the_nearest_minute(count: int) -> None:
     """90 to 1 with 240 divisions a turn: a division is a minute of the table."""

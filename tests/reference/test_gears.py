@@ -12,7 +12,7 @@ from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from shapely import Polygon, affinity
 
@@ -24,6 +24,7 @@ from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 
 def answer(**typed: str) -> Any:
@@ -40,7 +41,7 @@ def test_spans_of_one_module(teeth: int, over: int, span: float) -> None:
     assert laws.span_mm(1.0, 20.0, over, teeth) == pytest.approx(span, abs=6e-4)
 
 
-@settings(max_examples=30, deadline=None)
+@cases(30)
 @given(st.integers(12, 120), st.sampled_from([0.5, 0.8, 1.0, 1.5]), st.sampled_from([14.5, 20.0]))
 def test_a_flank_is_a_string_unwound_from_its_base_circle(
     teeth: int, module: float, angle: float
@@ -64,7 +65,7 @@ def test_a_flank_is_a_string_unwound_from_its_base_circle(
     assert half_angle(pitch, teeth, module, angle) * 2 * pitch == pytest.approx(pi * module / 2)
 
 
-@settings(max_examples=25, deadline=None)
+@cases(25)
 @given(st.integers(14, 90), st.sampled_from([14.5, 20.0]))
 def test_a_span_is_what_jaws_find_on_the_outline(teeth: int, angle: float) -> None:
     """Teeth set square between two flat jaws: the widest point of the outer flanks touches."""
@@ -77,7 +78,7 @@ def test_a_span_is_what_jaws_find_on_the_outline(teeth: int, angle: float) -> No
     assert found.span_mm.value == pytest.approx(across, abs=2e-3)
 
 
-@settings(max_examples=25, deadline=None)
+@cases(25)
 @given(st.integers(12, 120))
 def test_a_tooth_is_as_thick_as_its_chord(teeth: int) -> None:
     found = answer(teeth=str(teeth), module="1")
@@ -122,7 +123,7 @@ def test_two_wheels_run_with_the_play_that_is_said(teeth: int, mate: int) -> Non
     assert one.intersection(tight).area < 2e-3
 
 
-@settings(max_examples=25, deadline=None)
+@cases(25)
 @given(st.integers(17, 80), st.integers(17, 80))
 def test_pairs_that_carry_by_walking_the_line_of_action(teeth: int, mate: int) -> None:
     """Along the line from tip circle to tip circle, in base pitches. Pressure angle 20."""

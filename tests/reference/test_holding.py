@@ -12,7 +12,7 @@ from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -20,6 +20,7 @@ from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 
 def answer(name: str, **typed: str) -> Any:
@@ -74,7 +75,7 @@ def test_what_a_face_that_is_stuck_bears(way: str, shear: float, dia: int, bore:
         ({"way": "vice", "dia": "40"}, 0.15 * 8000 * 0.02 / 2),
         ({"way": "clamps", "dia": "60", "clamps": "4"}, 0.15 * 16000 * 0.03 / 2),
     ],
-)  # fmt: skip
+)
 def test_what_a_grip_bears(typed: dict[str, str], bears: float) -> None:
     found = answer("grip", **typed, force="100")
     assert found.bears_nm.value == pytest.approx(bears)
@@ -89,7 +90,7 @@ def test_what_a_grip_bears(typed: dict[str, str], bears: float) -> None:
 _SPARE = st.lists(st.floats(0.01, 5.0).map(lambda x: round(x, 2)), min_size=1, max_size=4)
 
 
-@settings(max_examples=80, deadline=None)
+@cases(80)
 @given(_SPARE, _SPARE, st.floats(0.05, 1.5).map(lambda x: round(x, 2)))
 def test_every_face_cleans_up_where_any_shift_does_it(
     these: list[float], those: list[float], least: float

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from scipy.integrate import solve_ivp
 
 from runk.core.fits import heat, pressed
 from runk.core.metals.metal import shipped_metals
 from runk.core.plan.laws import cold_mm
+from tests.cases import cases
 
 
 def ring(
@@ -43,15 +44,27 @@ def ring(
     return u, e * u / r + nu * s
 
 
-@settings(max_examples=25)
+@cases(25)
 @given(
-    st.floats(4, 40), st.floats(1.1, 5), st.floats(0.05, 0.8), st.floats(60, 210),
-    st.floats(60, 210), st.floats(0.25, 0.35), st.floats(0.25, 0.35), st.floats(1, 200),
-)  # fmt: skip
+    st.floats(4, 40),
+    st.floats(1.1, 5),
+    st.floats(0.05, 0.8),
+    st.floats(60, 210),
+    st.floats(60, 210),
+    st.floats(0.25, 0.35),
+    st.floats(0.25, 0.35),
+    st.floats(1, 200),
+)
 def test_an_interference_makes_the_pressure_that_closes_it(
-    size: float, times: float, hollow: float, boss_gpa: float, shaft_gpa: float,
-    boss_nu: float, shaft_nu: float, pressure: float,
-) -> None:  # fmt: skip
+    size: float,
+    times: float,
+    hollow: float,
+    boss_gpa: float,
+    shaft_gpa: float,
+    boss_nu: float,
+    shaft_nu: float,
+    pressure: float,
+) -> None:
     """Load both rings with a pressure: how far they part is the interference that makes it."""
     r = size / 2
     opens, hoop = ring(r, r * times, pressure, boss_gpa * 1000, boss_nu, "bore")
@@ -86,10 +99,15 @@ def test_like_metals_on_a_solid_shaft_come_to_the_short_form(
     [
         # Linear expansion near room temperature: tables of the Handbook of Chemistry and Physics
         # and of ASM, from memory; alloys within a tenth.
-        ("mild-steel", 11.7), ("stainless-304", 17.2), ("grey-iron", 10.8), ("brass", 20.5),
-        ("copper", 16.7), ("aluminium-6082", 23.6), ("phosphor-bronze", 17.8),
+        ("mild-steel", 11.7),
+        ("stainless-304", 17.2),
+        ("grey-iron", 10.8),
+        ("brass", 20.5),
+        ("copper", 16.7),
+        ("aluminium-6082", 23.6),
+        ("phosphor-bronze", 17.8),
     ],
-)  # fmt: skip
+)
 def test_metals_grow_as_tables_say(metal: str, um_per_m_k: float) -> None:
     ours = shipped_metals()[metal]["expansion_um_per_m_k"]
     assert ours == pytest.approx(um_per_m_k, rel=0.1)

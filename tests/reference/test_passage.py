@@ -6,7 +6,7 @@ from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import minimize
 
@@ -17,11 +17,12 @@ from runk.core.refusals import Refused
 from runk.core.shafts.skew import nearest
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 _POINT = st.tuples(*[st.integers(-20, 20).map(float)] * 3)
 
 
-@settings(max_examples=80, deadline=None)
+@cases(80)
 @given(_POINT, _POINT, _POINT, _POINT, st.booleans())
 def test_the_least_distance_is_what_walking_finds(
     a: Any, b: Any, c: Any, d: Any, endless: bool

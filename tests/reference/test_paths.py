@@ -7,7 +7,7 @@ from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
 from shapely import LineString, Polygon
 
@@ -20,6 +20,7 @@ from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 PROFILES = [
     {"profile": "link", "long": "40", "dia": "16", "end": "10"},
@@ -67,7 +68,7 @@ def test_a_path_is_the_profiles_own_buffer(typed: dict[str, str], side: str, cut
         assert a.end == pytest.approx(b.start, abs=1e-9)
 
 
-@settings(max_examples=120, deadline=None)
+@cases(120)
 @given(
     st.lists(st.tuples(st.integers(-25, 25), st.integers(12, 40)), min_size=3, max_size=14),
     st.sampled_from([-4.0, -1.0, 1.0, 2.5]),
@@ -109,7 +110,7 @@ def test_no_point_of_the_way_cuts_into_the_profile(typed: dict[str, str]) -> Non
         )
 
 
-@settings(max_examples=60)
+@cases(60)
 @given(st.floats(-3, 3).filter(lambda b: abs(b) > 0.02), st.integers(-20, 20), st.integers(1, 20))
 def test_an_arc_keeps_its_bend(bulge: float, x: int, y: int) -> None:
     """By three points: ends and the middle stand off the chord by half of it times the bend."""

@@ -6,7 +6,7 @@ import math
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from scipy.integrate import quad
 from scipy.optimize import brentq
@@ -15,9 +15,10 @@ from runk.core.rings import laws
 from runk.core.shafts.flats import depth_limit_mm, sharp_limit_mm, wide_limit_mm
 from runk.core.shafts.keyway import chord_limit_mm
 from runk.core.shafts.throw_laws import bar_both_mm, bar_one_mm, packing_mm
+from tests.cases import cases
 
 
-@settings(max_examples=40)
+@cases(40)
 @given(st.floats(10, 120), st.floats(20, 30), st.floats(0.08, 0.16), st.floats(60, 210))
 def test_a_ring_presses_and_bends_as_the_beam_says(
     bore: float, times: float, share: float, e_gpa: float
@@ -55,7 +56,7 @@ def touches(
     return float(np.linalg.norm(reach * along + off * beside - at)) - radius
 
 
-@settings(max_examples=60)
+@cases(60)
 @given(st.floats(6, 60), st.floats(0.02, 0.35), st.floats(0, 0.3))
 def test_packing_brings_three_jaws_to_the_bar(bar: float, share: float, jaw_share: float) -> None:
     """Solve the reach of the two bare jaws, then what is missing under the third."""
@@ -67,7 +68,7 @@ def test_packing_brings_three_jaws_to_the_bar(bar: float, share: float, jaw_shar
     assert packing_mm(throw, radius, jaw) == pytest.approx(missing, abs=1e-6)
 
 
-@settings(max_examples=40)
+@cases(40)
 @given(st.floats(2, 40), st.floats(2, 40), st.floats(0.1, 30))
 def test_the_smallest_bar_is_the_smallest_that_holds_both(
     main: float, pin: float, throw: float

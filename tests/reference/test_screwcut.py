@@ -11,7 +11,7 @@ from math import cos, radians, sin, tan
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from scipy.integrate import quad
 from scipy.optimize import brentq
@@ -26,6 +26,7 @@ from runk.core.threads.followed import to_follow
 from runk.core.threads.series import find_thread, threads
 from runk.core.units import PageUnit
 from runk.demo.back_shed import LATHE, WORKSHOP
+from tests.cases import cases
 
 METRIC = ["M3", "M4", "M6", "M8", "M10", "M12", "M16"]
 
@@ -60,7 +61,7 @@ def test_whole_forms_go_their_whole_depth(name: str, share: float) -> None:
     assert ask(thread=name).depth_mm.value == pytest.approx(share * p, rel=1e-5)
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(st.sampled_from(METRIC), st.integers(2, 30))
 def test_the_flanks_of_any_tip_are_those_of_the_thread(name: str, percent: int) -> None:
     """At the depth told, the tool's flanks stand half a pitch apart on the effective line."""
@@ -72,7 +73,7 @@ def test_the_flanks_of_any_tip_are_those_of_the_thread(name: str, percent: int) 
     assert flat + 2 * up * tan(radians(30)) == pytest.approx(p / 2, rel=1e-5)
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(
     st.sampled_from([t.name for t in threads() if t.pitch_mm > 0.3 and not t.name.startswith("G")]),
     st.sampled_from(["brass", "mild-steel", "stainless-303", "silver-steel"]),
@@ -107,7 +108,7 @@ def test_along_the_top_slide_it_goes_as_much_further() -> None:
     assert ask(thread="M10").angle_deg is None
 
 
-@settings(max_examples=30, deadline=None)
+@cases(30)
 @given(st.sampled_from(METRIC), st.integers(13, 60), st.integers(1, 3))
 def test_a_hand_can_stop_in_the_groove(name: str, tenths: int, starts: int) -> None:
     """One second: the carriage goes no farther than the groove is wide."""
@@ -119,9 +120,12 @@ def test_a_hand_can_stop_in_the_groove(name: str, tenths: int, starts: int) -> N
         assert got.set_rpm.value / 60 * got.lead_mm.value <= relief + 1e-6
     same = CATALOGUE["speed"]
     typed = {
-        "operation": "screw-cut", "metal": "mild-steel", "diameter": name[1:],
-        "pitch": f"{pitch * starts:.6f}", "relief": f"{relief:.4f}",
-    }  # fmt: skip
+        "operation": "screw-cut",
+        "metal": "mild-steel",
+        "diameter": name[1:],
+        "pitch": f"{pitch * starts:.6f}",
+        "relief": f"{relief:.4f}",
+    }
     speed = same.ask(read_question(same, typed, PageUnit.MM, WORKSHOP).question, WORKSHOP)
     assert speed.set_rpm.value == got.set_rpm.value
 
@@ -196,7 +200,7 @@ def test_a_nuts_room_is_near_what_the_standard_prints(name: str, low: float, hig
     assert spec.high_mm <= high + 1e-3
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(
     st.sampled_from([*METRIC, "1/4-20 UNC", "1/2-13 UNC"]),
     st.sampled_from(["straight", "slide"]),
@@ -246,7 +250,7 @@ def test_a_left_hand_thread_runs_off_its_end_and_no_groove_limits_it() -> None:
     )
 
 
-@settings(max_examples=30, deadline=None)
+@cases(30)
 @given(
     st.sampled_from([*METRIC, "2BA", "1/2 BSW", "1/4x40 ME"]),
     st.sampled_from(["straight", "slide"]),

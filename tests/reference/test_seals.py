@@ -10,7 +10,7 @@ from math import pi
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.ask import ask as typed_line
@@ -21,6 +21,7 @@ from runk.core.refusals import Refused
 from runk.core.rings.oring import gland_for, sections
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 from tests.reference.packages import rows
 
 _DYNAMIC = {
@@ -63,7 +64,7 @@ def test_squeeze_lies_in_the_published_range(section: float) -> None:
         assert low - 1 <= got.squeeze_percent.value <= high + 1
 
 
-@settings(max_examples=50, deadline=None)
+@cases(50)
 @given(st.integers(9, 80), st.sampled_from(["moving", "still"]))
 def test_between_the_tables_sections_no_groove_is_full_nor_slack(tenths: int, moves: str) -> None:
     """A ring squeezed keeps its area: it never fills its groove, and never lies loose in it."""

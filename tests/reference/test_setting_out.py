@@ -8,7 +8,7 @@ from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
@@ -17,6 +17,7 @@ from runk.core.layout.walls import least_apart
 from runk.core.questions import read_question
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 PLACE = st.tuples(st.integers(-60, 60).map(float), st.integers(-60, 60).map(float))
 
@@ -31,7 +32,7 @@ def turned(deg: float) -> Any:
     return np.array([[c, -s], [s, c]])
 
 
-@settings(max_examples=60)
+@cases(60)
 @given(st.integers(2, 40), st.integers(4, 300), st.integers(-360, 360), PLACE, st.booleans())
 def test_holes_round_a_circle_are_one_point_turned_again_and_again(
     count: int, circle: int, start: int, middle: tuple[float, float], other: bool
@@ -57,15 +58,16 @@ def test_holes_round_a_circle_are_one_point_turned_again_and_again(
 
 
 def test_a_straight_pattern_is_turned_about_its_first_hole() -> None:
-    found = answer("circle", pattern="grid", count="3", rows="2", pitch="10", up="4", start="30",
-                   x="7", y="-2").holes  # fmt: skip
+    found = answer(
+        "circle", pattern="grid", count="3", rows="2", pitch="10", up="4", start="30", x="7", y="-2"
+    ).holes
     flat = np.array([[c * 10.0, r * 4.0] for r in range(2) for c in range(3)])
     assert [(h.x_mm.value, h.y_mm.value) for h in found] == [
         pytest.approx(turned(30) @ p + (7, -2)) for p in flat
     ]
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(st.lists(PLACE, min_size=1, max_size=7, unique=True), PLACE)
 def test_no_way_round_a_few_holes_is_shorter(places: list[Any], start: Any) -> None:
     """Every order tried."""
@@ -74,7 +76,7 @@ def test_no_way_round_a_few_holes_is_shorter(places: list[Any], start: Any) -> N
     assert ours == pytest.approx(best)
 
 
-@settings(max_examples=20, deadline=None)
+@cases(20)
 @given(st.lists(PLACE, min_size=12, max_size=60, unique=True))
 def test_no_stretch_of_a_longer_way_is_better_turned_round(places: list[Any]) -> None:
     way = course(places)
@@ -85,14 +87,14 @@ def test_no_stretch_of_a_longer_way_is_better_turned_round(places: list[Any]) ->
         assert ours <= travel(places, other) + 1e-6
 
 
-@settings(max_examples=60)
+@cases(60)
 @given(st.lists(PLACE, min_size=2, max_size=40))
 def test_the_nearest_two_are_found(places: list[Any]) -> None:
     every = min(dist(a, b) for a, b in itertools.combinations(places, 2))
     assert least_apart(places) == pytest.approx(every)
 
 
-@settings(max_examples=15, deadline=None)
+@cases(15)
 @given(
     st.integers(3, 12),
     st.lists(st.tuples(st.integers(0, 359), st.integers(1, 8)), min_size=1, max_size=4),
@@ -114,15 +116,16 @@ def test_passages_are_cleared_as_far_as_sampling_finds(
         assert port.wall_mm.value == pytest.approx(least, abs=1e-6)
 
     def wall(start: float) -> float:
-        turned_so = answer("circle", count=str(count), circle="60", hole="3", ports=clear,
-                           start=f"{start:.4f}")  # fmt: skip
+        turned_so = answer(
+            "circle", count=str(count), circle="60", hole="3", ports=clear, start=f"{start:.4f}"
+        )
         return min(p.wall_mm.value for p in turned_so.clear)
 
     best = wall(one.better_deg.value)
     assert all(best >= wall(360 / count * n / 12) - 0.02 for n in range(12))
 
 
-@settings(max_examples=60)
+@cases(60)
 @given(st.integers(-300, 300), st.integers(-300, 300), PLACE)
 def test_square_and_polar_come_back_to_each_other(x: int, y: int, centre: Any) -> None:
     """By complex numbers, about any centre."""
@@ -142,7 +145,7 @@ def test_square_and_polar_come_back_to_each_other(x: int, y: int, centre: Any) -
     assert (back.x_mm.value, back.y_mm.value) == pytest.approx((x, y), abs=2e-4)
 
 
-@settings(max_examples=60)
+@cases(60)
 @given(st.integers(-40, 40), st.integers(-40, 40))
 def test_a_bore_is_found_from_an_indicator_anywhere_near_it(off_x: int, off_y: int) -> None:
     """A stylus in a 20 mm bore: its reading rises as the wall comes nearer to the spindle."""

@@ -6,10 +6,11 @@ import itertools
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.core.layout.cutting_stock import plan_cuts
+from tests.cases import cases
 
 
 def holds(parts: list[float], bar: float, kerf: float) -> bool:
@@ -28,7 +29,7 @@ def least_begun(parts: list[float], bars: list[float], kerf: float) -> float | N
     return best
 
 
-@settings(max_examples=80, deadline=None)
+@cases(80)
 @given(
     st.lists(st.integers(5, 90).map(float), min_size=1, max_size=6),
     st.lists(st.integers(60, 160).map(float), min_size=1, max_size=4),

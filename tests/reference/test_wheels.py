@@ -13,7 +13,7 @@ from math import pi
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from runk.ask import ask as typed_line
@@ -25,6 +25,7 @@ from runk.core.wheels.half_nuts import MOST_TURNS, dial_says, half_nuts_say, tur
 from runk.core.wheels.train import CLEAR, Train
 from runk.core.wheels.trains import bought, compound, trains
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 OWNED = (20, 20, 25, 30, 35, 38, 40, 45, 50, 55, 60, 63, 65, 70, 75)
 
@@ -46,7 +47,7 @@ def _brute(wheels: tuple[int, ...], ratio: Fraction) -> Fraction:
     return best
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(
     st.lists(st.integers(18, 80), min_size=6, max_size=8)
     .map(tuple)
@@ -67,7 +68,7 @@ def test_the_nearest_compound_train_is_what_brute_force_finds(
     assert list(abs(errors)) == sorted(abs(errors))
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(st.integers(15, 400))
 def test_trains_shown_can_be_set_up(hundredths: int) -> None:
     ratio = hundredths / 254
@@ -136,7 +137,7 @@ def test_half_nuts_open_where_both_pitches_meet(pitch: str, screw: str, says: st
         assert turns == 1 or f"every {turns} turns" in got.half_nuts
 
 
-@settings(max_examples=15, deadline=None)
+@cases(15)
 @given(st.integers(20, 300))
 def test_the_wheel_to_buy_is_better_than_all_that_is_owned(hundredths: int) -> None:
     ratio = hundredths / 317.5
@@ -152,7 +153,7 @@ def test_the_wheel_to_buy_is_better_than_all_that_is_owned(hundredths: int) -> N
     assert abs(trains((*OWNED, teeth), ratio, 1)[0].error) <= abs(train.error) + 2e-7
 
 
-@settings(max_examples=20, deadline=None)
+@cases(20)
 @given(st.integers(15, 400), st.sampled_from(OWNED))
 def test_what_cannot_be_set_up_leaves_room_for_what_can(hundredths: int, without: int) -> None:
     """However many of the nearest a lathe forbids, the nearest of the rest are found."""
@@ -231,7 +232,7 @@ def test_lines_of_wheels(line: str, unit: str, cuts: float) -> None:
     assert again.answer.set_up == asked.answer.set_up
 
 
-@settings(max_examples=80, deadline=None)
+@cases(80)
 @given(
     st.sampled_from([Fraction(254, 80), Fraction(254, 60), Fraction(3), Fraction(6)]),
     st.one_of(

@@ -20,15 +20,32 @@ def first_bending_rad_s(e_pa: float, density: float, diameter_m: float, length_m
     area, inertia = pi * diameter_m**2 / 4, pi * diameter_m**4 / 64
     h = length_m / ELEMENTS
     k = (
-        e_pa * inertia / h**3
-        * np.array([[12, 6 * h, -12, 6 * h], [6 * h, 4 * h * h, -6 * h, 2 * h * h],
-                    [-12, -6 * h, 12, -6 * h], [6 * h, 2 * h * h, -6 * h, 4 * h * h]])
-    )  # fmt: skip
+        e_pa
+        * inertia
+        / h**3
+        * np.array(
+            [
+                [12, 6 * h, -12, 6 * h],
+                [6 * h, 4 * h * h, -6 * h, 2 * h * h],
+                [-12, -6 * h, 12, -6 * h],
+                [6 * h, 2 * h * h, -6 * h, 4 * h * h],
+            ]
+        )
+    )
     m = (
-        density * area * h / 420
-        * np.array([[156, 22 * h, 54, -13 * h], [22 * h, 4 * h * h, 13 * h, -3 * h * h],
-                    [54, 13 * h, 156, -22 * h], [-13 * h, -3 * h * h, -22 * h, 4 * h * h]])
-    )  # fmt: skip
+        density
+        * area
+        * h
+        / 420
+        * np.array(
+            [
+                [156, 22 * h, 54, -13 * h],
+                [22 * h, 4 * h * h, 13 * h, -3 * h * h],
+                [54, 13 * h, 156, -22 * h],
+                [-13 * h, -3 * h * h, -22 * h, 4 * h * h],
+            ]
+        )
+    )
     size = 2 * ELEMENTS + 2
     stiff, mass = np.zeros((size, size)), np.zeros((size, size))
     for at in range(ELEMENTS):

@@ -11,7 +11,7 @@ from math import cos, radians, sin, tan
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import brentq
 
@@ -23,6 +23,7 @@ from runk.core.said import worded
 from runk.core.threads.series import find_thread, threads
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 INCH = 25.4
 
@@ -69,7 +70,7 @@ def test_limits_of_effective_diameters_as_printed(
 ALL = [t.name for t in threads() if not t.name.startswith("G")]
 
 
-@settings(max_examples=80, deadline=None)
+@cases(80)
 @given(st.sampled_from(ALL), st.floats(0.05, 0.95))
 def test_a_wire_laid_into_the_flanks_stands_where_the_formula_says(name: str, share: float) -> None:
     """A circle lowered between two straight flanks until it touches both, found by bisection."""
@@ -95,7 +96,7 @@ def test_a_wire_laid_into_the_flanks_stands_where_the_formula_says(name: str, sh
     assert best / 2 * cos(half) * 2 == pytest.approx(p / 2)
 
 
-@settings(max_examples=60, deadline=None)
+@cases(60)
 @given(st.sampled_from(ALL), st.integers(-60, 60))
 def test_a_reading_comes_back_as_the_diameter_it_was(name: str, off: int) -> None:
     first = ask(thread=name, wire=f"{find_thread(name).pitch_mm * 0.57:.6f}")

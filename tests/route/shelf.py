@@ -133,7 +133,12 @@ PARTS: dict[str, tuple[str, str, list[str], dict[str, Any]]] = {
     "wheel": (
         "grey-iron",
         "casting 120, 3 to come off",
-        ["face at 0", "face at 20", "outside 114, from 0 to 20, called rim", "bore 12 H7, from 0 to 20"],
+        [
+            "face at 0",
+            "face at 20",
+            "outside 114, from 0 to 20, called rim",
+            "bore 12 H7, from 0 to 20",
+        ],
         {},
     ),
     "tapped boss": (
@@ -199,7 +204,7 @@ PARTS: dict[str, tuple[str, str, list[str], dict[str, Any]]] = {
         ],
         {},
     ),
-}  # fmt: skip
+}
 
 
 @cache

@@ -6,7 +6,7 @@ by hand with a drawing of its own, a list of what is left of the bar.
 
 from __future__ import annotations
 
-from hypothesis import example, given, settings
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from runk.core.refusals import Refused
@@ -19,23 +19,43 @@ from runk.core.route.route import Job, Route, SetUp
 from runk.core.route.rules import check
 from runk.core.route.schools import schools_of
 from runk.demo.back_shed import WORKSHOP
+from tests.cases import cases
 
 EXTRAS = (
-    "tapped M4, across, at {mid}", "drilled 2, across, at {mid}", "drilled 3", "reamed 4 H7",
-    "tapped M5", "tapped M3, 6 deep, from the left end, called stud", "chamfer 0.5 at 0",
-    "groove {neck}, 1 wide, at {mid}", "2 flats {flat} across, from {a} to {b}",
-    "hexagon {flat} across, from {a} to {b}", "keyway 2 wide, 1 deep, from {a} to {b}",
-    "keyway in the bore 2 wide, 1 deep, from 0 to {end}", "bore {bore} H7, from 0 to {end}",
-    "bore {bore}, from 0 to {a}, called recess", "4 holes 2 on {circle} circle",
+    "tapped M4, across, at {mid}",
+    "drilled 2, across, at {mid}",
+    "drilled 3",
+    "reamed 4 H7",
+    "tapped M5",
+    "tapped M3, 6 deep, from the left end, called stud",
+    "chamfer 0.5 at 0",
+    "groove {neck}, 1 wide, at {mid}",
+    "2 flats {flat} across, from {a} to {b}",
+    "hexagon {flat} across, from {a} to {b}",
+    "keyway 2 wide, 1 deep, from {a} to {b}",
+    "keyway in the bore 2 wide, 1 deep, from 0 to {end}",
+    "bore {bore} H7, from 0 to {end}",
+    "bore {bore}, from 0 to {a}, called recess",
+    "4 holes 2 on {circle} circle",
     "4 holes 2 on {circle} circle, 3 deep, from the left end, called back holes",
-    "knurl {big}, from {a} to {b}", "thread M6, from {end} to {more}",
-    "taper {big} down to {small}, from {end} to {more}", "counterbore {bore}, from 0 to 2",
-    "plane, from the top", "slot 3 wide, 2 deep, from {a} to {b}, from the top",
-    "passage 1.5, 45 degrees, at {mid}", "eccentric {small}, throw 1, from {end} to {more}",
+    "knurl {big}, from {a} to {b}",
+    "thread M6, from {end} to {more}",
+    "taper {big} down to {small}, from {end} to {more}",
+    "counterbore {bore}, from 0 to 2",
+    "plane, from the top",
+    "slot 3 wide, 2 deep, from {a} to {b}, from the top",
+    "passage 1.5, 45 degrees, at {mid}",
+    "eccentric {small}, throw 1, from {end} to {more}",
     "crankpin {small} h6, throw 2, from {end} to {more}",
-)  # fmt: skip
-BLANKS = ("bar {stock}", "bar {stock}, {long} long", "casting {stock}, 2 to come off",
-          "casting {stock}, 1 to come off, cored 5", "hexagon bar {stock}", "casting")  # fmt: skip
+)
+BLANKS = (
+    "bar {stock}",
+    "bar {stock}, {long} long",
+    "casting {stock}, 2 to come off",
+    "casting {stock}, 1 to come off, cored 5",
+    "hexagon bar {stock}",
+    "casting",
+)
 
 
 @st.composite
@@ -52,10 +72,20 @@ def drawn(draw: st.DrawFn) -> tuple[str, list[str], dict[str, object]]:
         sizes.append(wide)
     big, small = max(sizes), min(sizes)
     numbers = {
-        "mid": at // 2, "a": at // 3, "b": max(2 * at // 3, at // 3 + 1), "end": at,
-        "more": at + 10, "neck": max(small - 1, 1), "flat": max(small - 2, 1), "bore": max(small - 3, 1),
-        "circle": max(big - 4, 2), "big": big, "small": small, "stock": big + 4, "long": at + 30,
-    }  # fmt: skip
+        "mid": at // 2,
+        "a": at // 3,
+        "b": max(2 * at // 3, at // 3 + 1),
+        "end": at,
+        "more": at + 10,
+        "neck": max(small - 1, 1),
+        "flat": max(small - 2, 1),
+        "bore": max(small - 3, 1),
+        "circle": max(big - 4, 2),
+        "big": big,
+        "small": small,
+        "stock": big + 4,
+        "long": at + 30,
+    }
     faces = [f"face at {x}" for x in (0, at) if draw(st.integers(0, 4))]
     extras = draw(st.lists(st.sampled_from(EXTRAS), max_size=4, unique=True))
     lines = [*faces, *lines, *(one.format(**numbers) for one in extras)]
@@ -85,7 +115,7 @@ def go_through(job: Job, set_ups: tuple[SetUp, ...]) -> None:
     assert sorted(done) == sorted(job.by_key)
 
 
-@settings(max_examples=80, deadline=None)
+@cases(80)
 @given(drawn())
 @example(("bar 12", ["outside 8, from 0 to 10", "thread M6, from 10 to 20"], {}))
 @example(("casting", ["bore 20 H7, from 0 to 30", "plane, from the bottom"], {}))

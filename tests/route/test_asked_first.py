@@ -66,8 +66,10 @@ def test_the_next_grip_and_the_travel_are_told() -> None:
     found = asked("brass", "plate 80 by 20 by 10", lines, top, bottom)
     assert found["How is it held next?"].says == "In the vice, bottom up."
     assert found["Is the travel there?"].asked == {
-        "way": "travel", "long": "80 mm", "room": "280 mm",
-    }  # fmt: skip
+        "way": "travel",
+        "long": "80 mm",
+        "room": "280 mm",
+    }
     says = worded(found["Is the travel there?"].says, PageUnit.MM)
     assert says.startswith("80 mm of 280 mm the table goes")
     last = asked("brass", "plate 80 by 20 by 10", lines, top)["How is it held next?"]

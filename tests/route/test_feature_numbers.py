@@ -5,13 +5,14 @@ from __future__ import annotations
 from fractions import Fraction
 from typing import Any
 
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from runk.core.route.feature import BLANK, FEATURE
 from runk.core.route.reading import blank_said, feature_said
 from runk.core.units import PageUnit
 from runk.formats.part_json import said
+from tests.cases import cases
 
 INCH = Fraction(254, 10)
 Number = tuple[str, Fraction]
@@ -76,7 +77,7 @@ def lines(draw: st.DrawFn) -> tuple[str, PageUnit, dict[str, Any]]:
     return shape.format(kind=kind, limits=limits, **words), page, wanted
 
 
-@settings(max_examples=400, deadline=None)
+@cases(400)
 @given(lines())
 def test_every_number_arrives_where_it_was_typed(
     typed: tuple[str, PageUnit, dict[str, Any]],
@@ -114,7 +115,7 @@ BLANKS = (
 SIZES = ("dia", "long", "wide", "high", "surplus", "cored")
 
 
-@settings(max_examples=150, deadline=None)
+@cases(150)
 @given(st.data())
 def test_every_number_of_a_blank_too(data: st.DataObject) -> None:
     page, shape = data.draw(st.sampled_from(list(PageUnit))), data.draw(st.sampled_from(BLANKS))

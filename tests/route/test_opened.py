@@ -35,8 +35,11 @@ def test_every_room_opened_takes_what_it_is_given(name: str, page: PageUnit) -> 
         assert set(asked) <= set(calculator.fields)
         if not one.feature:
             question = read_question(calculator, asked, page, WORKSHOP).question
-            whole = {"length": part.long - part.begin, "thick": part.across,
-                     "throw": max(f.throw for f in part.features)}  # fmt: skip
+            whole = {
+                "length": part.long - part.begin,
+                "thick": part.across,
+                "throw": max(f.throw for f in part.features),
+            }
             found_mm = float(getattr(question, WHOLE[calculator.name]))
             assert found_mm == pytest.approx(whole[WHOLE[calculator.name]]) or one.verb == "harden"
             assert calculator.ask(question, WORKSHOP)

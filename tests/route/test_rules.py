@@ -146,13 +146,21 @@ def own(blank: str, *features: str) -> Job:
 
 def shimmed(route: Route) -> Route:
     """The same with a shim laid between the halves before they are bolted."""
-    return Route(tuple(
-        replace(one, does=tuple(
-            line for key in one.does
-            for line in ([key, "note: shim 0.1 between"] if key == "halves: bolt" else [key])
-        ))
-        for one in route.set_ups
-    ))  # fmt: skip
+    return Route(
+        tuple(
+            replace(
+                one,
+                does=tuple(
+                    line
+                    for key in one.does
+                    for line in (
+                        [key, "note: shim 0.1 between"] if key == "halves: bolt" else [key]
+                    )
+                ),
+            )
+            for one in route.set_ups
+        )
+    )
 
 
 def first_set_up(name: str) -> Route:
@@ -198,14 +206,26 @@ PORTED = own(
 
 # rule, the part, a route that breaks it
 WATCHED = [
-    ("packing", job("piston"), held(proposed("piston").route, 1, "jaws on outside 22, left end out")),
+    (
+        "packing",
+        job("piston"),
+        held(proposed("piston").route, 1, "jaws on outside 22, left end out"),
+    ),
     ("thin-wall", THIN, Route((SetUp("jaws on outside 30, left end out", ("bore 27: finish",)),))),
     ("plug-it", CUP, Route(tuple(replace(one, packing="") for one in propose(CUP).route.set_ups))),
     ("nothing-between", job("split rod"), shimmed(proposed("split rod").route)),
     ("long-overhang", LONG, Route((SetUp(CHUCK, ("outside 10: turn",)),))),
     ("whirling", WHIP, Route((SetUp(CHUCK, ("outside 5: turn",)),))),
-    ("between-centres", job("crankshaft"), Route((SetUp("in the chuck on its spare end, right end out", ("journal 10: finish",)),))),
-    ("tapered-grip", job("spindle"), Route((SetUp("jaws on taper 16, left end out", ("face 90: face",)),))),
+    (
+        "between-centres",
+        job("crankshaft"),
+        Route((SetUp("in the chuck on its spare end, right end out", ("journal 10: finish",)),)),
+    ),
+    (
+        "tapered-grip",
+        job("spindle"),
+        Route((SetUp("jaws on taper 16, left end out", ("face 90: face",)),)),
+    ),
     ("short-grip", SHORT, Route((SetUp("jaws on rim, right end out", ("face 0: face",)),))),
     ("balance", job("wheel"), without(proposed("wheel").route, "balance")),
     ("set-true", job("piston"), without(proposed("piston").route, "set true")),
@@ -213,34 +233,85 @@ WATCHED = [
     ("try-first", job("cylinder"), without(proposed("cylinder").route, "try")),
     ("deburr-first", job("cylinder"), swapped(proposed("cylinder").route, "deburr", "try")),
     ("cool-first", job("gland"), without(proposed("gland").route, "cool")),
-    ("isolate-the-drive", job("tapped boss"), without(proposed("tapped boss").route, "isolate the drive")),
+    (
+        "isolate-the-drive",
+        job("tapped boss"),
+        without(proposed("tapped boss").route, "isolate the drive"),
+    ),
     ("lock-the-carriage", job("gland"), without(proposed("gland").route, "lock the carriage")),
     ("look-it-over", job("wheel"), without(proposed("wheel").route, "look over")),
     ("sand-out", job("cylinder"), without(proposed("cylinder").route, "clean out")),
     ("mark-alike", job("cylinder"), without(proposed("cylinder").route, "mark")),
     ("deburr-crossings", job("link"), without(proposed("link").route, "deburr")),
-    ("twice", job("gland"), Route((*proposed("gland").route.set_ups, SetUp("jaws on flange, left end out", ("face 14: face",))))),
+    (
+        "twice",
+        job("gland"),
+        Route(
+            (
+                *proposed("gland").route.set_ups,
+                SetUp("jaws on flange, left end out", ("face 14: face",)),
+            )
+        ),
+    ),
     ("missing", job("gland"), first_set_up("gland")),
     ("unknown-line", job("gland"), Route((SetUp(CHUCK, ("polish the flange",)),))),
     ("unknown-hold", job("gland"), held(proposed("gland").route, 1, "in a vacuum chuck")),
-    ("face-first", job("tapped boss"), moved(proposed("tapped boss").route, "face 0: face", "tapped M6: drill")),
-    ("out-of-reach", job("gland"), held(proposed("gland").route, 1, "jaws on flange, right end out")),
+    (
+        "face-first",
+        job("tapped boss"),
+        moved(proposed("tapped boss").route, "face 0: face", "tapped M6: drill"),
+    ),
+    (
+        "out-of-reach",
+        job("gland"),
+        held(proposed("gland").route, 1, "jaws on flange, right end out"),
+    ),
     ("not-there-yet", job("piston"), Route(proposed("piston").route.set_ups[::-1])),
-    ("gone", job("gland"), Route((*proposed("gland").route.set_ups, SetUp(CHUCK, ("chamfer 0: chamfer",))))),
-    ("idle-set-up", job("gland"), Route((*proposed("gland").route.set_ups, SetUp("jaws on flange, left end out", ("deburr",))))),
+    (
+        "gone",
+        job("gland"),
+        Route((*proposed("gland").route.set_ups, SetUp(CHUCK, ("chamfer 0: chamfer",)))),
+    ),
+    (
+        "idle-set-up",
+        job("gland"),
+        Route(
+            (*proposed("gland").route.set_ups, SetUp("jaws on flange, left end out", ("deburr",)))
+        ),
+    ),
     ("no-reason", job("gland"), replace(proposed("gland").route, overruled={"datum-first": " "})),
-    ("no-room", own("bar 200", "face at 0", "outside 190, from 0 to 40"), Route((SetUp(CHUCK, ("face 0: face",)),))),
+    (
+        "no-room",
+        own("bar 200", "face at 0", "outside 190, from 0 to 40"),
+        Route((SetUp(CHUCK, ("face 0: face",)),)),
+    ),
     ("let-it-set", RING, without(propose(RING).route, "bond")),
     ("dry-first", job("crankshaft"), Route((SetUp(SPARE, ("bond the webs",)),))),
-    ("first-of-alike", job("cylinder"), replace(proposed("cylinder").route, set_ups=tuple(
-        replace(one, does=tuple(x.replace(", the first before the rest", "") for x in one.does))
-        for one in proposed("cylinder").route.set_ups))),
+    (
+        "first-of-alike",
+        job("cylinder"),
+        replace(
+            proposed("cylinder").route,
+            set_ups=tuple(
+                replace(
+                    one, does=tuple(x.replace(", the first before the rest", "") for x in one.does)
+                )
+                for one in proposed("cylinder").route.set_ups
+            ),
+        ),
+    ),
     ("hardens", SOFT, Route((SetUp("at the hearth", ("harden", "temper")),))),
     ("room-to-run-out", SHOULDERED, propose(SHOULDERED).route),
     ("clear-of-ports", PORTED, propose(PORTED).route),
-    ("relied-on", job("piston"), Route(
-        (SetUp("on a mandrel in bore 14", ("face 24: face",)),), {"bore-and-face": "bored on the mill"})),
-]  # fmt: skip
+    (
+        "relied-on",
+        job("piston"),
+        Route(
+            (SetUp("on a mandrel in bore 14", ("face 24: face",)),),
+            {"bore-and-face": "bored on the mill"},
+        ),
+    ),
+]
 
 
 @pytest.mark.parametrize(("key", "of", "route"), WATCHED, ids=[row[0] for row in WATCHED])
@@ -295,14 +366,22 @@ def test_overruling_a_rule_lets_a_shorter_route_through() -> None:
         ("bar 25", ["holes 3"], None),
         ("bar 25", ["taper 12 down to 12, from 0 to 10"], "small"),
         ("bar 25", ["crankpin 8, throw 12, from 0 to 10"], "crankpin 8"),
-        ("bar 25", ["outside 20, from 0 to 9", "4 holes 3 on 18 circle, from the right end"], "holes 3"),
-        ("bar 25", ["outside 24, from 0 to 9", "bore 12, from 0 to 9", "4 holes 3 on 14 circle"], "holes 3"),
+        (
+            "bar 25",
+            ["outside 20, from 0 to 9", "4 holes 3 on 18 circle, from the right end"],
+            "holes 3",
+        ),
+        (
+            "bar 25",
+            ["outside 24, from 0 to 9", "bore 12, from 0 to 9", "4 holes 3 on 14 circle"],
+            "holes 3",
+        ),
         ("bar 25", ["outside 24, from 0 to 9", "12 holes 5 on 16 circle"], "holes 5"),
         ("bar 25", ["outside 20, from 0 to 9", "tapped M6", "drilled 6"], "drilled 6"),
         ("bar", ["face at 0"], None),
         ("plate 60 by 40", ["plane, from the top"], None),
     ],
-)  # fmt: skip
+)
 def test_a_part_that_cannot_be_is_refused_with_its_feature(
     blank: str, features: list[str], field: str | None
 ) -> None:
@@ -360,7 +439,11 @@ def test_two_hundred_features_are_answered_and_more_refused() -> None:
 @pytest.mark.parametrize(
     ("page", "line", "said"),
     [
-        ("inch", "outside 1 1/8 -0.001 -0.002, from 3/16 to 1 3/16", 'Outside 1.125" -0.001" -0.002", from 0.1875" to 1.1875"'),
+        (
+            "inch",
+            "outside 1 1/8 -0.001 -0.002, from 3/16 to 1 3/16",
+            'Outside 1.125" -0.001" -0.002", from 0.1875" to 1.1875"',
+        ),
         ("inch", "face at 2 1/4", 'Face at 2.25"'),
         ("inch", "bore 11/16 H7 from 0 to 1 3/8", 'Bore 0.6875" H7, from 0" to 1.375"'),
         ("mm", "od 30 -0 -0.02 from 0 to 24", "Outside 30 mm +0 mm -0.02 mm, from 0 mm to 24 mm"),
@@ -368,11 +451,19 @@ def test_two_hundred_features_are_answered_and_more_refused() -> None:
         ("mm", "tap M4 10 deep", "Tapped hole M4, 10 mm deep"),
         ("mm", "reamed 6 H7 right through", "Reamed hole 6 mm H7"),
         ("mm", "groove 2 wide, 18, at 12", "Groove 18 mm, 2 mm wide, at 12 mm"),
-        ("mm", "crank pin 8 h6, throw 9, from 30 to 36", "Crankpin 8 mm h6, throw 9 mm, from 30 mm to 36 mm"),
-        ("mm", "port 3 wide, 5 deep, from 8 to 18, from the top", "Slot 3 mm wide, 5 mm deep, from 8 mm to 18 mm, from the top"),
+        (
+            "mm",
+            "crank pin 8 h6, throw 9, from 30 to 36",
+            "Crankpin 8 mm h6, throw 9 mm, from 30 mm to 36 mm",
+        ),
+        (
+            "mm",
+            "port 3 wide, 5 deep, from 8 to 18, from the top",
+            "Slot 3 mm wide, 5 mm deep, from 8 mm to 18 mm, from the top",
+        ),
         ("mm", "2 flats 10 across, from 5 to 12", "2 flats 10 mm across, from 5 mm to 12 mm"),
     ],
-)  # fmt: skip
+)
 def test_a_feature_is_read_as_a_tired_person_types_it(page: str, line: str, said: str) -> None:
     """No word of it is lost, and what is said back reads the same again."""
     unit = PageUnit(page)

@@ -18,16 +18,24 @@ from runk.demo.back_shed import WORKSHOP
 from tests.route.shelf import job
 
 PISTON = part_of(
-    "piston", "grey-iron", "bar 20",
-    ["face at 0", "face at 10", "outside 17.46 -0.01 -0.02, from 0 to 10, called skirt",
-     "tapped 4 BA, called rod hole"],
+    "piston",
+    "grey-iron",
+    "bar 20",
+    [
+        "face at 0",
+        "face at 10",
+        "outside 17.46 -0.01 -0.02, from 0 to 10, called skirt",
+        "tapped 4 BA, called rod hole",
+    ],
     tries={"rod hole": "its rod"},
-)  # fmt: skip
+)
 COVER = part_of(
-    "cover", "brass", "bar 45",
+    "cover",
+    "brass",
+    "bar 45",
     ["face at 0", "face at 5", "outside 40, from 0 to 5", "6 holes 3.2 on 31 circle, called studs"],
     tries={"studs": "the cylinder"},
-)  # fmt: skip
+)
 
 
 def routed(part: Any, **schools: str) -> list[tuple[str, tuple[str, ...]]]:
@@ -84,8 +92,12 @@ def test_both_ways_are_costed_and_what_has_no_web_is_refused() -> None:
     assert (solid.parts, built.parts) == (1, 3)
     assert solid.set_ups == len(propose(job("crankshaft")).route.set_ups)
     assert built.minutes > 0
-    bare = part_of("bare", "mild-steel", "bar 40", ["journal 10, from 0 to 20",
-                                                  "crankpin 8, throw 5, from 20 to 30"])  # fmt: skip
+    bare = part_of(
+        "bare",
+        "mild-steel",
+        "bar 40",
+        ["journal 10, from 0 to 20", "crankpin 8, throw 5, from 20 to 30"],
+    )
     with pytest.raises(Refused, match="no web"):
         built_up(bare)
 

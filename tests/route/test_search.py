@@ -11,13 +11,14 @@ import itertools
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import Bounds, LinearConstraint, milp
 
 from runk.core.route import search as module
 from runk.core.route.problem import Group, Place, Problem, posed
 from runk.core.route.search import least, parts_of
+from tests.cases import cases
 from tests.route.shelf import PARTS, job, proposed
 
 
@@ -68,9 +69,11 @@ def plain(problem: Problem) -> tuple[int | None, int]:
         shut.add(state)
         done, at, tool, belt, here = state
         whole = all(
-            (here & (g.one | g.others) in (0, g.one | g.others)) if g.every else (not here & g.one or here & g.others)
+            (here & (g.one | g.others) in (0, g.one | g.others))
+            if g.every
+            else (not here & g.one or here & g.others)
             for g in problem.groups
-        )  # fmt: skip
+        )
         if done == full and whole:
             return cost, len(shut)
         following = []
@@ -101,7 +104,7 @@ def plain(problem: Problem) -> tuple[int | None, int]:
     return None, len(shut)
 
 
-@settings(max_examples=250, deadline=None)
+@cases(250)
 @given(problems())
 def test_the_search_finds_what_trying_everything_finds(problem: Problem) -> None:
     found, (want, _) = least(problem), plain(problem)
@@ -188,7 +191,7 @@ def program(problem: Problem, slots: int) -> int | None:
     return round(solved.fun) if solved.success else None
 
 
-@settings(max_examples=40, deadline=None)
+@cases(40)
 @given(problems(5))
 def test_no_fewer_set_ups_by_an_integer_program(problem: Problem) -> None:
     found = least(problem)

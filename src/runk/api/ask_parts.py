@@ -135,9 +135,10 @@ def _hold(row: KeptPart, what: str, workshop: Workshop, page: PageUnit) -> Place
     if what and not wanted:
         # "to turn its rim": the rim is roughed and finished, or turned; its name is enough.
         wanted = [
-            one for one in job.operations
+            one
+            for one in job.operations
             if one.feature and any(w in one.feature.lower().split() for w in words)
-        ]  # fmt: skip
+        ]
     if not wanted:
         names = ", ".join(job.part.by_key)
         raise Refused(f"{row.name} has nothing like `{what[:40]}`.", suggest=names)

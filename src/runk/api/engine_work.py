@@ -104,11 +104,16 @@ def router(store: Store, here: Here) -> APIRouter:
     def rules() -> list[RuleOut]:
         return [
             RuleOut(
-                key=one.key, name=one.name, reason=one.reason, mend=one.mend,
-                severity=one.severity.value, source=one.source.title, tag=one.source.tag,
+                key=one.key,
+                name=one.name,
+                reason=one.reason,
+                mend=one.mend,
+                severity=one.severity.value,
+                source=one.source.title,
+                tag=one.source.tag,
             )
             for one in RULES
-        ]  # fmt: skip
+        ]
 
     # Written as it is: nothing of it is checked again on its way out.
     @routes.get("/engines/{engine_id}/work", response_model=EngineOut)
@@ -140,8 +145,9 @@ def router(store: Store, here: Here) -> APIRouter:
             engines = {row.engine_id for row in rows if row.engine_id is not None}
             stands: dict[tuple[int | None, str], str] = {
                 (engine, one.what): one.state
-                for engine in engines for one in wants_of(session, engine)
-            }  # fmt: skip
+                for engine in engines
+                for one in wants_of(session, engine)
+            }
             fits = fits_kept(session)
         return planned(rows, here(), minutes, unit, stands, fits)
 
@@ -176,9 +182,21 @@ def part_line(
 
 def _part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
     line = PartLine(
-        id=row.id, name=row.name, metal=row.metal, features=0, operations=0, done=0, minutes=0.0,
-        spent=0.0, next="", hold="", broken=0, wanted=[], problem="", routed=False,
-    )  # fmt: skip
+        id=row.id,
+        name=row.name,
+        metal=row.metal,
+        features=0,
+        operations=0,
+        done=0,
+        minutes=0.0,
+        spent=0.0,
+        next="",
+        hold="",
+        broken=0,
+        wanted=[],
+        problem="",
+        routed=False,
+    )
     if row.drawn is None:
         return line
     try:
@@ -205,9 +223,12 @@ def _part_line(row: KeptPart, workshop: Workshop, page: PageUnit) -> PartLine:
 
 
 def unmeasured(
-    row: KeptPart, job: Job, left: Sequence[str], fits: Sequence[KeptFit],
+    row: KeptPart,
+    job: Job,
+    left: Sequence[str],
+    fits: Sequence[KeptFit],
     by_id: Mapping[int, KeptPart],
-) -> str:  # fmt: skip
+) -> str:
     """The hole a shaft is brought to size for here, where nobody has measured it yet; else empty.
 
     What was measured first gives the other its size: the shaft itself, where that is there.
@@ -257,9 +278,10 @@ def planned(
             continue
         route, done = spoken_route(job, route_in(row)), frozenset(row.done)
         missing = {
-            one.blocks: one.what for one in wanted(job, bool(row.done))
+            one.blocks: one.what
+            for one in wanted(job, bool(row.done))
             if stands.get((row.engine_id, one.what)) != State.HERE
-        }  # fmt: skip
+        }
         own: list[Ready] = []
         for n, one in enumerate(route.set_ups, 1):
             left = [x for at, x in enumerate(one.does) if mark_of(job, n, at, x) not in done]
@@ -278,10 +300,14 @@ def planned(
             brings = sum(x in job.by_key for x in left) or 1
             own.append(Ready(row.id, n, takes, brings))
             told[row.id, n] = TonightRow(
-                part_id=row.id, part=row.name, engine=row.engine, set_up=n,
-                hold=job.part.said(one.hold), minutes=takes,
+                part_id=row.id,
+                part=row.name,
+                engine=row.engine,
+                set_up=n,
+                hold=job.part.said(one.hold),
+                minutes=takes,
                 does=[job.part.said(spoken(x)) for x in left],
-            )  # fmt: skip
+            )
         if own:
             ready.append(own)
     chosen = [told[one.part, one.set_up] for one in tonight(ready, minutes)]

@@ -39,9 +39,13 @@ def row_of(one: PartFile) -> dict[str, Any]:
     """A part of a file as it is kept."""
     route = None if one.route is None else route_kept(one.route)
     return {
-        "name": one.part.name, "metal": one.part.metal, "drawn": one.drawn, "route": route,
-        "done": list(one.done), "measured": one.measured,
-    }  # fmt: skip
+        "name": one.part.name,
+        "metal": one.part.metal,
+        "drawn": one.drawn,
+        "route": route,
+        "done": list(one.done),
+        "measured": one.measured,
+    }
 
 
 def engine_text(session: Session, name: str, rows: list[KeptPart]) -> str:
@@ -139,6 +143,9 @@ def _add_sheet(routes: APIRouter, store: Store, here: Here, kind: str) -> None:
         return as_file(route_pdf(part, paper), "application/pdf", f"route-{part_id}-{paper}.pdf")
 
     routes.add_api_route(
-        f"/parts/{{part_id}}/sheet.{kind}", sheet, methods=["GET"], response_class=Response,
+        f"/parts/{{part_id}}/sheet.{kind}",
+        sheet,
+        methods=["GET"],
+        response_class=Response,
         name=f"sheet {kind}",
-    )  # fmt: skip
+    )

@@ -54,11 +54,21 @@ def _told(
         other = kept if theirs[0] == kept.id else others[theirs[0]]
         reading = other.measured.get(theirs[1], "")
         row: dict[str, Any] = {
-            "id": one.id, "feature": mine[1], "part_id": other.id, "part": other.name,
-            "other": theirs[1], "duty": duties()[one.duty].label, "reading": reading,
-            "target": "", "says": "", "stands": "", "question": {},
-            "low_mm": None, "high_mm": None, "read": False,
-        }  # fmt: skip
+            "id": one.id,
+            "feature": mine[1],
+            "part_id": other.id,
+            "part": other.name,
+            "other": theirs[1],
+            "duty": duties()[one.duty].label,
+            "reading": reading,
+            "target": "",
+            "says": "",
+            "stands": "",
+            "question": {},
+            "low_mm": None,
+            "high_mm": None,
+            "read": False,
+        }
         made: Target | None = None
         there = features[other.id].get(theirs[1])
         if there is None or mine[1] not in features[kept.id]:
@@ -72,8 +82,13 @@ def _told(
             except Refused as refused:
                 row["says"] = refused.said(page)
         if made is not None:
-            row |= {"target": made.says, "question": made.asked, "read": made.read,
-                    "low_mm": made.low, "high_mm": made.high}  # fmt: skip
+            row |= {
+                "target": made.says,
+                "question": made.asked,
+                "read": made.read,
+                "low_mm": made.low,
+                "high_mm": made.high,
+            }
             row["says"] = "as it was read" if made.read else "as it is drawn: not read yet"
             row["stands"] = _stands(kept.measured.get(mine[1], ""), made, _unit(kept), workshop)
         rows.append((row, made))

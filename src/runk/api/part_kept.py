@@ -45,15 +45,36 @@ def worked_out(
         page = book.page(session, number)
         line = cut_line(page)
         says = f"{line.next_says} · {line.left} left" if line.state == "cut" else line.next_says
-        yield {"kind": "cut", "id": number, "feature": page.cut.feature, "calculator": "plan",
-               "title": line.title, "says": says, "state": line.state,
-               "question": {}}  # fmt: skip
+        yield {
+            "kind": "cut",
+            "id": number,
+            "feature": page.cut.feature,
+            "calculator": "plan",
+            "title": line.title,
+            "says": says,
+            "state": line.state,
+            "question": {},
+        }
     for mate in mates_of(session, part_id):
         stands = mate_line(session, book, mate, workshop)
-        yield {"kind": "mate", "id": mate.id, "feature": mate.feature, "calculator": "mate",
-               "title": mate.title, "says": stands.headline, "state": "",
-               "question": {}}  # fmt: skip
+        yield {
+            "kind": "mate",
+            "id": mate.id,
+            "feature": mate.feature,
+            "calculator": "mate",
+            "title": mate.title,
+            "says": stands.headline,
+            "state": "",
+            "question": {},
+        }
     for item in slate_of(session, part_id):
-        yield {"kind": "answer", "id": item.id, "feature": item.feature,
-               "calculator": item.calculator, "title": item.title, "says": item.headline,
-               "state": "", "question": item.question}  # fmt: skip
+        yield {
+            "kind": "answer",
+            "id": item.id,
+            "feature": item.feature,
+            "calculator": item.calculator,
+            "title": item.title,
+            "says": item.headline,
+            "state": "",
+            "question": item.question,
+        }

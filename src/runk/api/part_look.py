@@ -59,9 +59,12 @@ def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
         {"key": next(named).key if asked is not None else "", **answer} for asked, answer in typed
     ]
     plain = {
-        "blank": "" if blank is None else said(BLANK, blank, page), "lines": lines,
-        "drawn": None, "field": "blank" if wrong["problem"] else "", **wrong,
-    }  # fmt: skip
+        "blank": "" if blank is None else said(BLANK, blank, page),
+        "lines": lines,
+        "drawn": None,
+        "field": "blank" if wrong["problem"] else "",
+        **wrong,
+    }
     if blank is None or any(line["problem"] for line in lines) or not read:
         return plain
     try:

@@ -94,9 +94,14 @@ def _new(session: Session, row: KeptPart, piece: Piece) -> int:
     part = piece.part
     made = add_part(session, row.engine_id or 0, part.name, part.metal)
     told = {
-        "blank": piece.blank, "features": list(piece.features), "alike": part.alike,
-        "notes": [f"Of {row.name}, built up."], "tries": {}, "harden": False, "unit": "mm",
-    }  # fmt: skip
+        "blank": piece.blank,
+        "features": list(piece.features),
+        "alike": part.alike,
+        "notes": [f"Of {row.name}, built up."],
+        "tries": {},
+        "harden": False,
+        "unit": "mm",
+    }
     kept.save_drawn(session, made.id, 1, part.metal, told)
     return made.id
 
@@ -106,9 +111,16 @@ def _told(job: Job, school: School, page: PageUnit) -> SchoolOut:
     ways = []
     for way in school.ways:
         told = WayOut(
-            key=way.key, name=way.name, costs=way.costs, chosen=way.key == chosen, set_ups=0,
-            minutes=0.0, parts=0, proved=False, problem="",
-        )  # fmt: skip
+            key=way.key,
+            name=way.name,
+            costs=way.costs,
+            chosen=way.key == chosen,
+            set_ups=0,
+            minutes=0.0,
+            parts=0,
+            proved=False,
+            problem="",
+        )
         try:
             found = costed(job, school, way)
         except Refused as refused:

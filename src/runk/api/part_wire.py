@@ -48,13 +48,18 @@ def part_in(kept: KeptPart, workshop: Workshop) -> Job:
             suggest="bore 22 mm, from 0 to 40",
         )
     part = part_of(
-        kept.name, kept.metal, drawn["blank"], drawn["features"],
+        kept.name,
+        kept.metal,
+        drawn["blank"],
+        drawn["features"],
         PageUnit(drawn.get("unit", "mm")),
         workshop.metals,
-        notes=tuple(drawn.get("notes", ())), tries=drawn.get("tries", {}),
-        alike=drawn.get("alike", 1), harden=drawn.get("harden", False),
+        notes=tuple(drawn.get("notes", ())),
+        tries=drawn.get("tries", {}),
+        alike=drawn.get("alike", 1),
+        harden=drawn.get("harden", False),
         schools=drawn.get("schools", {}),
-    )  # fmt: skip
+    )
     if len(_JOBS) >= _MOST_JOBS:
         _JOBS.clear()
     job = Job(part, workshop)
@@ -88,21 +93,45 @@ def part_out(
     """A part whole, as plain data; where it cannot be made as drawn, why not."""
     drawn = kept.drawn or {}
     plain: dict[str, Any] = {
-        "id": kept.id, "name": kept.name, "engine": kept.engine, "engine_id": kept.engine_id,
-        "metal": kept.metal, "version": kept.version, "blank": str(drawn.get("blank", "")),
-        "blank_typed": str(drawn.get("blank", "")), "unit": drawn.get("unit", "mm"),
+        "id": kept.id,
+        "name": kept.name,
+        "engine": kept.engine,
+        "engine_id": kept.engine_id,
+        "metal": kept.metal,
+        "version": kept.version,
+        "blank": str(drawn.get("blank", "")),
+        "blank_typed": str(drawn.get("blank", "")),
+        "unit": drawn.get("unit", "mm"),
         "features": [
             {"key": "", "typed": line, "says": line, "operations": [], "limits": None}
             for line in drawn.get("features", [])
         ],
-        "notes": drawn.get("notes", []), "tries": drawn.get("tries", {}),
-        "alike": drawn.get("alike", 1), "harden": drawn.get("harden", False),
-        "schools": drawn.get("schools", {}), "asks_schools": [], "turned": True,
-        "problem": "", "field": "", "holds": [], "operations": [], "spoken": {}, "route": [],
-        "overruled": {}, "proved": False, "at_least": 0, "reasons": [], "broken": [],
-        "waved": [], "stages": [], "wanted": [], "minutes": 0.0,
-        "measured": kept.measured, "fits": list(fits), "kept": list(worked),
-    }  # fmt: skip
+        "notes": drawn.get("notes", []),
+        "tries": drawn.get("tries", {}),
+        "alike": drawn.get("alike", 1),
+        "harden": drawn.get("harden", False),
+        "schools": drawn.get("schools", {}),
+        "asks_schools": [],
+        "turned": True,
+        "problem": "",
+        "field": "",
+        "holds": [],
+        "operations": [],
+        "spoken": {},
+        "route": [],
+        "overruled": {},
+        "proved": False,
+        "at_least": 0,
+        "reasons": [],
+        "broken": [],
+        "waved": [],
+        "stages": [],
+        "wanted": [],
+        "minutes": 0.0,
+        "measured": kept.measured,
+        "fits": list(fits),
+        "kept": list(worked),
+    }
     try:
         job = part_in(kept, workshop)
     except Refused as refused:
@@ -208,13 +237,23 @@ def _line(job: Job, n: int, at: int, line: str, done: frozenset[str]) -> dict[st
     mark = mark_of(job, n, at, line)
     operation = job.by_key.get(line)
     plain = {
-        "line": line, "says": job.part.said(spoken(line)), "measures": _measures(job, line),
+        "line": line,
+        "says": job.part.said(spoken(line)),
+        "measures": _measures(job, line),
         "mark": mark,
         "feature": operation.feature if operation is not None else "",
-        "step": bool(step_of(line)), "done": mark in done, "tool": "", "belt": "", "rpm": 0.0,
-        "why": "", "minutes": line_min(job, line), "speed": {}, "room": "", "asked": {},
+        "step": bool(step_of(line)),
+        "done": mark in done,
+        "tool": "",
+        "belt": "",
+        "rpm": 0.0,
+        "why": "",
+        "minutes": line_min(job, line),
+        "speed": {},
+        "room": "",
+        "asked": {},
         "to": "",
-    }  # fmt: skip
+    }
     if operation is None:
         room, asked = opened_step(job.part, line) or ("", {})
         return plain | {"room": room, "asked": asked}

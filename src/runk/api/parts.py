@@ -58,10 +58,18 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
             before = kept.part_kept(session, part_id)
         # Read before it is kept: what cannot be made is refused, and what was there stays.
         part = part_of(
-            before.name, body.metal, body.blank, drawn["features"], body.unit, workshop.metals,
-            notes=tuple(body.notes), tries=body.tries, alike=body.alike, harden=body.harden,
+            before.name,
+            body.metal,
+            body.blank,
+            drawn["features"],
+            body.unit,
+            workshop.metals,
+            notes=tuple(body.notes),
+            tries=body.tries,
+            alike=body.alike,
+            harden=body.harden,
             schools=body.schools,
-        )  # fmt: skip
+        )
         lost = sorted(set(body.tries) - set(part.by_key))
         if lost:
             raise Refused(f"There is no feature `{lost[0][:60]}` to try.", field="tries")
@@ -136,9 +144,11 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
                     raise Refused(f"{feature} of {row.name}: {what}.", field="feature")
         with store.writing() as session:
             add_fit(
-                session, (body.hole_part, body.hole_feature),
-                (body.shaft_part, body.shaft_feature), body.duty,
-            )  # fmt: skip
+                session,
+                (body.hole_part, body.hole_feature),
+                (body.shaft_part, body.shaft_feature),
+                body.duty,
+            )
             found = kept.part_kept(session, part)
         return out(found, unit)
 

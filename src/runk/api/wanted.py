@@ -197,11 +197,13 @@ def _shafts(
         along = [(name, wide) for _, name, wide in sorted(sits)]
         total, long = sum(wide for _, wide in along), job.part.long - job.part.begin
         yield AlongOut(
-            shaft=row.name, part_id=row.id,
+            shaft=row.name,
+            part_id=row.id,
             along=[f"{name} {_said(wide, page)}" for name, wide in along],
-            says=f"{_said(total, page)} of {_said(long, page)}", over=total > long + 1e-6,
+            says=f"{_said(total, page)} of {_said(long, page)}",
+            over=total > long + 1e-6,
             question={"along": "; ".join(f"{_plain(name)} {wide:g} mm" for name, wide in along)},
-        )  # fmt: skip
+        )
 
 
 def _said(mm: float, page: PageUnit) -> str:

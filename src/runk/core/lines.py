@@ -31,8 +31,8 @@ def only_inches(line: str) -> bool:
 
 
 @lru_cache(maxsize=256)
-def _shapes(calculator: AnyCalculator) -> tuple[tuple[re.Pattern[str], Words], ...]:
-    """Every shape of its lines, and what it cannot do without."""
+def _shapes(calculator: AnyCalculator) -> tuple[tuple[str, Words], ...]:
+    """Every shape of its lines as a pattern not compiled yet, and what it cannot do without."""
     calls = sorted((c for c in calculator.calls if not set(c) & set("#@%")), key=len, reverse=True)
     call = "|".join(re.escape(c) for c in calls)
     # Own sentences first: what is said back reads the same.
@@ -40,11 +40,17 @@ def _shapes(calculator: AnyCalculator) -> tuple[tuple[re.Pattern[str], Words], .
     # As it is written first, commas and all; then as somebody types it, without. A part that
     # has commas of its own is as long as can be in one reading, as short in the other.
     return tuple(
-        (re.compile(_pattern(calculator, one, call, comma, short), re.IGNORECASE), _said(one))
+        (_pattern(calculator, one, call, comma, short), _said(one))
         for comma in (", ", r",?(?: and)? ")
         for short in ("?", "")
         for one in every
     )
+
+
+@lru_cache(maxsize=4096)
+def _compiled(shape: str) -> re.Pattern[str]:
+    """A shape ready to be tried: most are never asked for, and compiling all takes seconds."""
+    return re.compile(shape, re.IGNORECASE)
 
 
 Words = tuple[frozenset[str], tuple[frozenset[str], ...]]
@@ -117,9 +123,13 @@ def _leads(calculator: AnyCalculator) -> str:
     # A part that may be left out and is one of several words is led by those words themselves.
     names = {name for one in every for name in _CHOSEN.findall(one)} & set(calculator.fields)
     chosen = {
-        w for name in names if isinstance(kind := calculator.fields[name], OneOf)
-        for c in kind.choices for w in (c.label, *c.words) if " " in w
-    }  # fmt: skip
+        w
+        for name in names
+        if isinstance(kind := calculator.fields[name], OneOf)
+        for c in kind.choices
+        for w in (c.label, *c.words)
+        if " " in w
+    }
     words = "|".join(
         [rf"{re.escape(lead)} " for lead in sorted(found) if lead]
         + [rf"{re.escape(word)}\b" for word in sorted(chosen)]
@@ -161,7 +171,7 @@ def whole_lines(line: str, catalogue: Catalogue) -> Iterator[tuple[AnyCalculator
             whole, lots = words
             if not whole <= there or any(map(there.isdisjoint, lots)):
                 continue
-            if found := shape.fullmatch(plain):
+            if found := _compiled(shape).fullmatch(plain):
                 given = {n: text.strip(" ,") for n, text in found.groupdict().items() if text}
                 for name in found.groupdict():
                     if "__" in name:

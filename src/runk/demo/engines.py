@@ -89,9 +89,14 @@ def fill(session: Session) -> dict[str, int]:
 def _draw(session: Session, part_id: int, drawn: Drawn) -> None:
     """Draw a part."""
     told = {
-        "blank": drawn.blank, "features": list(drawn.features), "notes": list(drawn.notes),
-        "tries": drawn.tries, "alike": drawn.alike, "harden": drawn.harden, "unit": drawn.unit,
-    }  # fmt: skip
+        "blank": drawn.blank,
+        "features": list(drawn.features),
+        "notes": list(drawn.notes),
+        "tries": drawn.tries,
+        "alike": drawn.alike,
+        "harden": drawn.harden,
+        "unit": drawn.unit,
+    }
     save_drawn(session, part_id, 1, drawn.metal, told)
 
 
@@ -100,9 +105,16 @@ def _route(session: Session, part_id: int, drawn: Drawn) -> None:
     kept = part_kept(session, part_id)
     tries = kept.drawn["tries"] if kept.drawn else {}
     part = part_of(
-        drawn.name, drawn.metal, drawn.blank, drawn.features, PageUnit(drawn.unit),
-        notes=drawn.notes, tries=tries, alike=drawn.alike, harden=drawn.harden,
-    )  # fmt: skip
+        drawn.name,
+        drawn.metal,
+        drawn.blank,
+        drawn.features,
+        PageUnit(drawn.unit),
+        notes=drawn.notes,
+        tries=tries,
+        alike=drawn.alike,
+        harden=drawn.harden,
+    )
     job = Job(part, WORKSHOP)
     found = propose(job, drawn.overruled)
     save_route(session, part_id, kept.version, proposal_kept(found))

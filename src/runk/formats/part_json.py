@@ -23,9 +23,26 @@ from runk.core.workshop import Workshop
 VERSION = 2
 MOST_PARTS, MOST_SET_UPS, MOST_LINES, LONGEST_LINE = 200, 100, 400, 300
 _PART = frozenset(
-    {"name", "metal", "blank", "features", "notes", "tries", "alike", "harden", "route",
-     "overruled", "unit", "done", "proved", "at_least", "reasons", "measured", "schools"}
-)  # fmt: skip
+    {
+        "name",
+        "metal",
+        "blank",
+        "features",
+        "notes",
+        "tries",
+        "alike",
+        "harden",
+        "route",
+        "overruled",
+        "unit",
+        "done",
+        "proved",
+        "at_least",
+        "reasons",
+        "measured",
+        "schools",
+    }
+)
 
 
 @dataclass(frozen=True)
@@ -131,8 +148,9 @@ def _together(row: Any, names: list[str]) -> Together:
         if not (
             isinstance(side, list) and len(side) == 2 and all(isinstance(x, str) for x in side)
         ):
-            raise Refused("A hole or shaft is the name of a part and of a feature.",
-                          field="goes_with")  # fmt: skip
+            raise Refused(
+                "A hole or shaft is the name of a part and of a feature.", field="goes_with"
+            )
         if side[0].casefold() not in names:
             raise Refused(f"There is no part {side[0][:60]} in that file.", field="goes_with")
     duty = _text(row, "duty", 40)
@@ -187,13 +205,17 @@ def _part(row: Any, n: int, metals: Mapping[str, Metal], page: PageUnit) -> Part
     if not all(isinstance(one, str | dict) for one in features):
         raise Refused(f"{name}: a feature is a line or an object.", field="features")
     part = part_of(
-        name, metal, blank, features, page,
+        name,
+        metal,
+        blank,
+        features,
+        page,
         notes=tuple(_lines(row, "notes")),
         tries={str(k): v for k, v in tries.items()},
         alike=alike,
         harden=row.get("harden") is True,
         schools=_words(row, "schools", 10),
-    )  # fmt: skip
+    )
     lost = sorted(set(part.tries) - set(part.by_key))
     if lost:
         raise Refused(f"{name} has no feature `{lost[0][:60]}` to try.", field="tries")
@@ -203,9 +225,12 @@ def _part(row: Any, n: int, metals: Mapping[str, Metal], page: PageUnit) -> Part
             typed if isinstance(typed, str) else said(FEATURE, one.asked, page)
             for typed, one in zip(features, part.features, strict=True)
         ],
-        "notes": list(part.notes), "tries": dict(part.tries), "alike": part.alike,
-        "harden": part.harden, "unit": page.value,
-    }  # fmt: skip
+        "notes": list(part.notes),
+        "tries": dict(part.tries),
+        "alike": part.alike,
+        "harden": part.harden,
+        "unit": page.value,
+    }
     if part.schools:
         drawn["schools"] = dict(part.schools)
     measured = _words(row, "measured", 200)
@@ -343,7 +368,10 @@ def engine_plain(
         {"hole": list(one.hole), "shaft": list(one.shaft), "duty": one.duty} for one in goes_with
     ]
     return {
-        "runk": "parts", "version": VERSION, "unit": page.value, "engine": engine,
+        "runk": "parts",
+        "version": VERSION,
+        "unit": page.value,
+        "engine": engine,
         "parts": [dict(row) for row in rows],
         **({"goes_with": together} if together else {}),
-    }  # fmt: skip
+    }

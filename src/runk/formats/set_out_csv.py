@@ -93,5 +93,8 @@ def _bare(cells: list[str]) -> list[str]:
         return ["x", "y"]
     if len(cells) >= 3:
         return ["name", "x", "y"]
-    raise Refused("A table of places has at least two columns: x and y.", field="file",
-                  suggest="name,x_mm,y_mm")  # fmt: skip
+    raise Refused(
+        "A table of places has at least two columns: x and y.",
+        field="file",
+        suggest="name,x_mm,y_mm",
+    )

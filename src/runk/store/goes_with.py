@@ -69,9 +69,12 @@ def add_fit(session: Session, hole: tuple[int, str], shaft: tuple[int, str], dut
     if len(every) >= MOST_FITS:
         raise Refused(f"{MOST_FITS} fits are kept already.")
     row = GoesWithRow(
-        hole_part_id=hole[0], hole_feature=hole[1], shaft_part_id=shaft[0],
-        shaft_feature=shaft[1], duty=duty,
-    )  # fmt: skip
+        hole_part_id=hole[0],
+        hole_feature=hole[1],
+        shaft_part_id=shaft[0],
+        shaft_feature=shaft[1],
+        duty=duty,
+    )
     session.add(row)
     session.flush()
     _tried(session, _fit(row), True)

@@ -31,11 +31,17 @@ WAYS = (
 )
 FACES = (
     Choice("bare", "bare jaws", ("bare", "hard jaws"), silent=True),
-    Choice("soft", "soft packing", ("soft packing", "packing", "soft jaws", "aluminium strip",
-                                    "card")),
-)  # fmt: skip
-FORCE_N = {"three-jaw": 5000.0, "four-jaw": 5000.0, "collet": 4000.0, "vice": 8000.0,
-           "clamps": 4000.0}  # fmt: skip
+    Choice(
+        "soft", "soft packing", ("soft packing", "packing", "soft jaws", "aluminium strip", "card")
+    ),
+)
+FORCE_N = {
+    "three-jaw": 5000.0,
+    "four-jaw": 5000.0,
+    "collet": 4000.0,
+    "vice": 8000.0,
+    "clamps": 4000.0,
+}
 """In all, tightened with its own key; of one clamp: common practice, from memory."""
 FRICTION = {"bare": 0.15, "soft": 0.2}
 SAFETY = 2.0
@@ -65,33 +71,50 @@ class GripQuestion:
     way: Annotated[str, OneOf("held by", choices=WAYS)] = "three-jaw"
     dia: Annotated[
         Fraction,
-        Length("gripped on", ("gripped on", "grip", "on", "dia", "diameter"), principal=True,
-               over="bore", low=0.5, high=1000.0, asks="On what diameter is it gripped?",
-               placeholder="25 mm"),
-    ] = Fraction(25)  # fmt: skip
+        Length(
+            "gripped on",
+            ("gripped on", "grip", "on", "dia", "diameter"),
+            principal=True,
+            over="bore",
+            low=0.5,
+            high=1000.0,
+            asks="On what diameter is it gripped?",
+            placeholder="25 mm",
+        ),
+    ] = Fraction(25)
     at: Annotated[
         Fraction | None,
-        Length("cut at", ("cut at", "cutting", "at"), low=0.5, high=1000.0,
-               placeholder="where it is gripped"),
-    ] = None  # fmt: skip
+        Length(
+            "cut at",
+            ("cut at", "cutting", "at"),
+            low=0.5,
+            high=1000.0,
+            placeholder="where it is gripped",
+        ),
+    ] = None
     force: Annotated[
         float | None,
-        Number("force", ("force", "newtons", "n", "load"), units=("newtons", "newton", "n"),
-               low=1.0, high=20000.0, placeholder="a usual cut"),
-    ] = None  # fmt: skip
+        Number(
+            "force",
+            ("force", "newtons", "n", "load"),
+            units=("newtons", "newton", "n"),
+            low=1.0,
+            high=20000.0,
+            placeholder="a usual cut",
+        ),
+    ] = None
     faces: Annotated[str, OneOf("between", choices=FACES)] = "bare"
     clamps: Annotated[int | None, Count("clamps", ("clamps",), low=1, high=20, placeholder="3")] = (
         None
     )
     bore: Annotated[
         Fraction | None,
-        Length("bored", ("bore", "bored"), low=0.5, high=1000.0,
-               placeholder="solid"),
-    ] = None  # fmt: skip
+        Length("bored", ("bore", "bored"), low=0.5, high=1000.0, placeholder="solid"),
+    ] = None
     wide: Annotated[
         Fraction | None,
         Length("wide", ("wide", "long", "width"), low=0.2, high=500.0, placeholder="as its jaws"),
-    ] = None  # fmt: skip
+    ] = None
     metal: Annotated[str, OfMetal("metal", placeholder="mild steel")] = "mild-steel"
 
 
@@ -205,12 +228,19 @@ def compute(question: GripQuestion, shop: GripShop) -> GripAnswer:
     dia, at = float(question.dia), float(question.at or question.dia)
     bond = question.way in SHEAR_MPA
     if bond:
-        bears = w.of(bonded_nm, "bears_nm", shear_mpa=SHEAR_MPA[question.way], dia_mm=dia,
-                     bore_mm=float(question.bore or 0), safety=BOND_SAFETY)  # fmt: skip
+        bears = w.of(
+            bonded_nm,
+            "bears_nm",
+            shear_mpa=SHEAR_MPA[question.way],
+            dia_mm=dia,
+            bore_mm=float(question.bore or 0),
+            safety=BOND_SAFETY,
+        )
     else:
         force = FORCE_N[question.way] * ((question.clamps or 3) if question.way == "clamps" else 1)
-        bears = w.of(bears_nm, friction=FRICTION[question.faces], force_n=force, dia_mm=dia,
-                     safety=SAFETY)  # fmt: skip
+        bears = w.of(
+            bears_nm, friction=FRICTION[question.faces], force_n=force, dia_mm=dia, safety=SAFETY
+        )
     asks = w.of(asks_nm, cut_n=question.force or (_LIGHT_N if bond else _USUAL_N), at_mm=at)
     most = w.of(most_n, bears_nm=bears.value, at_mm=at)
     ring = _ring(question, shop, w)
@@ -225,9 +255,14 @@ def compute(question: GripQuestion, shop: GripShop) -> GripAnswer:
         lobes_mm=ring[1],
         jaw_n=ring[2],
         cautions=tuple(_cautions(question, bears, asks, ring[1])),
-        links=(Link("speed", (("diameter", f"{at:.4f} mm"), ("metal", question.metal)),
-                    "Force and belt of a cut there"),),
-    )  # fmt: skip
+        links=(
+            Link(
+                "speed",
+                (("diameter", f"{at:.4f} mm"), ("metal", question.metal)),
+                "Force and belt of a cut there",
+            ),
+        ),
+    )
 
 
 def _ring(

@@ -71,15 +71,27 @@ class HardenQuestion:
     )
     thick: Annotated[
         Fraction,
-        Length("thick", ("thick", "dia", "diameter"), principal=True, low=0.2, high=100.0,
-               asks="How thick is it?", placeholder="6 mm"),
-    ] = Fraction(6)  # fmt: skip
+        Length(
+            "thick",
+            ("thick", "dia", "diameter"),
+            principal=True,
+            low=0.2,
+            high=100.0,
+            asks="How thick is it?",
+            placeholder="6 mm",
+        ),
+    ] = Fraction(6)
     use: Annotated[str, OneOf("use", choices=USES)] = "cutting"
     size: Annotated[
         Fraction | None,
-        Length("size that counts", ("size", "counts"), low=0.2, high=1000.0,
-               placeholder="its thickness"),
-    ] = None  # fmt: skip
+        Length(
+            "size that counts",
+            ("size", "counts"),
+            low=0.2,
+            high=1000.0,
+            placeholder="its thickness",
+        ),
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -178,11 +190,14 @@ def compute(question: HardenQuestion, shop: HardenShop) -> HardenAnswer:
 def _cautions(question: HardenQuestion, steel: Steel) -> tuple[Caution, ...]:
     found = [
         Caution(
-            "Mind", "the fire",
+            "Mind",
+            "the fire",
             "Eyes and hands covered, nothing that burns within reach, the work never over bare "
-            "concrete, and the rules of the house and the club.", None, PRACTICE,
-        ),
-    ]  # fmt: skip
+            "concrete, and the rules of the house and the club.",
+            None,
+            PRACTICE,
+        )
+    ]
     if steel.quench == "oil":
         says = "Oil flares: a metal lid at hand, a deep tin half full, out of doors, no water near."
         found.append(Caution("Mind", "the oil", says, "quench", PRACTICE))

@@ -32,19 +32,36 @@ class SurplusQuestion:
 
     these: Annotated[
         tuple[Member, ...],
-        Chain("faces one way", needed=("*",), low=0.001, high=200.0,
-              asks="What is on the faces that look one way?", placeholder="flange 1.8; boss 2.2"),
-    ] = ()  # fmt: skip
+        Chain(
+            "faces one way",
+            needed=("*",),
+            low=0.001,
+            high=200.0,
+            asks="What is on the faces that look one way?",
+            placeholder="flange 1.8; boss 2.2",
+        ),
+    ] = ()
     those: Annotated[
         tuple[Member, ...],
-        Chain("faces the other way", needed=("*",), low=0.001, high=200.0,
-              asks="And on those that look the other way?", placeholder="base 0.4; back 1.1"),
-    ] = ()  # fmt: skip
+        Chain(
+            "faces the other way",
+            needed=("*",),
+            low=0.001,
+            high=200.0,
+            asks="And on those that look the other way?",
+            placeholder="base 0.4; back 1.1",
+        ),
+    ] = ()
     least: Annotated[
         Fraction,
-        Length("least to come off", ("least", "skin", "clean"), low=0.01, high=20.0,
-               placeholder="0.5 mm"),
-    ] = Fraction(1, 2)  # fmt: skip
+        Length(
+            "least to come off",
+            ("least", "skin", "clean"),
+            low=0.01,
+            high=20.0,
+            placeholder="0.5 mm",
+        ),
+    ] = Fraction(1, 2)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -130,17 +147,20 @@ def compute(question: SurplusQuestion, _: None = None) -> SurplusAnswer:
         says=_says(needed),
         faces=tuple(
             FaceLeft(
-                face=one.name if not one.name.isdigit() else f"face {one.name}", looks=looks,
+                face=one.name if not one.name.isdigit() else f"face {one.name}",
+                looks=looks,
                 now_mm=told(float(one.low), "now_mm"),
                 off_mm=told(float(one.low) + sign * needed, "off_mm"),
             )
-            for looks, sign, row in (("one way", -1.0, question.these),
-                                     ("the other", 1.0, question.those))
+            for looks, sign, row in (
+                ("one way", -1.0, question.these),
+                ("the other", 1.0, question.those),
+            )
             for one in row
         ),
         cautions=tuple(_cautions(scarce, then, least)),
         links=(),
-    )  # fmt: skip
+    )
 
 
 def _scarcest(faces: tuple[Member, ...]) -> Member:

@@ -65,8 +65,10 @@ class OfCorners(Kind):
         if len(parts) > MOST_CORNERS:
             raise Refused(f"{len(parts)} corners are too many: {MOST_CORNERS} at most.")
         if len(parts) < 2:
-            raise Refused("A profile has corners, one after the other, and closes on the first.",
-                          suggest="0, 0; 40, 0; 40, 20; 0, 20")  # fmt: skip
+            raise Refused(
+                "A profile has corners, one after the other, and closes on the first.",
+                suggest="0, 0; 40, 0; 40, 20; 0, 20",
+            )
         return Taken(tuple(self._corner(part, told) for part in parts))
 
     def _corner(self, part: str, told: Told) -> Corner:

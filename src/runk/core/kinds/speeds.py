@@ -14,8 +14,15 @@ _MOST = 40
 _FASTEST = 60000.0
 _NUMBER = re.compile(r"\d{1,5}(?:[.,]\d{1,2})?")
 _RANGE = re.compile(r"(\d{1,5}) ?(?:to|-|–|\.\.) ?(\d{1,5})")
-_GEARS = {"direct": "direct", "open": "direct", "back gear": "back gear", "backgear": "back gear",
-          "back": "back gear", "low": "low", "high": "high"}  # fmt: skip
+_GEARS = {
+    "direct": "direct",
+    "open": "direct",
+    "back gear": "back gear",
+    "backgear": "back gear",
+    "back": "back gear",
+    "low": "low",
+    "high": "high",
+}
 
 
 @dataclass(frozen=True, slots=True)

@@ -225,9 +225,15 @@ def _common(
 
 def _off(ratio: int, one: Indexed, step: Fraction) -> Figure:
     return reckoned(
-        "error_deg", indexing.error_deg, one.turns, one.holes, one.circle, ratio, float(step),
+        "error_deg",
+        indexing.error_deg,
+        one.turns,
+        one.holes,
+        one.circle,
+        ratio,
+        float(step),
         places=4,
-    )  # fmt: skip
+    )
 
 
 def _turns(count: int) -> str:

@@ -72,22 +72,38 @@ class PartOffQuestion:
     edge: Annotated[str, OneOf("edge", choices=EDGES)] = "right"
     count: Annotated[
         int,
-        Count("parts", ("parts", "off", "pieces", "washers", "rings", "discs"), low=1, high=200,
-              silent=1, placeholder="1"),
-    ] = 1  # fmt: skip
+        Count(
+            "parts",
+            ("parts", "off", "pieces", "washers", "rings", "discs"),
+            low=1,
+            high=200,
+            silent=1,
+            placeholder="1",
+        ),
+    ] = 1
     facing: Annotated[
         Fraction | None,
-        Length("for facing", ("facing", "for facing", "to face"), low=0.01, high=20.0,
-               placeholder="none"),
-    ] = None  # fmt: skip
+        Length(
+            "for facing",
+            ("facing", "for facing", "to face"),
+            low=0.01,
+            high=20.0,
+            placeholder="none",
+        ),
+    ] = None
     steps: Annotated[
         tuple[Member, ...], Chain("lands and grooves", low=0.05, high=2000.0, placeholder="none")
     ] = ()
     bar: Annotated[
         Fraction | None,
-        Length("bar", ("bar", "dia", "diameter", "rod", "ø"), low=0.5, high=500.0,
-               placeholder="not told"),
-    ] = None  # fmt: skip
+        Length(
+            "bar",
+            ("bar", "dia", "diameter", "rod", "ø"),
+            low=0.5,
+            high=500.0,
+            placeholder="not told",
+        ),
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -237,8 +253,9 @@ def _shoulders(question: PartOffQuestion, width: float) -> tuple[StopAt, ...]:
             ]
         at += size
     if not found:
-        raise Refused("One land has no shoulder: land, groove, land.", field="steps",
-                      suggest="5; 3; 8")  # fmt: skip
+        raise Refused(
+            "One land has no shoulder: land, groove, land.", field="steps", suggest="5; 3; 8"
+        )
     return tuple(found)
 
 

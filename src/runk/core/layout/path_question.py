@@ -14,23 +14,24 @@ INSIDE = ("slot", "arc-slot")
 PROFILES = (
     Choice("link", "a link", ("link", "a link", "connecting link", "two eyes")),
     Choice("flange", "an oval flange", ("oval flange", "diamond flange", "flange profile")),
-    Choice("plate", "a plate", ("plate profile", "rectangle profile", "rounded plate",
-                                   "pocket")),
-    Choice("flats", "a disc with two flats",
-           ("disc with flats", "flats on a disc")),
+    Choice("plate", "a plate", ("plate profile", "rectangle profile", "rounded plate", "pocket")),
+    Choice("flats", "a disc with two flats", ("disc with flats", "flats on a disc")),
     Choice("slot", "a slot", ("slot profile", "a straight slot", "oblong")),
     Choice("arc-slot", "a slot round an arc", ("slot round an arc", "arc slot", "curved slot")),
     Choice("corners", "as told", ("profile", "contour", "outline", "corners at")),
-)  # fmt: skip
+)
 SIDES = (
     Choice("outside", "outside it", ("outside",)),
     Choice("inside", "inside it", ("inside", "pocket")),
 )
 ABOUT = (
     Choice("table", "by the table", ("by the table",), silent=True),
-    Choice("rotary", "about a rotary table", ("about a rotary table", "on the rotary table",
-                                              "rotary table")),
-)  # fmt: skip
+    Choice(
+        "rotary",
+        "about a rotary table",
+        ("about a rotary table", "on the rotary table", "rotary table"),
+    ),
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,60 +59,126 @@ class PathQuestion:
     profile: Annotated[str, OneOf("profile", choices=PROFILES, rules=True)] = "link"
     long: Annotated[
         Fraction | None,
-        Length("long", ("long", "between", "centres", "apart"),
-               only=("link", "flange", "plate", "slot"), needed=("link", "flange", "plate", "slot"),
-               low=0.1, high=2000.0, asks="How long is it?", placeholder="40 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "long",
+            ("long", "between", "centres", "apart"),
+            only=("link", "flange", "plate", "slot"),
+            needed=("link", "flange", "plate", "slot"),
+            low=0.1,
+            high=2000.0,
+            asks="How long is it?",
+            placeholder="40 mm",
+        ),
+    ] = None
     wide: Annotated[
         Fraction | None,
-        Length("wide", ("wide", "by"), only=("plate", "slot", "arc-slot"),
-               needed=("plate", "slot", "arc-slot"), low=0.1, high=2000.0, asks="How wide is it?",
-               placeholder="20 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "wide",
+            ("wide", "by"),
+            only=("plate", "slot", "arc-slot"),
+            needed=("plate", "slot", "arc-slot"),
+            low=0.1,
+            high=2000.0,
+            asks="How wide is it?",
+            placeholder="20 mm",
+        ),
+    ] = None
     dia: Annotated[
         Fraction | None,
-        Length("diameter", ("dia", "diameter", "eye", "boss", "disc", "circle"),
-               only=("link", "flange", "flats", "arc-slot"),
-               needed=("link", "flange", "flats", "arc-slot"), low=0.2, high=2000.0,
-               asks="Of what diameter?", placeholder="16 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "diameter",
+            ("dia", "diameter", "eye", "boss", "disc", "circle"),
+            only=("link", "flange", "flats", "arc-slot"),
+            needed=("link", "flange", "flats", "arc-slot"),
+            low=0.2,
+            high=2000.0,
+            asks="Of what diameter?",
+            placeholder="16 mm",
+        ),
+    ] = None
     end: Annotated[
         Fraction | None,
-        Length("the other end", ("other eye", "ends", "other end", "end"),
-               only=("link", "flange"), needed=("flange",), low=0.2, high=2000.0,
-               asks="How large are its ends?", placeholder="10 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "the other end",
+            ("other eye", "ends", "other end", "end"),
+            only=("link", "flange"),
+            needed=("flange",),
+            low=0.2,
+            high=2000.0,
+            asks="How large are its ends?",
+            placeholder="10 mm",
+        ),
+    ] = None
     across: Annotated[
         Fraction | None,
-        Length("over the flats", ("flats", "across", "apart", "over the flats"),
-               only=("flats",), needed=("flats",), low=0.1, high=2000.0,
-               asks="How far over the two flats?", placeholder="20 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "over the flats",
+            ("flats", "across", "apart", "over the flats"),
+            only=("flats",),
+            needed=("flats",),
+            low=0.1,
+            high=2000.0,
+            asks="How far over the two flats?",
+            placeholder="20 mm",
+        ),
+    ] = None
     corner: Annotated[
         Fraction | None,
-        Length("corners", ("corner", "corners", "radius", "rounded"), only=("plate",), low=0.05,
-               high=500.0, placeholder="sharp"),
-    ] = None  # fmt: skip
+        Length(
+            "corners",
+            ("corner", "corners", "radius", "rounded"),
+            only=("plate",),
+            low=0.05,
+            high=500.0,
+            placeholder="sharp",
+        ),
+    ] = None
     start: Annotated[
         float | None,
-        Angle("from", ("from", "start"), only=("arc-slot",), signed=True, low=-360.0, high=360.0,
-              placeholder="0°"),
-    ] = None  # fmt: skip
+        Angle(
+            "from",
+            ("from", "start"),
+            only=("arc-slot",),
+            signed=True,
+            low=-360.0,
+            high=360.0,
+            placeholder="0°",
+        ),
+    ] = None
     turn: Annotated[
         float | None,
-        Angle("through", ("through", "degrees", "over"), only=("arc-slot",), needed=("arc-slot",),
-              low=0.1, high=350.0, asks="Through how many degrees?", placeholder="60°"),
-    ] = None  # fmt: skip
+        Angle(
+            "through",
+            ("through", "degrees", "over"),
+            only=("arc-slot",),
+            needed=("arc-slot",),
+            low=0.1,
+            high=350.0,
+            asks="Through how many degrees?",
+            placeholder="60°",
+        ),
+    ] = None
     corners: Annotated[
         tuple[Corner, ...],
-        OfCorners("corners", only=("corners",), needed=("corners",),
-                  asks="Where are its corners?", placeholder="0, 0; 40, 0 r5; 40, 20; 0, 20"),
-    ] = ()  # fmt: skip
+        OfCorners(
+            "corners",
+            only=("corners",),
+            needed=("corners",),
+            asks="Where are its corners?",
+            placeholder="0, 0; 40, 0 r5; 40, 20; 0, 20",
+        ),
+    ] = ()
     cutter: Annotated[
         Fraction,
-        Length("cutter", ("cutter", "mill", "end mill", "slot drill"), low=0.1, high=200.0,
-               asks="Which cutter?", placeholder="6 mm"),
-    ] = Fraction(6)  # fmt: skip
+        Length(
+            "cutter",
+            ("cutter", "mill", "end mill", "slot drill"),
+            low=0.1,
+            high=200.0,
+            asks="Which cutter?",
+            placeholder="6 mm",
+        ),
+    ] = Fraction(6)
     side: Annotated[str | None, OneOf("side", choices=SIDES, placeholder="outside it")] = None
     deep: Annotated[
         Fraction | None,
@@ -119,14 +186,24 @@ class PathQuestion:
     ] = None
     each: Annotated[
         Fraction | None,
-        Length("each time round", ("each", "a pass", "pass"), low=0.01, high=50.0,
-               placeholder="all at once"),
-    ] = None  # fmt: skip
+        Length(
+            "each time round",
+            ("each", "a pass", "pass"),
+            low=0.01,
+            high=50.0,
+            placeholder="all at once",
+        ),
+    ] = None
     leave: Annotated[
         Fraction | None,
-        Length("left for the last round", ("leave", "finish", "allowance"), low=0.005, high=5.0,
-               placeholder="nothing"),
-    ] = None  # fmt: skip
+        Length(
+            "left for the last round",
+            ("leave", "finish", "allowance"),
+            low=0.005,
+            high=5.0,
+            placeholder="nothing",
+        ),
+    ] = None
     x: Annotated[
         Fraction | None,
         Place("middle along", ("x", "middle x"), low=-2000.0, high=2000.0, placeholder="0"),

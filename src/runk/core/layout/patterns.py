@@ -160,9 +160,10 @@ def _edges(question: CircleQuestion) -> None:
         )
     if question.wide is not None and question.x is None:
         raise Refused(
-            "How far from the left edge does it lie, and from the near one?", field="x",
+            "How far from the left edge does it lie, and from the near one?",
+            field="x",
             suggest=f"{float(question.wide) / 2:.3f} mm",
-        )  # fmt: skip
+        )
 
 
 def circle_of(question: CircleQuestion, w: Working) -> Figure | None:

@@ -105,8 +105,9 @@ def settle(question: PlaceQuestion, _: Workshop, __: Mapping[str, Reading]) -> P
 
 def _chord_told(question: PlaceQuestion) -> PlaceQuestion:
     if question.chord is None and question.angle is None:
-        raise Refused("How long is the chord, or how large its angle?", field="chord",
-                      suggest="15.5 mm")  # fmt: skip
+        raise Refused(
+            "How long is the chord, or how large its angle?", field="chord", suggest="15.5 mm"
+        )
     if question.angle is not None and not 0 < question.angle <= 360:
         raise Refused("A chord's angle lies between 0 and 360°.", field="angle", suggest="60°")
     if question.chord is not None and question.chord > (question.circle or Fraction(0)):
@@ -122,8 +123,11 @@ def _middle_told(question: PlaceQuestion) -> None:
     if question.other is not None and question.one is None:
         raise Refused("What did it read at the first touch?", field="one", suggest="0")
     if question.wide is None and question.other is None:
-        raise Refused("How far is it between the edges, or what did it read at the second touch?",
-                      field="wide", suggest="50 mm")  # fmt: skip
+        raise Refused(
+            "How far is it between the edges, or what did it read at the second touch?",
+            field="wide",
+            suggest="50 mm",
+        )
     if question.other is None and question.finder is None:
         raise Refused(
             "How thick is the finder? Or touch both edges: then it falls out.",

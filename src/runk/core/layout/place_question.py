@@ -272,24 +272,40 @@ class PlaceQuestion:
     side: Annotated[str, OneOf("edge", choices=SIDES, only=("edge",))] = "left"
     left: Annotated[
         Fraction | None,
-        Place("left", ("left",), only=("bore",), needed=("bore",), low=-20.0, high=20.0,
-              asks="What does the indicator show at its left?", placeholder="0.12 mm"),
-    ] = None  # fmt: skip
+        Place(
+            "left",
+            ("left",),
+            only=("bore",),
+            needed=("bore",),
+            low=-20.0,
+            high=20.0,
+            asks="What does the indicator show at its left?",
+            placeholder="0.12 mm",
+        ),
+    ] = None
     right: Annotated[
         Fraction | None,
-        Place("right", ("right",), only=("bore",), needed=("bore",), low=-20.0, high=20.0,
-              asks="What does it show at its right?", placeholder="-0.04 mm"),
-    ] = None  # fmt: skip
+        Place(
+            "right",
+            ("right",),
+            only=("bore",),
+            needed=("bore",),
+            low=-20.0,
+            high=20.0,
+            asks="What does it show at its right?",
+            placeholder="-0.04 mm",
+        ),
+    ] = None
     near: Annotated[
         Fraction | None,
-        Place("near", ("near", "front"), only=("bore",), low=-20.0, high=20.0,
-              placeholder="not read"),
-    ] = None  # fmt: skip
+        Place(
+            "near", ("near", "front"), only=("bore",), low=-20.0, high=20.0, placeholder="not read"
+        ),
+    ] = None
     far: Annotated[
         Fraction | None,
-        Place("far", ("far", "back"), only=("bore",), low=-20.0, high=20.0,
-              placeholder="not read"),
-    ] = None  # fmt: skip
+        Place("far", ("far", "back"), only=("bore",), low=-20.0, high=20.0, placeholder="not read"),
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

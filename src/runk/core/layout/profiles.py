@@ -28,9 +28,14 @@ def profile_of(question: PathQuestion) -> Loop:
         Refused: Its sizes do not go together.
     """
     made = {
-        "link": _link, "flange": _flange, "plate": _plate, "flats": _flats, "slot": _slot,
-        "arc-slot": _arc_slot, "corners": _corners,
-    }[question.profile](question)  # fmt: skip
+        "link": _link,
+        "flange": _flange,
+        "plate": _plate,
+        "flats": _flats,
+        "slot": _slot,
+        "arc-slot": _arc_slot,
+        "corners": _corners,
+    }[question.profile](question)
     x, y = float(question.x or 0), float(question.y or 0)
     return tuple(one.moved(x, y) for one in made)
 
@@ -75,9 +80,15 @@ def _flange(question: PathQuestion) -> Loop:
     e, f = _polar(middle, boss, pi - angle), _polar(left, end, pi - angle)
     g, h = _polar(left, end, pi + angle), _polar(middle, boss, pi + angle)
     return (
-        Segment(a, b), Segment(b, c, right), Segment(c, d), Segment(d, e, middle),
-        Segment(e, f), Segment(f, g, left), Segment(g, h), Segment(h, a, middle),
-    )  # fmt: skip
+        Segment(a, b),
+        Segment(b, c, right),
+        Segment(c, d),
+        Segment(d, e, middle),
+        Segment(e, f),
+        Segment(f, g, left),
+        Segment(g, h),
+        Segment(h, a, middle),
+    )
 
 
 def _plate(question: PathQuestion) -> Loop:
@@ -96,8 +107,9 @@ def _plate(question: PathQuestion) -> Loop:
 def _flats(question: PathQuestion) -> Loop:
     radius, half = float(question.dia or 0) / 2, float(question.across or 0) / 2
     if half >= radius:
-        raise Refused("The flats stand outside the disc.", field="across",
-                      suggest=f"{radius * 1.6:.2f} mm")  # fmt: skip
+        raise Refused(
+            "The flats stand outside the disc.", field="across", suggest=f"{radius * 1.6:.2f} mm"
+        )
     x = sqrt(radius**2 - half**2)
     a, b, c, d = (-x, -half), (x, -half), (x, half), (-x, half)
     middle = (0.0, 0.0)
@@ -175,8 +187,9 @@ def _rounded(sides: Loop, radii: list[float], told: tuple[Corner, ...] = ()) -> 
             continue
         before, after = now[n - 1], now[n]
         if before.centre is not None or after.centre is not None:
-            raise Refused(f"Corner {n + 1} lies beside an arc: only lines are rounded.",
-                          field="corners")  # fmt: skip
+            raise Refused(
+                f"Corner {n + 1} lies beside an arc: only lines are rounded.", field="corners"
+            )
         try:
             now[n - 1], arcs[n], now[n] = filleted(before, after, radius)
         except ValueError:

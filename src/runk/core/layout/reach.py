@@ -135,9 +135,12 @@ def _spanner(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
         flats = float(question.flats)
         corners = w(corners_mm, across_mm=flats, count=6.0)
         found.append(
-            _piece("the nut, over its corners", corners,
-                   w.of(beside_mm, line_mm=wall, across_mm=corners))
-        )  # fmt: skip
+            _piece(
+                "the nut, over its corners",
+                corners,
+                w.of(beside_mm, line_mm=wall, across_mm=corners),
+            )
+        )
         sweep = w(spanner_mm, times=_OPEN_END, flats_mm=flats, more_mm=_OPEN_MM, source=PRACTICE)
         found.append(
             _piece("an open spanner", sweep, w.of(beside_mm, line_mm=wall, across_mm=sweep))

@@ -12,16 +12,33 @@ from runk.core.lengths.members import Member
 from runk.core.shown import Rank, Show, Table
 
 WAYS = (
-    Choice("beside", "A cutter beside a flange or jaw", ("beside", "beside a flange", "flange",
-                                                        "does it clear", "clear the jaw",
-                                                        "clear a flange", "clear the flange",
-                                                        "clear the jaws", "from the line")),
-    Choice("stack", "One over the other", ("stack up", "under the spindle", "daylight",
-                                           "room under the spindle", "in the height")),
+    Choice(
+        "beside",
+        "A cutter beside a flange or jaw",
+        (
+            "beside",
+            "beside a flange",
+            "flange",
+            "does it clear",
+            "clear the jaw",
+            "clear a flange",
+            "clear the flange",
+            "clear the jaws",
+            "from the line",
+        ),
+    ),
+    Choice(
+        "stack",
+        "One over the other",
+        ("stack up", "under the spindle", "daylight", "room under the spindle", "in the height"),
+    ),
     Choice("travel", "Travel of the table", ("travel", "table travel", "run out of table")),
-    Choice("spanner", "A head or spanner beside a wall", ("spanner", "spanner room", "head room",
-                                                          "room for a spanner")),
-)  # fmt: skip
+    Choice(
+        "spanner",
+        "A head or spanner beside a wall",
+        ("spanner", "spanner room", "head room", "room for a spanner"),
+    ),
+)
 
 
 HANDS = (
@@ -65,84 +82,180 @@ class ReachQuestion:
     way: Annotated[str, OneOf("way", choices=WAYS, rules=True)] = "beside"
     room: Annotated[
         Fraction | None,
-        Length("room there is", ("room", "spindle to table", "daylight", "travel"),
-               only=("stack", "travel"), needed=("stack", "travel"), principal=True, low=1.0,
-               high=3000.0, asks="How much room is there?", placeholder="220 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "room there is",
+            ("room", "spindle to table", "daylight", "travel"),
+            only=("stack", "travel"),
+            needed=("stack", "travel"),
+            principal=True,
+            low=1.0,
+            high=3000.0,
+            asks="How much room is there?",
+            placeholder="220 mm",
+        ),
+    ] = None
     parts: Annotated[
         tuple[Member, ...],
-        Chain("what stands in it", only=("stack",), needed=("stack",), low=0.1, high=2000.0,
-              asks="What stands one on the other?", placeholder="vice 70; work 50; chuck 60"),
-    ] = ()  # fmt: skip
+        Chain(
+            "what stands in it",
+            only=("stack",),
+            needed=("stack",),
+            low=0.1,
+            high=2000.0,
+            asks="What stands one on the other?",
+            placeholder="vice 70; work 50; chuck 60",
+        ),
+    ] = ()
     line: Annotated[
         Fraction | None,
-        Length("from the cut's line to it", ("away", "from the line", "line", "off", "from it"),
-               only=("beside",), needed=("beside",), principal=True, low=0.05, high=1000.0,
-               asks="How far is the flange from the middle of the cut?", placeholder="9 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "from the cut's line to it",
+            ("away", "from the line", "line", "off", "from it"),
+            only=("beside",),
+            needed=("beside",),
+            principal=True,
+            low=0.05,
+            high=1000.0,
+            asks="How far is the flange from the middle of the cut?",
+            placeholder="9 mm",
+        ),
+    ] = None
     cutter: Annotated[
         Fraction | None,
-        Length("cutter", ("cutter", "mill", "end mill", "saw"), only=("beside", "travel"),
-               or_else="finder dog tailstock", needed=("beside",), low=0.2, high=300.0,
-               asks="How large is the cutter?",
-               placeholder="10 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "cutter",
+            ("cutter", "mill", "end mill", "saw"),
+            only=("beside", "travel"),
+            or_else="finder dog tailstock",
+            needed=("beside",),
+            low=0.2,
+            high=300.0,
+            asks="How large is the cutter?",
+            placeholder="10 mm",
+        ),
+    ] = None
     holder: Annotated[
         Fraction | None,
-        Length("holder", ("holder", "chuck", "nut", "arbor", "collet nut"), only=("beside",),
-               low=0.5, high=300.0, placeholder="not told"),
-    ] = None  # fmt: skip
+        Length(
+            "holder",
+            ("holder", "chuck", "nut", "arbor", "collet nut"),
+            only=("beside",),
+            low=0.5,
+            high=300.0,
+            placeholder="not told",
+        ),
+    ] = None
     low: Annotated[
         Fraction | None,
-        Length("cutter, standing out", ("standing out", "stick out", "out"), only=("beside",),
-               low=0.5, high=500.0, placeholder="not told"),
-    ] = None  # fmt: skip
+        Length(
+            "cutter, standing out",
+            ("standing out", "stick out", "out"),
+            only=("beside",),
+            low=0.5,
+            high=500.0,
+            placeholder="not told",
+        ),
+    ] = None
     high: Annotated[
         Fraction | None,
-        Length("it stands over the cut", ("high", "stands", "over"), only=("beside",), low=0.1,
-               high=1000.0, placeholder="not told"),
-    ] = None  # fmt: skip
+        Length(
+            "it stands over the cut",
+            ("high", "stands", "over"),
+            only=("beside",),
+            low=0.1,
+            high=1000.0,
+            placeholder="not told",
+        ),
+    ] = None
     finder: Annotated[
         Fraction | None,
-        Length("edge finder", ("finder", "edge finder", "pin"), only=("beside",), low=0.2,
-               high=100.0, placeholder="none"),
-    ] = None  # fmt: skip
+        Length(
+            "edge finder",
+            ("finder", "edge finder", "pin"),
+            only=("beside",),
+            low=0.2,
+            high=100.0,
+            placeholder="none",
+        ),
+    ] = None
     dog: Annotated[
         Fraction | None,
-        Length("dog", ("dog", "carrier", "driver"), only=("beside", "travel"), low=0.5,
-               high=500.0, placeholder="none"),
-    ] = None  # fmt: skip
+        Length(
+            "dog",
+            ("dog", "carrier", "driver"),
+            only=("beside", "travel"),
+            low=0.5,
+            high=500.0,
+            placeholder="none",
+        ),
+    ] = None
     tailstock: Annotated[
         Fraction | None,
-        Length("tailstock", ("tailstock", "centre", "tailstock barrel"), only=("beside", "travel"),
-               low=0.5, high=500.0, placeholder="none"),
-    ] = None  # fmt: skip
+        Length(
+            "tailstock",
+            ("tailstock", "centre", "tailstock barrel"),
+            only=("beside", "travel"),
+            low=0.5,
+            high=500.0,
+            placeholder="none",
+        ),
+    ] = None
     hand: Annotated[str, OneOf("cutter's hand", choices=HANDS)] = "right"
     stays: Annotated[
         str | None, OneOf("metal that stays", choices=STAYS, placeholder="not told")
     ] = None
     long: Annotated[
         Fraction | None,
-        Length("cut, long", ("long", "cut", "work"), only=("travel",), needed=("travel",), low=0.5,
-               high=3000.0, asks="How long is the cut?", placeholder="80 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "cut, long",
+            ("long", "cut", "work"),
+            only=("travel",),
+            needed=("travel",),
+            low=0.5,
+            high=3000.0,
+            asks="How long is the cut?",
+            placeholder="80 mm",
+        ),
+    ] = None
     wall: Annotated[
         Fraction | None,
-        Length("from the screw to the wall", ("wall", "to the wall", "from the wall"),
-               only=("spanner",), needed=("spanner",), principal=True, low=0.5, high=500.0,
-               asks="How far is the wall from the screw's middle?", placeholder="9 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "from the screw to the wall",
+            ("wall", "to the wall", "from the wall"),
+            only=("spanner",),
+            needed=("spanner",),
+            principal=True,
+            low=0.5,
+            high=500.0,
+            asks="How far is the wall from the screw's middle?",
+            placeholder="9 mm",
+        ),
+    ] = None
     flats: Annotated[
         Fraction | None,
-        Length("across flats", ("across flats", "af", "nut", "flats"), only=("spanner",), low=1.0,
-               high=100.0, or_else="head", needed=("spanner",), asks="Across what flats?",
-               placeholder="5.5 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "across flats",
+            ("across flats", "af", "nut", "flats"),
+            only=("spanner",),
+            low=1.0,
+            high=100.0,
+            or_else="head",
+            needed=("spanner",),
+            asks="Across what flats?",
+            placeholder="5.5 mm",
+        ),
+    ] = None
     head: Annotated[
         Fraction | None,
-        Length("head", ("head", "cap head", "washer"), only=("spanner",), low=0.5, high=100.0,
-               placeholder="not told"),
-    ] = None  # fmt: skip
+        Length(
+            "head",
+            ("head", "cap head", "washer"),
+            only=("spanner",),
+            low=0.5,
+            high=100.0,
+            placeholder="not told",
+        ),
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -83,9 +83,11 @@ class Segment:
         """The same, elsewhere."""
         centre = None if self.centre is None else (self.centre[0] + x, self.centre[1] + y)
         return Segment(
-            (self.start[0] + x, self.start[1] + y), (self.end[0] + x, self.end[1] + y), centre,
+            (self.start[0] + x, self.start[1] + y),
+            (self.end[0] + x, self.end[1] + y),
+            centre,
             self.left,
-        )  # fmt: skip
+        )
 
 
 Loop = tuple[Segment, ...]

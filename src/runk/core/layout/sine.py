@@ -46,14 +46,27 @@ class SineQuestion:
     ] = Fraction(100)
     angle: Annotated[
         float | None,
-        Angle("angle", ("degrees", "degree", "deg", "°", "angle", "at"), low=0.001, high=89.0,
-              needed=("*",), or_else="height", asks="What angle?", placeholder="12°"),
-    ] = None  # fmt: skip
+        Angle(
+            "angle",
+            ("degrees", "degree", "deg", "°", "angle", "at"),
+            low=0.001,
+            high=89.0,
+            needed=("*",),
+            or_else="height",
+            asks="What angle?",
+            placeholder="12°",
+        ),
+    ] = None
     height: Annotated[
         Fraction | None,
-        Length("packing", ("packing", "height", "high", "slips", "packed"), low=0.001, high=1000.0,
-               placeholder="from the angle"),
-    ] = None  # fmt: skip
+        Length(
+            "packing",
+            ("packing", "height", "high", "slips", "packed"),
+            low=0.001,
+            high=1000.0,
+            placeholder="from the angle",
+        ),
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -48,22 +48,37 @@ class SlitQuestion:
     ]
     kerf: Annotated[
         Fraction | None,
-        Length("kerf", ("kerf", "saw", "cut", "thick"), low=0.05, high=20.0,
-               placeholder="the saw owned"),
-    ] = None  # fmt: skip
+        Length(
+            "kerf",
+            ("kerf", "saw", "cut", "thick"),
+            low=0.05,
+            high=20.0,
+            placeholder="the saw owned",
+        ),
+    ] = None
     cuts: Annotated[
         int, Count("cuts", ("cuts", "slits"), low=1, high=100, silent=1, placeholder="1")
     ] = 1
     side: Annotated[
         Fraction | None,
-        Length("on the touched side", ("side", "one side", "leaves", "leave"), low=0.05,
-               high=2000.0, placeholder="equal pieces"),
-    ] = None  # fmt: skip
+        Length(
+            "on the touched side",
+            ("side", "one side", "leaves", "leave"),
+            low=0.05,
+            high=2000.0,
+            placeholder="equal pieces",
+        ),
+    ] = None
     layer: Annotated[
         Fraction | None,
-        Length("layer in the joint", ("layer", "solder", "adhesive", "shim", "packing"), low=0.005,
-               high=20.0, placeholder="not rejoined"),
-    ] = None  # fmt: skip
+        Length(
+            "layer in the joint",
+            ("layer", "solder", "adhesive", "shim", "packing"),
+            low=0.005,
+            high=20.0,
+            placeholder="not rejoined",
+        ),
+    ] = None
     bore: Annotated[
         Fraction | None, Length("bore", ("bore",), low=0.2, high=1000.0, placeholder="none")
     ] = None

@@ -221,8 +221,11 @@ def _bars(question: StockQuestion, shelf: Shelf) -> list[tuple[str, float]]:
     named = question.metal.lower().strip()
     here = [bar for bar in shelf.bars if bar.reach_mm is not None]
     if not here:
-        raise Refused("The shelf is empty: type the lengths of the bars.", field="bars",
-                      suggest="330 mm; 450 mm")  # fmt: skip
+        raise Refused(
+            "The shelf is empty: type the lengths of the bars.",
+            field="bars",
+            suggest="330 mm; 450 mm",
+        )
     found = [bar for bar in here if named in bar.name.lower() or named in bar.detail.lower()]
     known = ", ".join(bar.name for bar in (found or here))
     if not found:

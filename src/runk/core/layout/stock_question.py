@@ -139,24 +139,48 @@ class StockQuestion:
     ] = ()
     kerf: Annotated[
         Fraction,
-        Length("each cut takes", ("kerf", "saw", "blade", "parting"), only=("cut",), low=0.1,
-               high=20.0, placeholder="2 mm"),
-    ] = Fraction(2)  # fmt: skip
+        Length(
+            "each cut takes",
+            ("kerf", "saw", "blade", "parting"),
+            only=("cut",),
+            low=0.1,
+            high=20.0,
+            placeholder="2 mm",
+        ),
+    ] = Fraction(2)
     facing: Annotated[
         Fraction,
-        Length("facing, each part", ("facing", "face off"), only=("cut",), low=0.05, high=20.0,
-               placeholder="1 mm"),
-    ] = Fraction(1)  # fmt: skip
+        Length(
+            "facing, each part",
+            ("facing", "face off"),
+            only=("cut",),
+            low=0.05,
+            high=20.0,
+            placeholder="1 mm",
+        ),
+    ] = Fraction(1)
     centres: Annotated[
         Fraction | None,
-        Length("at each end for a centre", ("centres", "for centres"), only=("cut",), low=0.5,
-               high=100.0, placeholder="none"),
-    ] = None  # fmt: skip
+        Length(
+            "at each end for a centre",
+            ("centres", "for centres"),
+            only=("cut",),
+            low=0.5,
+            high=100.0,
+            placeholder="none",
+        ),
+    ] = None
     grip: Annotated[
         Fraction | None,
-        Length("left to hold", ("grip", "hold", "to hold"), only=("cut",), low=0.5, high=300.0,
-               placeholder="none"),
-    ] = None  # fmt: skip
+        Length(
+            "left to hold",
+            ("grip", "hold", "to hold"),
+            only=("cut",),
+            low=0.5,
+            high=300.0,
+            placeholder="none",
+        ),
+    ] = None
     bars: Annotated[
         tuple[Member, ...],
         Chain("bars", only=("cut",), low=1.0, high=12000.0, placeholder="from the shelf"),

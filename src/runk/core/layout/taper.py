@@ -63,28 +63,44 @@ class TaperQuestion:
     ] = None
     long: Annotated[
         Fraction | None,
-        Length("long", ("long", "over", "in", "length"), low=0.05, high=2000.0,
-               placeholder="40 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "long", ("long", "over", "in", "length"), low=0.05, high=2000.0, placeholder="40 mm"
+        ),
+    ] = None
     angle: Annotated[
         float | None,
-        Angle("top slide at", ("degrees", "degree", "deg", "°", "angle"), low=0.001, high=89.0,
-              placeholder="from the sizes"),
-    ] = None  # fmt: skip
+        Angle(
+            "top slide at",
+            ("degrees", "degree", "deg", "°", "angle"),
+            low=0.001,
+            high=89.0,
+            placeholder="from the sizes",
+        ),
+    ] = None
     included: Annotated[
         float | None,
-        Angle("both sides together", ("included angle", "included", "including"), low=0.002,
-              high=178.0, placeholder="from the sizes"),
-    ] = None  # fmt: skip
+        Angle(
+            "both sides together",
+            ("included angle", "included", "including"),
+            low=0.002,
+            high=178.0,
+            placeholder="from the sizes",
+        ),
+    ] = None
     one_in: Annotated[
         float | None,
         Number("1 in", ("1 in", "one in"), low=0.05, high=1000.0, placeholder="from the sizes"),
     ] = None
     between: Annotated[
         Fraction | None,
-        Length("between centres", ("between centres",), low=1.0, high=3000.0,
-               placeholder="by the top slide"),
-    ] = None  # fmt: skip
+        Length(
+            "between centres",
+            ("between centres",),
+            low=1.0,
+            high=3000.0,
+            placeholder="by the top slide",
+        ),
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -107,9 +107,13 @@ def wall_to(
     near = min(holes, key=metal)
     off = off_deg(near.angle.value if near.angle else 0.0, port_deg(question, port))
     wall = w.of(
-        laws.clear_wall_mm, "wall_mm", radius_mm=near.radius, off_deg=off, hole_mm=hole,
+        laws.clear_wall_mm,
+        "wall_mm",
+        radius_mm=near.radius,
+        off_deg=off,
+        hole_mm=hole,
         wide_mm=wide,
-    )  # fmt: skip
+    )
     return wall, near, off
 
 

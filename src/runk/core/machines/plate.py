@@ -60,26 +60,30 @@ class MachineQuestion:
 
     speeds: Annotated[
         tuple[Gear, ...],
-        Speeds("speeds", placeholder="290 500 860 1480, back gear 48 83 142 245",
-               asks="Which speeds has it, as the plate has them?"),
-    ]  # fmt: skip
+        Speeds(
+            "speeds",
+            placeholder="290 500 860 1480, back gear 48 83 142 245",
+            asks="Which speeds has it, as the plate has them?",
+        ),
+    ]
     kind: Annotated[MachineKind, OneOf("kind of machine", choices=KINDS)] = MachineKind.LATHE
     called: Annotated[str, Text("name", placeholder="its kind")] = ""
     power: Annotated[
         float | None,
-        Number("motor, watts", ("w", "watt", "watts"), ("w",), low=10.0, high=5000.0,
-               placeholder="370"),
-    ] = None  # fmt: skip
+        Number(
+            "motor, watts", ("w", "watt", "watts"), ("w",), low=10.0, high=5000.0, placeholder="370"
+        ),
+    ] = None
     dials: Annotated[PageUnit, OneOf("unit of its dials", choices=DIALS)] = PageUnit.MM
     division: Annotated[
         Fraction | None,
         Length("one division", ("division",), low=0.002, high=1.0, placeholder="0.02 mm"),
-    ] = None  # fmt: skip
+    ] = None
     reads: Annotated[str, OneOf("what the cross-slide's dial counts", choices=READS)] = "radius"
     swing: Annotated[
         Fraction | None,
         Length("swing over the bed", ("swing",), low=20.0, high=2000.0, placeholder="180 mm"),
-    ] = None  # fmt: skip
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -145,11 +149,16 @@ def built(question: MachineQuestion, taken: tuple[str, ...] = ()) -> Machine:
         swing_mm=float(question.swing) if question.swing is not None and lathe else None,
         limits=tuple(Limit(*limit) for limit in limits) if lathe else (),
         dials=tuple(
-            Dial(slide, question.dials.value, division, _PER_TURN,
-                 question.reads if slide == "cross-slide" else "radius")
+            Dial(
+                slide,
+                question.dials.value,
+                division,
+                _PER_TURN,
+                question.reads if slide == "cross-slide" else "radius",
+            )
             for slide in _SLIDES[question.kind]
         ),
-    )  # fmt: skip
+    )
     check_machine(machine)
     return machine
 

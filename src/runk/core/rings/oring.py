@@ -14,8 +14,16 @@ from runk.core.sources import Held, Source, read_table
 
 _LOOSE = 1.25
 """A section so many times outside the table is none it speaks of."""
-_PLACES = ("moving_low_mm", "moving_high_mm", "still_low_mm", "still_high_mm", "wide_low_mm",
-           "wide_high_mm", "clear_mm", "corner_mm")  # fmt: skip
+_PLACES = (
+    "moving_low_mm",
+    "moving_high_mm",
+    "still_low_mm",
+    "still_high_mm",
+    "wide_low_mm",
+    "wide_high_mm",
+    "clear_mm",
+    "corner_mm",
+)
 
 
 @dataclass(frozen=True, slots=True)

@@ -96,22 +96,40 @@ def ring(question: RingQuestion, shop: RingShop) -> RingAnswer:
     pulled = w(laws.pulled_mm, free_gap_mm=gap, closed_gap_mm=closed.value)
     e_gpa, source = metal["e_gpa"], metal.source("e_gpa")
     pressure = w.of(
-        laws.wall_pressure_mpa, since=since, pulled_mm=pulled, e_gpa=e_gpa, bore_mm=bore,
-        radial_mm=radial, source=source,
-    )  # fmt: skip
+        laws.wall_pressure_mpa,
+        since=since,
+        pulled_mm=pulled,
+        e_gpa=e_gpa,
+        bore_mm=bore,
+        radial_mm=radial,
+        source=source,
+    )
     shut = w.of(
-        laws.stress_closed_mpa, since=since, source=source, e_gpa=e_gpa, pulled_mm=pulled,
-        radial_mm=radial, bore_mm=bore,
-    )  # fmt: skip
+        laws.stress_closed_mpa,
+        since=since,
+        source=source,
+        e_gpa=e_gpa,
+        pulled_mm=pulled,
+        radial_mm=radial,
+        bore_mm=bore,
+    )
     opened = w.of(
-        laws.stress_opening_mpa, source=source, e_gpa=e_gpa, pulled_mm=pulled,
-        radial_mm=radial, bore_mm=bore,
-    )  # fmt: skip
+        laws.stress_opening_mpa,
+        source=source,
+        e_gpa=e_gpa,
+        pulled_mm=pulled,
+        radial_mm=radial,
+        bore_mm=bore,
+    )
     depth = w.of(laws.groove_depth_mm, radial_mm=radial, more_mm=DEEPER_MM)
     stock = w.of(
-        laws.stock_mm, count=float(question.count), width_mm=width, lap_mm=LAP_MM,
-        blade_mm=float(question.blade), hold_mm=HOLD_MM,
-    )  # fmt: skip
+        laws.stock_mm,
+        count=float(question.count),
+        width_mm=width,
+        lap_mm=LAP_MM,
+        blade_mm=float(question.blade),
+        hold_mm=HOLD_MM,
+    )
     bears = _borne(w, metal)
 
     def groove(side_mm: float, key: str) -> Figure:

@@ -25,15 +25,34 @@ SEALS = (
     Choice(
         "piston",
         "An O-ring on a piston",
-        ("o-ring on a piston", "o ring on a piston", "o-ring piston", "o ring piston",
-         "piston o-ring", "piston o ring", "o-ring groove piston", "o-ring", "o ring", "oring"),
+        (
+            "o-ring on a piston",
+            "o ring on a piston",
+            "o-ring piston",
+            "o ring piston",
+            "piston o-ring",
+            "piston o ring",
+            "o-ring groove piston",
+            "o-ring",
+            "o ring",
+            "oring",
+        ),
         yields_to=("rod",),
     ),
     Choice(
         "rod",
         "An O-ring round a rod",
-        ("o-ring round a rod", "o ring round a rod", "o-ring rod", "o ring rod", "rod o-ring",
-         "rod o ring", "o-ring on a rod", "o ring on a rod", "o-ring groove rod"),
+        (
+            "o-ring round a rod",
+            "o ring round a rod",
+            "o-ring rod",
+            "o ring rod",
+            "rod o-ring",
+            "rod o ring",
+            "o-ring on a rod",
+            "o ring on a rod",
+            "o-ring groove rod",
+        ),
     ),
     Choice(
         "packing",
@@ -45,7 +64,7 @@ SEALS = (
         "A piston lapped to seal",
         ("lap a ringless piston", "lap a piston", "lapping a piston", "lapped ringless piston"),
     ),
-)  # fmt: skip
+)
 
 
 class Moves(StrEnum):

@@ -60,11 +60,17 @@ def die_of(part: Part, feature: Feature) -> Access:
     ends = set()
     for end in ("right", "left"):
         before = [
-            f for f in part.features
-            if is_round(f) and f is not feature and f.size > core
-            and (f.span[1] <= feature.span[0] + EPS if end == "right"
-                 else f.span[0] >= feature.span[1] - EPS)
-        ]  # fmt: skip
+            f
+            for f in part.features
+            if is_round(f)
+            and f is not feature
+            and f.size > core
+            and (
+                f.span[1] <= feature.span[0] + EPS
+                if end == "right"
+                else f.span[0] >= feature.span[1] - EPS
+            )
+        ]
         if not before:
             ends.add(end)
     # Between two shoulders no die passes: it is screw-cut, from anywhere.

@@ -84,8 +84,9 @@ def _gripped(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
         f"{long}{hold.on or 'its stock'}: it {answer.holds}; bears "
         f"{answer.bears_nm.value:.1f} N·m, a usual cut asks {answer.asks_nm.value:.1f}."
     )
-    yield Asked("Is it gripped well?", says, "Mind" if answer.holds == "slips" else "", "grip",
-                asked)  # fmt: skip
+    yield Asked(
+        "Is it gripped well?", says, "Mind" if answer.holds == "slips" else "", "grip", asked
+    )
     if answer.lobes_mm is not None and answer.lobes_mm.value > 0.005:
         sprung = f"Bored so, it springs {mm_said(answer.lobes_mm.value, 3)} three-cornered."
         yield Asked("Does its wall give?", sprung, "Mind", "grip", asked)
@@ -124,17 +125,23 @@ def _turns(job: Job, hold: Hold) -> Iterator[Asked]:
 def _travel(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
     if hold.machine == "mill":
         milled = [
-            milled_mm(job.part, job.part.by_key[job.by_key[k].feature]) for k in set_up.does
+            milled_mm(job.part, job.part.by_key[job.by_key[k].feature])
+            for k in set_up.does
             if k in job.by_key and job.by_key[k].feature
-        ]  # fmt: skip
+        ]
         long = max((max(one) for one in milled), default=0.0)
         if long > 0:
             goes = most_mm(job.workshop, MachineKind.MILL, "travel_mm", "across_mm")
             room = "" if goes is None else f" of {mm_said(goes)} the table goes"
             says = f"{_mm(long)}{room}: see that the cutter clears both ends."
             told = {} if goes is None else {"room": f"{goes:g} mm"}
-            yield Asked("Is the travel there?", says, "", "reach",
-                        {"way": "travel", "long": f"{long:g} mm", **told})  # fmt: skip
+            yield Asked(
+                "Is the travel there?",
+                says,
+                "",
+                "reach",
+                {"way": "travel", "long": f"{long:g} mm", **told},
+            )
     elif hold.way is Way.CENTRES:
         between = most_mm(job.workshop, MachineKind.LATHE, "between_mm")
         long = job.part.stock_long or job.part.long - job.part.begin

@@ -79,15 +79,30 @@ def bill(parts: Iterable[Part]) -> tuple[Stock, ...]:
         else:
             plate = blank.kind == "plate"
             others.append(
-                Stock(blank.kind, part.metal, "", float(blank.wide or 0) if plate else 0.0,
-                      float(blank.high or 0) if plate else 0.0,
-                      float(blank.long or 0) if plate else 0.0, part.alike, (part.name,))
-            )  # fmt: skip
+                Stock(
+                    blank.kind,
+                    part.metal,
+                    "",
+                    float(blank.wide or 0) if plate else 0.0,
+                    float(blank.high or 0) if plate else 0.0,
+                    float(blank.long or 0) if plate else 0.0,
+                    part.alike,
+                    (part.name,),
+                )
+            )
     found = [
-        Stock("bar", metal, section, dia, 0.0, sum(_length(one) for one in of) + HOLD_MM,
-              sum(one.alike for one in of), tuple(one.name for one in of))
+        Stock(
+            "bar",
+            metal,
+            section,
+            dia,
+            0.0,
+            sum(_length(one) for one in of) + HOLD_MM,
+            sum(one.alike for one in of),
+            tuple(one.name for one in of),
+        )
         for (metal, section, dia), of in sorted(bars.items())
-    ]  # fmt: skip
+    ]
     return (*found, *others)
 
 
@@ -133,9 +148,12 @@ class _Line:
 
 
 def kit_checked(
-    needs: Iterable[Stock], bought: Mapping[str, int], lines: Iterable[str],
-    metals: Mapping[str, Metal], page: PageUnit = PageUnit.MM,
-) -> KitChecked:  # fmt: skip
+    needs: Iterable[Stock],
+    bought: Mapping[str, int],
+    lines: Iterable[str],
+    metals: Mapping[str, Metal],
+    page: PageUnit = PageUnit.MM,
+) -> KitChecked:
     """A kit's list against what the drawing asks.
 
     Args:
@@ -215,11 +233,27 @@ def _stock(line: str, many: int, metals: Mapping[str, Metal], page: PageUnit) ->
         return None
     if blank.kind == "bar":
         long = float(blank.long or 0)
-        return Stock("bar", metal, blank.section or "round", float(blank.dia or 0), 0.0,
-                     long * many, many, ())  # fmt: skip
+        return Stock(
+            "bar",
+            metal,
+            blank.section or "round",
+            float(blank.dia or 0),
+            0.0,
+            long * many,
+            many,
+            (),
+        )
     if blank.kind == "plate":
-        return Stock("plate", metal, "", float(blank.wide or 0), float(blank.high or 0),
-                     float(blank.long or 0), many, ())  # fmt: skip
+        return Stock(
+            "plate",
+            metal,
+            "",
+            float(blank.wide or 0),
+            float(blank.high or 0),
+            float(blank.long or 0),
+            many,
+            (),
+        )
     return None
 
 

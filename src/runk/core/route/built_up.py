@@ -60,19 +60,21 @@ def built_up(part: Part) -> tuple[Piece, ...]:
         web = min(left, right)
         high = 2 * max(main, pin.size)
         lines = (
-            "plane, from the top", "plane, from the bottom",
+            "plane, from the top",
+            "plane, from the bottom",
             f"reamed {main:g} H7, from the top, at {main:g} by {high / 2:g}, called shaft hole",
             f"reamed {pin.size:g} H7, from the top, at {main + pin.throw:g} by {high / 2:g}, "
             "called pin hole",
             "profile, from the top",
-        )  # fmt: skip
+        )
         blank = f"plate {main + pin.throw + pin.size:g} by {high:g} by {web:g}"
         found.append(_piece(part, f"webs{tail}", blank, lines, 2 * len(group)))
         long = pin.span[1] - pin.span[0] + left + right
         body = (
-            "face at 0", f"face at {long:g}",
+            "face at 0",
+            f"face at {long:g}",
             f"outside {pin.size:g} h6, from 0 to {long:g}, called pin",
-        )  # fmt: skip
+        )
         webs = (f"{part.name}: webs{tail}", "pin hole", "pin", "web")
         found.append(_piece(part, f"pin{tail}", f"bar {pin.size + 2:g}", body, len(group), (webs,)))
     mains_in = (f"{part.name}: webs", "shaft hole", "shaft", "web")
@@ -82,9 +84,13 @@ def built_up(part: Part) -> tuple[Piece, ...]:
 
 
 def _piece(
-    part: Part, name: str, blank: str, lines: tuple[str, ...], alike: int = 1,
+    part: Part,
+    name: str,
+    blank: str,
+    lines: tuple[str, ...],
+    alike: int = 1,
     goes_in: tuple[tuple[str, str, str, str], ...] = (),
-) -> Piece:  # fmt: skip
+) -> Piece:
     made = part_of(f"{part.name}: {name}", part.metal, blank, lines, alike=alike)
     return Piece(made, blank, lines, goes_in)
 
@@ -106,9 +112,10 @@ def _webs(part: Part, pin: Feature) -> tuple[float, float]:
     found = []
     for x in pin.span:
         beside = [
-            f for f in part.features
+            f
+            for f in part.features
             if f.kind == "outside" and any(abs(x - end) < EPS for end in f.span)
-        ]  # fmt: skip
+        ]
         if not beside:
             raise Refused(f"{pin.key} has no web beside it to be joined to.", field=pin.key)
         found.append(min(f.span[1] - f.span[0] for f in beside))

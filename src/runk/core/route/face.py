@@ -95,10 +95,7 @@ def faces(job: Job, done: frozenset[str], now: frozenset[str], view: Section) ->
         sides = dict.fromkeys(f.side or "top" for f in part.features if f.kind != "plane")
         found = (_block(job, side, done, now) for side in sides)
         return tuple(one for one in found if one is not None)
-    ends = [
-        end for end in ("right", "left")
-        if any(_on_end(f, end) for f in part.features)
-    ]  # fmt: skip
+    ends = [end for end in ("right", "left") if any(_on_end(f, end) for f in part.features)]
     return tuple(_end(job, end, done, now, view) for end in ends)
 
 
@@ -149,8 +146,9 @@ def _along(
         if many > 2:
             far = half / cos(pi / many)
             turned = [2 * pi * n / many + pi / many for n in range(many)]
-            return Corners(tuple((far * cos(a), far * cos(a - pi / 2)) for a in turned),
-                           feature.key, made)  # fmt: skip
+            return Corners(
+                tuple((far * cos(a), far * cos(a - pi / 2)) for a in turned), feature.key, made
+            )
         out = max(outer * outer - half * half, 0.0) ** 0.5
         return Corners(((-out, half), (out, half), (out, -half), (-out, -half)), feature.key, made)
     deep = float(feature.asked.deep or 0)

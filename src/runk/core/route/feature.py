@@ -51,14 +51,16 @@ def _settle(
     size = readings.get("size")
     if question.kind == "holes" and size is not None and _METRIC.match(size.spoken):
         raise Refused(
-            f"Is {size.spoken} a thread? There is none of that name here.", field="size",
+            f"Is {size.spoken} a thread? There is none of that name here.",
+            field="size",
             suggest=f"{float(size.mm):g} mm",
-        )  # fmt: skip
+        )
     if question.kind == "holes" and question.screw is not None and question.limits is not None:
         raise Refused("A thread has no limits here.", field="limits")
     if question.throw is not None and question.side not in (None, "right", "left"):
-        raise Refused("A hole in a side has no throw: it has a place.", field="throw",
-                      suggest="at 10 by 12")  # fmt: skip
+        raise Refused(
+            "A hole in a side has no throw: it has a place.", field="throw", suggest="at 10 by 12"
+        )
     if question.kind == "taper" and question.small == question.size:
         raise Refused("A taper has two ends that differ.", field="small")
     return question
@@ -121,33 +123,70 @@ class BlankQuestion:
     ] = None
     dia: Annotated[
         Fraction | None,
-        Length("diameter", ("dia",), only=("bar", "casting"), needed=("bar",), low=0.2,
-               high=2000.0, asks="How thick is the bar?", placeholder="25 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "diameter",
+            ("dia",),
+            only=("bar", "casting"),
+            needed=("bar",),
+            low=0.2,
+            high=2000.0,
+            asks="How thick is the bar?",
+            placeholder="25 mm",
+        ),
+    ] = None
     long: Annotated[
         Fraction | None,
-        Length("long", ("long",), needed=("plate",), low=0.2, high=5000.0,
-               asks="How long is it?", placeholder="as long as wanted"),
-    ] = None  # fmt: skip
+        Length(
+            "long",
+            ("long",),
+            needed=("plate",),
+            low=0.2,
+            high=5000.0,
+            asks="How long is it?",
+            placeholder="as long as wanted",
+        ),
+    ] = None
     wide: Annotated[
         Fraction | None,
-        Length("wide", ("by", "wide"), only=("plate",), needed=("plate",), low=0.2, high=2000.0,
-               asks="How wide is it?", placeholder="40 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "wide",
+            ("by", "wide"),
+            only=("plate",),
+            needed=("plate",),
+            low=0.2,
+            high=2000.0,
+            asks="How wide is it?",
+            placeholder="40 mm",
+        ),
+    ] = None
     high: Annotated[
         Fraction | None,
-        Length("thick", ("thick",), only=("plate",), needed=("plate",), low=0.1, high=500.0,
-               asks="How thick is it?", placeholder="10 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "thick",
+            ("thick",),
+            only=("plate",),
+            needed=("plate",),
+            low=0.1,
+            high=500.0,
+            asks="How thick is it?",
+            placeholder="10 mm",
+        ),
+    ] = None
     surplus: Annotated[
         Fraction | None,
-        Length("surplus", ("surplus", "to come off"), only=("casting",), low=0.05, high=50.0,
-               placeholder="not told"),
-    ] = None  # fmt: skip
+        Length(
+            "surplus",
+            ("surplus", "to come off"),
+            only=("casting",),
+            low=0.05,
+            high=50.0,
+            placeholder="not told",
+        ),
+    ] = None
     cored: Annotated[
         Fraction | None,
         Length("cored", ("cored",), only=("casting",), low=0.5, high=1000.0, placeholder="solid"),
-    ] = None  # fmt: skip
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

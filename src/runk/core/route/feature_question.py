@@ -60,8 +60,11 @@ KINDS = (
     Choice("reamed", "reamed hole", ("reamed", "reamed hole", "ream")),
     Choice("tapped", "tapped hole", ("tapped", "tapped hole", "tap")),
     Choice("holes", "holes", ("circle of holes", "holes")),
-    Choice("bore-keyway", "keyway in the bore",
-           ("keyway in the bore", "bore keyway", "inside keyway", "internal keyway")),
+    Choice(
+        "bore-keyway",
+        "keyway in the bore",
+        ("keyway in the bore", "bore keyway", "inside keyway", "internal keyway"),
+    ),
     Choice("keyway", "keyway", ("keyway", "keyseat")),
     Choice("flats", "flats", ("flats", "flat")),
     Choice("slot", "slot", ("slot", "port", "pocket")),
@@ -69,7 +72,7 @@ KINDS = (
     Choice("profile", "profile", ("profile", "outline")),
     Choice("split", "split in halves", ("split in halves", "in halves", "split", "halves")),
     Choice("passage", "passage", ("passage", "oil hole", "steam passage")),
-)  # fmt: skip
+)
 SIDES = (
     Choice("right", "from the right end", ("right end", "from the right", "right")),
     Choice("left", "from the left end", ("left end", "from the left", "left")),
@@ -110,91 +113,206 @@ class FeatureQuestion:
     called: Annotated[str, Text("name", ("called",), placeholder="from its kind")] = ""
     size: Annotated[
         Fraction | None,
-        Length("size", ("dia", "diameter"), only=(*ROUND, *INSIDE, "taper", "groove", "chamfer",
-               "drilled", "reamed", "holes", "flats", "plane", "passage"),
-               needed=(*ROUND, *INSIDE, "taper", "groove", "chamfer", "drilled", "reamed", "flats",
-                       "passage"),
-               principal=True, or_else="screw", low=0.05, high=2000.0, asks="What size is it?",
-               placeholder="22 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "size",
+            ("dia", "diameter"),
+            only=(
+                *ROUND,
+                *INSIDE,
+                "taper",
+                "groove",
+                "chamfer",
+                "drilled",
+                "reamed",
+                "holes",
+                "flats",
+                "plane",
+                "passage",
+            ),
+            needed=(
+                *ROUND,
+                *INSIDE,
+                "taper",
+                "groove",
+                "chamfer",
+                "drilled",
+                "reamed",
+                "flats",
+                "passage",
+            ),
+            principal=True,
+            or_else="screw",
+            low=0.05,
+            high=2000.0,
+            asks="What size is it?",
+            placeholder="22 mm",
+        ),
+    ] = None
     screw: Annotated[
         Thread | None,
-        OfThread("thread", only=("thread", "tapped", "holes"), needed=("thread", "tapped"),
-                 asks="Which thread?", placeholder="M4"),
-    ] = None  # fmt: skip
+        OfThread(
+            "thread",
+            only=("thread", "tapped", "holes"),
+            needed=("thread", "tapped"),
+            asks="Which thread?",
+            placeholder="M4",
+        ),
+    ] = None
     limits: Annotated[
         Bounds | None, Limits("limits", ("limits",), only=LIMITED, placeholder="none told")
     ] = None
     start: Annotated[
         Fraction | None,
-        Place("from", ("from", "at"),
-              only=(*SPANS, "face", "groove", "chamfer", *HOLES, "holes", "passage"),
-              needed=(*SPANS, "face", "groove", "chamfer"), low=-2000.0, high=2000.0,
-              asks="Where along the axis does it begin?", placeholder="0"),
-    ] = None  # fmt: skip
+        Place(
+            "from",
+            ("from", "at"),
+            only=(*SPANS, "face", "groove", "chamfer", *HOLES, "holes", "passage"),
+            needed=(*SPANS, "face", "groove", "chamfer"),
+            low=-2000.0,
+            high=2000.0,
+            asks="Where along the axis does it begin?",
+            placeholder="0",
+        ),
+    ] = None
     end: Annotated[
         Fraction | None,
-        Place("to", ("to",), only=SPANS, needed=SPANS, low=-2000.0, high=2000.0,
-              asks="Where along the axis does it end?", placeholder="40"),
-    ] = None  # fmt: skip
+        Place(
+            "to",
+            ("to",),
+            only=SPANS,
+            needed=SPANS,
+            low=-2000.0,
+            high=2000.0,
+            asks="Where along the axis does it end?",
+            placeholder="40",
+        ),
+    ] = None
     small: Annotated[
         Fraction | None,
-        Length("small end", ("small end", "down to"), only=("taper",), needed=("taper",), low=0.0,
-               high=2000.0, asks="How large is its small end?", placeholder="12 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "small end",
+            ("small end", "down to"),
+            only=("taper",),
+            needed=("taper",),
+            low=0.0,
+            high=2000.0,
+            asks="How large is its small end?",
+            placeholder="12 mm",
+        ),
+    ] = None
     throw: Annotated[
         Fraction | None,
-        Length("throw", ("throw", "off centre", "eccentricity"),
-               only=("crankpin", "eccentric", *HOLES), needed=("crankpin", "eccentric"),
-               low=0.02, high=500.0, asks="How far off the axis?", placeholder="on the axis"),
-    ] = None  # fmt: skip
+        Length(
+            "throw",
+            ("throw", "off centre", "eccentricity"),
+            only=("crankpin", "eccentric", *HOLES),
+            needed=("crankpin", "eccentric"),
+            low=0.02,
+            high=500.0,
+            asks="How far off the axis?",
+            placeholder="on the axis",
+        ),
+    ] = None
     count: Annotated[
         int | None,
-        Count("how many", ("holes", "off"), only=("holes", "flats"), needed=("holes",), low=1,
-              high=200, asks="How many?", placeholder="6"),
-    ] = None  # fmt: skip
+        Count(
+            "how many",
+            ("holes", "off"),
+            only=("holes", "flats"),
+            needed=("holes",),
+            low=1,
+            high=200,
+            asks="How many?",
+            placeholder="6",
+        ),
+    ] = None
     circle: Annotated[
         Fraction | None,
-        Length("on a circle of", ("pcd", "circle"), only=("holes",), low=0.5, high=2000.0,
-               placeholder="as the pattern says"),
-    ] = None  # fmt: skip
+        Length(
+            "on a circle of",
+            ("pcd", "circle"),
+            only=("holes",),
+            low=0.5,
+            high=2000.0,
+            placeholder="as the pattern says",
+        ),
+    ] = None
     wide: Annotated[
         Fraction | None,
-        Length("wide", ("wide",), only=("groove", "keyway", "bore-keyway", "slot", "split"),
-               needed=("groove", "keyway", "bore-keyway", "slot"), low=0.05, high=500.0,
-               asks="How wide is it?", placeholder="3 mm"),
-    ] = None  # fmt: skip
+        Length(
+            "wide",
+            ("wide",),
+            only=("groove", "keyway", "bore-keyway", "slot", "split"),
+            needed=("groove", "keyway", "bore-keyway", "slot"),
+            low=0.05,
+            high=500.0,
+            asks="How wide is it?",
+            placeholder="3 mm",
+        ),
+    ] = None
     deep: Annotated[
         Fraction | None,
-        Length("deep", ("deep", "depth"), only=("keyway", "bore-keyway", "slot", "holes", *HOLES),
-               needed=("keyway", "bore-keyway"), low=0.05, high=1000.0, asks="How deep is it?",
-               placeholder="right through"),
-    ] = None  # fmt: skip
+        Length(
+            "deep",
+            ("deep", "depth"),
+            only=("keyway", "bore-keyway", "slot", "holes", *HOLES),
+            needed=("keyway", "bore-keyway"),
+            low=0.05,
+            high=1000.0,
+            asks="How deep is it?",
+            placeholder="right through",
+        ),
+    ] = None
     apart: Annotated[
         Fraction | None,
-        Length("apart", ("apart", "pitch"), only=("holes",), low=0.1, high=2000.0,
-               placeholder="in a row"),
-    ] = None  # fmt: skip
+        Length(
+            "apart",
+            ("apart", "pitch"),
+            only=("holes",),
+            low=0.1,
+            high=2000.0,
+            placeholder="in a row",
+        ),
+    ] = None
     rise: Annotated[
         Fraction | None,
-        Length("and up", ("rise",), only=("holes",), low=0.1, high=2000.0,
-               placeholder="one row only"),
-    ] = None  # fmt: skip
+        Length(
+            "and up", ("rise",), only=("holes",), low=0.1, high=2000.0, placeholder="one row only"
+        ),
+    ] = None
     up: Annotated[
         Fraction | None,
-        Place("by", ("by", "up"), only=(*HOLES, "holes", "slot"), low=-2000.0, high=2000.0,
-              placeholder="12"),
-    ] = None  # fmt: skip
+        Place(
+            "by",
+            ("by", "up"),
+            only=(*HOLES, "holes", "slot"),
+            low=-2000.0,
+            high=2000.0,
+            placeholder="12",
+        ),
+    ] = None
     side: Annotated[
         str | None,
-        OneOf("side", choices=SIDES, only=ENTERED, needed=("plane", "profile"),
-              asks="From which side is it cut?", placeholder="from the right end"),
-    ] = None  # fmt: skip
+        OneOf(
+            "side",
+            choices=SIDES,
+            only=ENTERED,
+            needed=("plane", "profile"),
+            asks="From which side is it cut?",
+            placeholder="from the right end",
+        ),
+    ] = None
     angle: Annotated[
         float | None,
-        Angle("angle", ("angle", "degrees"), only=("passage", "holes"), low=0.0, high=360.0,
-              placeholder="square on"),
-    ] = None  # fmt: skip
+        Angle(
+            "angle",
+            ("angle", "degrees"),
+            only=("passage", "holes"),
+            low=0.0,
+            high=360.0,
+            placeholder="square on",
+        ),
+    ] = None
 
 
 _CALLED = "[, called {called}]"

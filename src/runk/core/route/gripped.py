@@ -54,10 +54,13 @@ def grip_asked(job: Job, one: SetUp) -> dict[str, str]:
         return {}
     asked = {"way": way, "dia": f"{dia:g} mm", "at": f"{max(cut):g} mm"}
     inside = [
-        f.size for f in part.features
-        if feature is not None and f.kind in INSIDE and f.size < dia
+        f.size
+        for f in part.features
+        if feature is not None
+        and f.kind in INSIDE
+        and f.size < dia
         and (f.overlaps(feature) or f.span[0] <= feature.span[0] <= f.span[1])
-    ]  # fmt: skip
+    ]
     if inside and way in ("three-jaw", "adhesive"):
         asked["bore"] = f"{max(inside):g} mm"
         if way == "three-jaw" and feature is not None:

@@ -49,9 +49,12 @@ def _thin(job: Job, walk: Walk) -> Seen:
         if hold is None or not hold.thin:
             continue
         bores = tuple(
-            key for key in set_up.does if key in job.by_key and job.by_key[key].verb == "finish"
+            key
+            for key in set_up.does
+            if key in job.by_key
+            and job.by_key[key].verb == "finish"
             and job.part.by_key[job.by_key[key].feature].kind in INSIDE
-        )  # fmt: skip
+        )
         if bores:
             yield f"Set-up {n} finishes {bores[0]} with jaws on a thin wall.", bores, n
 
@@ -69,9 +72,10 @@ def _overhang(least: float, most: float) -> Callable[[Job, Walk], Seen]:
             if hold is None or walk.set_up_of.get("right end: centre", n + 1) <= n:
                 continue
             out = {
-                k: stands_out(job, hold, job.by_key[k]) for k in set_up.does
+                k: stands_out(job, hold, job.by_key[k])
+                for k in set_up.does
                 if k in job.by_key and whips(job, hold, job.by_key[k], least)
-            }  # fmt: skip
+            }
             far = max(out.values(), default=0.0)
             if least < far <= most:
                 keys = tuple(k for k, many in out.items() if many > least)
@@ -83,9 +87,10 @@ def _overhang(least: float, most: float) -> Callable[[Job, Walk], Seen]:
 def _centred(job: Job, walk: Walk) -> Seen:
     for n, set_up, hold in walk.each():
         keys = tuple(
-            k for k in set_up.does
+            k
+            for k in set_up.does
             if k in job.by_key and hold is not None and astray(job, hold, job.by_key[k])
-        )  # fmt: skip
+        )
         if keys:
             yield f"Set-up {n} finishes {keys[0]} in a chuck.", keys, n
 
@@ -115,9 +120,12 @@ def _true(job: Job, walk: Walk) -> Seen:
         if hold is None or not is_reset(hold, n) or _has(set_up, "set true"):
             continue
         keys = tuple(
-            k for k in set_up.does if k in job.by_key and job.by_key[k].feature
+            k
+            for k in set_up.does
+            if k in job.by_key
+            and job.by_key[k].feature
             and job.part.by_key[job.by_key[k].feature].fine
-        )  # fmt: skip
+        )
         if keys:
             yield f"Set-up {n} makes {keys[0]} in jaws that were opened in between.", keys, n
 
@@ -205,57 +213,134 @@ def _empty(job: Job, walk: Walk) -> Seen:
 
 
 HELD_RULES: tuple[Watch, ...] = (
-    Watch(key="packing", name="Nothing gripped on a finished surface without packing",
-          look=_packing, reason="Jaws mark it.", mend="Soft packing, or a collet."),
-    Watch(key="thin-wall", name="No bore finished in jaws on a thin wall", look=_thin,
-          reason="Let go, the wall springs back and the bore is three-cornered.",
-          mend="Hold it endways, on a faceplate or in a full ring."),
-    Watch(key="plug-it", name="A thin wall is plugged before jaws close on it", look=_plugged,
-          severity=Severity.MIND, reason="Jaws press a hollow end out of round, or in.",
-          mend="A plug turned to fit the bore, pushed in before it is gripped."),
-    Watch(key="long-overhang", name="Long work wants a centre",
-          look=_overhang(LONG_FREE, FREE_MOST), severity=Severity.MIND,
-          reason="It springs away from the tool, and the end comes out thick.",
-          mend="A centre in its end, or shorter steps."),
-    Watch(key="whirling", name="Nothing turns far out on nothing",
-          look=_overhang(FREE_MOST, 1e9), reason="It whips, and throws itself out of the chuck.",
-          mend="A centre or a steady."),
-    Watch(key="between-centres", name="A crankshaft is finished between its centres",
-          look=_centred,
-          reason="Its journals and pins then share two pairs of centres, and nothing a chuck adds.",
-          mend="Between centres, on the pair for its throw."),
-    Watch(key="tapered-grip", name="A taper or a thread is not gripped by three jaws",
-          look=_tapered, reason="Parallel jaws touch it at one end only.",
-          mend="Grip a parallel stub, or turn one."),
-    Watch(key="short-grip", name="Enough to grip", look=_short, severity=Severity.MIND,
-          reason="A quarter of the diameter, or 8 mm, or it tips out under the cut.",
-          mend="Grip a longer place, or take light cuts only."),
-    Watch(key="balance", name="Balance what turns off its centre", look=_balance,
-          reason="Out of balance the lathe shakes, and the work may come off.",
-          mend="A weight opposite, turned by hand until it stays anywhere; then slowly."),
-    Watch(key="set-true", name="Set true after every new grip", look=_true,
-          reason="A chuck does not bring work back to where it was.",
-          mend="Indicator on a finished diameter before the first cut."),
-    Watch(key="no-room", name="It swings, and there is length for it", look=_no_room,
-          reason="It meets the bed before the lathe has turned once.",
-          mend="A larger machine, or a piece that is smaller."),
-    Watch(key="let-it-set", name="Bond, let it set, then light cuts", look=_unset,
-          reason="An adhesive that has not set lets go under the first cut.",
-          mend="Degrease, bond, wait; afterwards warm it off with air moving."),
-    Watch(key="unknown-hold", name="Held by what is owned", look=_unknown_hold, reason="",
-          mend="Choose one of the ways of holding listed."),
-    Watch(key="face-first", name="Face the free end before anything else", look=_face_first,
-          reason="On a rough end a drill wanders, and every length is counted from nothing.",
-          mend="Face it first."),
-    Watch(key="out-of-reach", name="The tool gets there", look=_out_of_reach,
-          reason="It is covered by the grip, on the wrong end, or for another machine.",
-          mend="Another way of holding."),
-    Watch(key="not-there-yet", name="What holds it is there before it holds",
-          look=_not_there_yet,
-          reason="How will it be held next?", mend="Make it in an earlier set-up."),
-    Watch(key="gone", name="What holds it is still there", look=_gone,
-          reason="Nothing leaves a grip before all that needs it is done.",
-          mend="Do it earlier, or hold it otherwise."),
-    Watch(key="idle-set-up", name="No set-up for nothing", look=_empty, severity=Severity.MIND,
-          reason="Every new grip costs truth.", mend="Leave it out."),
-)  # fmt: skip
+    Watch(
+        key="packing",
+        name="Nothing gripped on a finished surface without packing",
+        look=_packing,
+        reason="Jaws mark it.",
+        mend="Soft packing, or a collet.",
+    ),
+    Watch(
+        key="thin-wall",
+        name="No bore finished in jaws on a thin wall",
+        look=_thin,
+        reason="Let go, the wall springs back and the bore is three-cornered.",
+        mend="Hold it endways, on a faceplate or in a full ring.",
+    ),
+    Watch(
+        key="plug-it",
+        name="A thin wall is plugged before jaws close on it",
+        look=_plugged,
+        severity=Severity.MIND,
+        reason="Jaws press a hollow end out of round, or in.",
+        mend="A plug turned to fit the bore, pushed in before it is gripped.",
+    ),
+    Watch(
+        key="long-overhang",
+        name="Long work wants a centre",
+        look=_overhang(LONG_FREE, FREE_MOST),
+        severity=Severity.MIND,
+        reason="It springs away from the tool, and the end comes out thick.",
+        mend="A centre in its end, or shorter steps.",
+    ),
+    Watch(
+        key="whirling",
+        name="Nothing turns far out on nothing",
+        look=_overhang(FREE_MOST, 1e9),
+        reason="It whips, and throws itself out of the chuck.",
+        mend="A centre or a steady.",
+    ),
+    Watch(
+        key="between-centres",
+        name="A crankshaft is finished between its centres",
+        look=_centred,
+        reason="Its journals and pins then share two pairs of centres, and nothing a chuck adds.",
+        mend="Between centres, on the pair for its throw.",
+    ),
+    Watch(
+        key="tapered-grip",
+        name="A taper or a thread is not gripped by three jaws",
+        look=_tapered,
+        reason="Parallel jaws touch it at one end only.",
+        mend="Grip a parallel stub, or turn one.",
+    ),
+    Watch(
+        key="short-grip",
+        name="Enough to grip",
+        look=_short,
+        severity=Severity.MIND,
+        reason="A quarter of the diameter, or 8 mm, or it tips out under the cut.",
+        mend="Grip a longer place, or take light cuts only.",
+    ),
+    Watch(
+        key="balance",
+        name="Balance what turns off its centre",
+        look=_balance,
+        reason="Out of balance the lathe shakes, and the work may come off.",
+        mend="A weight opposite, turned by hand until it stays anywhere; then slowly.",
+    ),
+    Watch(
+        key="set-true",
+        name="Set true after every new grip",
+        look=_true,
+        reason="A chuck does not bring work back to where it was.",
+        mend="Indicator on a finished diameter before the first cut.",
+    ),
+    Watch(
+        key="no-room",
+        name="It swings, and there is length for it",
+        look=_no_room,
+        reason="It meets the bed before the lathe has turned once.",
+        mend="A larger machine, or a piece that is smaller.",
+    ),
+    Watch(
+        key="let-it-set",
+        name="Bond, let it set, then light cuts",
+        look=_unset,
+        reason="An adhesive that has not set lets go under the first cut.",
+        mend="Degrease, bond, wait; afterwards warm it off with air moving.",
+    ),
+    Watch(
+        key="unknown-hold",
+        name="Held by what is owned",
+        look=_unknown_hold,
+        reason="",
+        mend="Choose one of the ways of holding listed.",
+    ),
+    Watch(
+        key="face-first",
+        name="Face the free end before anything else",
+        look=_face_first,
+        reason="On a rough end a drill wanders, and every length is counted from nothing.",
+        mend="Face it first.",
+    ),
+    Watch(
+        key="out-of-reach",
+        name="The tool gets there",
+        look=_out_of_reach,
+        reason="It is covered by the grip, on the wrong end, or for another machine.",
+        mend="Another way of holding.",
+    ),
+    Watch(
+        key="not-there-yet",
+        name="What holds it is there before it holds",
+        look=_not_there_yet,
+        reason="How will it be held next?",
+        mend="Make it in an earlier set-up.",
+    ),
+    Watch(
+        key="gone",
+        name="What holds it is still there",
+        look=_gone,
+        reason="Nothing leaves a grip before all that needs it is done.",
+        mend="Do it earlier, or hold it otherwise.",
+    ),
+    Watch(
+        key="idle-set-up",
+        name="No set-up for nothing",
+        look=_empty,
+        severity=Severity.MIND,
+        reason="Every new grip costs truth.",
+        mend="Leave it out.",
+    ),
+)

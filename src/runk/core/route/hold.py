@@ -102,20 +102,25 @@ def keys_of(operations: tuple[Operation, ...], feature: Feature) -> frozenset[st
 def thin_over(part: Part, outside: Feature) -> tuple[Feature, ...]:
     """Bores that leave so thin a wall under an outside that jaws press it out of round."""
     return tuple(
-        f for f in part.features
-        if f.kind in INSIDE and f.overlaps(outside)
+        f
+        for f in part.features
+        if f.kind in INSIDE
+        and f.overlaps(outside)
         and (outside.size - f.size) / 2 < THIN_WALL * outside.size
-    )  # fmt: skip
+    )
 
 
 def too_wide(part: Part, operations: tuple[Operation, ...], stub: Feature) -> frozenset[str]:
     """What is turned so far out that a mandrel or stub slips or bends; facing is light."""
     return frozenset(
-        one.key for one in operations
-        if one.machine == "lathe" and one.verb in ("turn", "rough", "groove", "knurl")
-        and one.feature and is_round(part.by_key[one.feature])
+        one.key
+        for one in operations
+        if one.machine == "lathe"
+        and one.verb in ("turn", "rough", "groove", "knurl")
+        and one.feature
+        and is_round(part.by_key[one.feature])
         and part.by_key[one.feature].size > MOST_ON_STUB * stub.size
-    )  # fmt: skip
+    )
 
 
 def too_short(part: Part, hold: Hold) -> bool:

@@ -57,14 +57,31 @@ def _turned(part: Part, operations: tuple[Operation, ...], workshop: Workshop) -
     off = frozenset({PART_OFF}) if part.bar else frozenset()
     if part.bar:
         yield Hold(
-            "on its bar in the chuck, right end out", Way.THREE_JAW, "lathe",
-            frozenset({"right", "outside"}), (part.long, part.long + 1.0), gone=off, cuts_off=True,
-        )  # fmt: skip
+            "on its bar in the chuck, right end out",
+            Way.THREE_JAW,
+            "lathe",
+            frozenset({"right", "outside"}),
+            (part.long, part.long + 1.0),
+            gone=off,
+            cuts_off=True,
+        )
         behind = (part.long, part.long + GRIP_MM)
-        yield Hold("in the dividing head by its bar", Way.VICE, "mill", frozenset({"across"}),
-                   behind, gone=off)  # fmt: skip
-        yield Hold("upright on the mill by its bar, right end up", Way.VICE, "mill",
-                   frozenset({"right"}), behind, gone=off)  # fmt: skip
+        yield Hold(
+            "in the dividing head by its bar",
+            Way.VICE,
+            "mill",
+            frozenset({"across"}),
+            behind,
+            gone=off,
+        )
+        yield Hold(
+            "upright on the mill by its bar, right end up",
+            Way.VICE,
+            "mill",
+            frozenset({"right"}),
+            behind,
+            gone=off,
+        )
     else:
         yield from _rough(part, operations, workshop)
     yield from _on_outsides(part, operations, workshop, off)
@@ -82,41 +99,70 @@ def _rough(part: Part, operations: tuple[Operation, ...], workshop: Workshop) ->
     way, chuck = (Way.FOUR_JAW, "four-jaw") if four else (Way.THREE_JAW, "chuck")
     outsides = sorted((f for f in part.features if f.round_outside), key=lambda f: f.span)
     if spare(part):
-        yield Hold(f"in the {chuck} on its spare end, right end out", way, "lathe",
-                   frozenset({"right", "outside"}), (part.long, part.long + GRIP_MM),
-                   gone=_left(part, operations))  # fmt: skip
+        yield Hold(
+            f"in the {chuck} on its spare end, right end out",
+            way,
+            "lathe",
+            frozenset({"right", "outside"}),
+            (part.long, part.long + GRIP_MM),
+            gone=_left(part, operations),
+        )
     skin = "as cast" if cast else "as sawn"
     for out in ("right", "left"):
         ends = frozenset({out, "outside"})
         if not outsides:
             cut = frozenset(o.key for o in operations if o.access.way in ("outside", "die"))
-            yield Hold(f"in the {chuck} on its outside, {out} end out", way, "lathe", ends,
-                       (part.begin - 1, part.long + 1), gone=cut - _faces(operations))  # fmt: skip
+            yield Hold(
+                f"in the {chuck} on its outside, {out} end out",
+                way,
+                "lathe",
+                ends,
+                (part.begin - 1, part.long + 1),
+                gone=cut - _faces(operations),
+            )
         for one in outsides[::-1] if out == "right" else outsides:
             if one.throw or one.span[1] - one.span[0] < LEAST_GRIP_MM:
                 continue
             if not _goes_in(part, one, out, _bore_mm(workshop)):
                 continue
-            yield Hold(f"in the {chuck} on {one.key} {skin}, {out} end out", way, "lathe", ends,
-                       _as_cast(part, one, out), one.key,
-                       gone=keys_of(operations, one))  # fmt: skip
+            yield Hold(
+                f"in the {chuck} on {one.key} {skin}, {out} end out",
+                way,
+                "lathe",
+                ends,
+                _as_cast(part, one, out),
+                one.key,
+                gone=keys_of(operations, one),
+            )
     if cast:
         yield from _angle_plate(part, operations)
         for out in ("right", "left"):
             face = part.face_at(OTHER_END[out])
             if face is not None:
-                yield Hold(f"on the faceplate, {out} end out", Way.FACEPLATE, "lathe",
-                           frozenset({out, "outside"}), None, face.key,
-                           needs=keys_of(operations, face))  # fmt: skip
+                yield Hold(
+                    f"on the faceplate, {out} end out",
+                    Way.FACEPLATE,
+                    "lathe",
+                    frozenset({out, "outside"}),
+                    None,
+                    face.key,
+                    needs=keys_of(operations, face),
+                )
 
 
 def _angle_plate(part: Part, operations: tuple[Operation, ...]) -> Iterator[Hold]:
     """Bolted by a flat foot to an angle plate on the faceplate: brackets and bearings."""
     for foot in (f for f in part.features if f.kind == "plane"):
         for out in ("right", "left"):
-            yield Hold(f"on an angle plate by {foot.key}, {out} end out", Way.FACEPLATE, "lathe",
-                       frozenset({out}), None, foot.key,
-                       needs=keys_of(operations, foot))  # fmt: skip
+            yield Hold(
+                f"on an angle plate by {foot.key}, {out} end out",
+                Way.FACEPLATE,
+                "lathe",
+                frozenset({out}),
+                None,
+                foot.key,
+                needs=keys_of(operations, foot),
+            )
 
 
 def _left(part: Part, operations: tuple[Operation, ...]) -> frozenset[str]:
@@ -158,27 +204,71 @@ def _on_outsides(
             if _passes(part, feature, out, workshop):
                 covers = _covered(feature, OTHER_END[out])
             if in_collet and _goes_in(part, feature, out):
-                yield Hold(f"in a collet on {feature.key}, {out} end out", Way.COLLET, "lathe",
-                           ends, covers, feature.key, needs)  # fmt: skip
-            yield Hold(f"upright on the mill by {feature.key}, {out} end up", Way.VICE, "mill",
-                       frozenset({out}), covers, feature.key, needs)  # fmt: skip
+                yield Hold(
+                    f"in a collet on {feature.key}, {out} end out",
+                    Way.COLLET,
+                    "lathe",
+                    ends,
+                    covers,
+                    feature.key,
+                    needs,
+                )
+            yield Hold(
+                f"upright on the mill by {feature.key}, {out} end up",
+                Way.VICE,
+                "mill",
+                frozenset({out}),
+                covers,
+                feature.key,
+                needs,
+            )
             if not _goes_in(part, feature, out, _bore_mm(workshop)):
                 continue
-            yield Hold(f"jaws on {feature.key}, {out} end out", Way.THREE_JAW, "lathe", ends,
-                       covers, feature.key, needs, thin=thin)  # fmt: skip
+            yield Hold(
+                f"jaws on {feature.key}, {out} end out",
+                Way.THREE_JAW,
+                "lathe",
+                ends,
+                covers,
+                feature.key,
+                needs,
+                thin=thin,
+            )
             if rough and not off:
-                yield Hold(f"jaws on {feature.key} as roughed, {out} end out", Way.THREE_JAW,
-                           "lathe", ends, covers, feature.key, rough, keys_of(operations, feature)
-                           - rough, thin=thin)  # fmt: skip
+                yield Hold(
+                    f"jaws on {feature.key} as roughed, {out} end out",
+                    Way.THREE_JAW,
+                    "lathe",
+                    ends,
+                    covers,
+                    feature.key,
+                    rough,
+                    keys_of(operations, feature) - rough,
+                    thin=thin,
+                )
             for throw in throws:
-                yield Hold(f"four-jaw on {feature.key}, {throw:g} off, {out} end out",
-                           Way.FOUR_JAW, "lathe", ends, covers, feature.key, needs,
-                           throw=throw)  # fmt: skip
+                yield Hold(
+                    f"four-jaw on {feature.key}, {throw:g} off, {out} end out",
+                    Way.FOUR_JAW,
+                    "lathe",
+                    ends,
+                    covers,
+                    feature.key,
+                    needs,
+                    throw=throw,
+                )
         for end in ("left", "right") if last - first >= 2 * GRIP_MM else ("",):
             where = f"the {end} of {feature.key}" if end else feature.key
             covers = _covered(feature, OTHER_END[end]) if end else feature.span
-            yield Hold(f"in the dividing head by {where}", Way.VICE, "mill",
-                       frozenset({"across"}), covers, feature.key, needs)  # fmt: skip
+            yield Hold(
+                f"in the dividing head by {where}",
+                Way.VICE,
+                "mill",
+                frozenset({"across"}),
+                covers,
+                feature.key,
+                needs,
+            )
 
 
 def _passes(part: Part, feature: Feature, out: str, workshop: Workshop) -> bool:
@@ -193,11 +283,16 @@ def _bore_mm(workshop: Workshop) -> float:
 def _behind(part: Part, feature: Feature, out: str) -> float:
     """The largest outside there is behind a grip; 0 where it is the last."""
     first, last = feature.span
-    return max((
-        part.outside_at((f.span[0] + f.span[1]) / 2) for f in part.features
-        if f.span[1] > f.span[0] and is_round(f)
-        and (f.span[0] >= last - EPS if out == "right" else f.span[1] <= first + EPS)
-    ), default=0.0)  # fmt: skip
+    return max(
+        (
+            part.outside_at((f.span[0] + f.span[1]) / 2)
+            for f in part.features
+            if f.span[1] > f.span[0]
+            and is_round(f)
+            and (f.span[0] >= last - EPS if out == "right" else f.span[1] <= first + EPS)
+        ),
+        default=0.0,
+    )
 
 
 def _goes_in(part: Part, feature: Feature, out: str, bore_mm: float = 0.0) -> bool:
@@ -214,11 +309,26 @@ def _on_bores(part: Part, operations: tuple[Operation, ...], off: frozenset[str]
         if feature.kind in INSIDE and feature.span[1] - feature.span[0] < LEAST_GRIP_MM:
             continue
         needs = keys_of(operations, feature) | off
-        yield Hold(f"on a mandrel in {feature.key}", Way.MANDREL, "lathe",
-                   frozenset({"right", "left", "outside"}), None, feature.key, needs,
-                   inside=False, bars=too_wide(part, operations, feature))  # fmt: skip
-        yield Hold(f"in the dividing head on a mandrel in {feature.key}", Way.MANDREL, "mill",
-                   frozenset({"across"}), None, feature.key, needs)  # fmt: skip
+        yield Hold(
+            f"on a mandrel in {feature.key}",
+            Way.MANDREL,
+            "lathe",
+            frozenset({"right", "left", "outside"}),
+            None,
+            feature.key,
+            needs,
+            inside=False,
+            bars=too_wide(part, operations, feature),
+        )
+        yield Hold(
+            f"in the dividing head on a mandrel in {feature.key}",
+            Way.MANDREL,
+            "mill",
+            frozenset({"across"}),
+            None,
+            feature.key,
+            needs,
+        )
 
 
 def _centres(part: Part, operations: tuple[Operation, ...], off: frozenset[str]) -> Iterator[Hold]:
@@ -236,20 +346,55 @@ def _centres(part: Part, operations: tuple[Operation, ...], off: frozenset[str])
     outsides = sorted((f for f in part.features if f.round_outside), key=lambda f: f.span)
     both = frozenset({"right", "left", "outside"})
     if spare(part):
-        yield Hold("between centres, dog on the spare end", Way.CENTRES, "lathe", both, None, "",
-                   plain, gone, inside=False, faces=False)  # fmt: skip
+        yield Hold(
+            "between centres, dog on the spare end",
+            Way.CENTRES,
+            "lathe",
+            both,
+            None,
+            "",
+            plain,
+            gone,
+            inside=False,
+            faces=False,
+        )
     else:
         for end, one in (("left", outsides[-1]), ("right", outsides[0])) if outsides else ():
-            yield Hold(f"between centres, dog on the {end} end", Way.CENTRES, "lathe",
-                       frozenset({OTHER_END[end], "outside"}), one.span, "", plain,
-                       inside=False, faces=False)  # fmt: skip
+            yield Hold(
+                f"between centres, dog on the {end} end",
+                Way.CENTRES,
+                "lathe",
+                frozenset({OTHER_END[end], "outside"}),
+                one.span,
+                "",
+                plain,
+                inside=False,
+                faces=False,
+            )
     for throw in sorted({f.throw for f in part.features if f.kind == "crankpin"}):
         spun = stands | {key for key in drilled if f" {throw:g} off:" in key}
-        yield Hold(f"between centres {throw:g} off", Way.CENTRES, "lathe", both, None, "", spun,
-                   gone, throw=throw, inside=False, faces=False)  # fmt: skip
+        yield Hold(
+            f"between centres {throw:g} off",
+            Way.CENTRES,
+            "lathe",
+            both,
+            None,
+            "",
+            spun,
+            gone,
+            throw=throw,
+            inside=False,
+            faces=False,
+        )
         for end, faced in (("right", right), ("left", stands)):
-            yield Hold(f"in V-blocks, {end} end up", Way.VICE, "mill", frozenset({end}),
-                       needs=off | faced, gone=gone)  # fmt: skip
+            yield Hold(
+                f"in V-blocks, {end} end up",
+                Way.VICE,
+                "mill",
+                frozenset({end}),
+                needs=off | faced,
+                gone=gone,
+            )
 
 
 def _flat(part: Part, operations: tuple[Operation, ...], off: frozenset[str]) -> Iterator[Hold]:
@@ -257,9 +402,15 @@ def _flat(part: Part, operations: tuple[Operation, ...], off: frozenset[str]) ->
     for end in ("right", "left"):
         foot = part.face_at(OTHER_END[end])
         if foot is not None:
-            yield Hold(f"stood on {foot.key} and clamped, {end} end up", Way.CLAMPS, "mill",
-                       frozenset({end}), None, foot.key,
-                       keys_of(operations, foot) | off)  # fmt: skip
+            yield Hold(
+                f"stood on {foot.key} and clamped, {end} end up",
+                Way.CLAMPS,
+                "mill",
+                frozenset({end}),
+                None,
+                foot.key,
+                keys_of(operations, foot) | off,
+            )
     sides = {f.side for f in part.features if f.side in FLAT_SIDES}
     for side in sorted(sides):
         # What is round has no foot to be bolted down on.

@@ -7,11 +7,27 @@ from runk.core.route.route import Job, SetUp, step_of
 GRIP_MIN = {"lathe": 10.0, "mill": 15.0, "bench": 20.0}
 """To hold the work, find its place and put the tools out."""
 VERB_MIN = {
-    "face": 4.0, "turn": 8.0, "rough": 8.0, "finish": 10.0, "centre": 3.0, "spot": 4.0,
-    "drill": 5.0, "ream": 4.0, "tap": 6.0, "cut thread": 8.0, "groove": 6.0, "chamfer": 2.0,
-    "knurl": 6.0, "mill": 20.0, "slot": 25.0, "part off": 6.0, "harden": 20.0, "temper": 15.0,
-    "saw": 15.0, "bolt": 10.0,
-}  # fmt: skip
+    "face": 4.0,
+    "turn": 8.0,
+    "rough": 8.0,
+    "finish": 10.0,
+    "centre": 3.0,
+    "spot": 4.0,
+    "drill": 5.0,
+    "ream": 4.0,
+    "tap": 6.0,
+    "cut thread": 8.0,
+    "groove": 6.0,
+    "chamfer": 2.0,
+    "knurl": 6.0,
+    "mill": 20.0,
+    "slot": 25.0,
+    "part off": 6.0,
+    "harden": 20.0,
+    "temper": 15.0,
+    "saw": 15.0,
+    "bolt": 10.0,
+}
 STEP_MIN = {
     "set true": 10.0,
     "balance": 15.0,

@@ -22,10 +22,14 @@ def _in_line(part: Part, hole: Feature) -> list[Feature]:
         return []
     ends = _line_ends(part, hole)
     return [
-        f for f in part.features
-        if f is not hole and _on_line(f) and f.size < hole.size - EPS
-        and _line_ends(part, f) & ends and (f.kind in INSIDE or f.asked.deep is None)
-    ]  # fmt: skip
+        f
+        for f in part.features
+        if f is not hole
+        and _on_line(f)
+        and f.size < hole.size - EPS
+        and _line_ends(part, f) & ends
+        and (f.kind in INSIDE or f.asked.deep is None)
+    ]
 
 
 def goes_on(part: Part, hole: Feature, small: Feature) -> bool:
@@ -51,9 +55,10 @@ def drilled_on(part: Part, small: Feature) -> tuple[Feature, ...]:
     ['drilled 3']
     """
     return tuple(
-        hole for hole in part.features
+        hole
+        for hole in part.features
         if small in _in_line(part, hole) and goes_on(part, hole, small)
-    )  # fmt: skip
+    )
 
 
 def _on_line(feature: Feature) -> bool:

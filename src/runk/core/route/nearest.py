@@ -81,9 +81,7 @@ def _held(moves: tuple[Move, ...]) -> tuple[Held, ...]:
 
 
 def _moves(held: tuple[Held, ...]) -> tuple[Move, ...]:
-    return tuple(
-        Move(place, op) for place, ops in held for op in (NONE, *ops)
-    )  # fmt: skip
+    return tuple(Move(place, op) for place, ops in held for op in (NONE, *ops))
 
 
 def _stands(job: Job, held: tuple[Held, ...]) -> float:

@@ -77,8 +77,12 @@ def _of_whole(part: Part, one: Operation) -> Opened | None:
     if one.verb == "centre" and " off" in one.key and pins and part.blank.dia is not None:
         journals = [f.size for f in part.features if f.kind == "journal"]
         main = {"main": _mm(max(journals))} if journals else {}
-        return "throw", {"throw": _mm(pins[0].throw), "bar": _mm(float(part.blank.dia)),
-                         "pin": _mm(pins[0].size), **main}  # fmt: skip
+        return "throw", {
+            "throw": _mm(pins[0].throw),
+            "bar": _mm(float(part.blank.dia)),
+            "pin": _mm(pins[0].size),
+            **main,
+        }
     return None
 
 

@@ -97,25 +97,40 @@ def _centres(part: Part) -> list[Operation]:
         ends = ()
     slow = speed(part, "centre", 3.0)
     found = [
-        Operation(f"{end} end: centre", "", "centre", "lathe", "centre drill",
-                  Access("inside", ends=frozenset({end})), slow)
+        Operation(
+            f"{end} end: centre",
+            "",
+            "centre",
+            "lathe",
+            "centre drill",
+            Access("inside", ends=frozenset({end})),
+            slow,
+        )
         for end in ends
-    ]  # fmt: skip
+    ]
     for throw in sorted({f.throw for f in part.features if f.kind == "crankpin"}):
         found += [
-            Operation(f"{end} end, {throw:g} off: centre", "", "centre", "mill", "centre drill",
-                      Access("end", ends=frozenset({end})), slow)
+            Operation(
+                f"{end} end, {throw:g} off: centre",
+                "",
+                "centre",
+                "mill",
+                "centre drill",
+                Access("end", ends=frozenset({end})),
+                slow,
+            )
             for end in ends
-        ]  # fmt: skip
+        ]
     return found
 
 
 def _end_mm(part: Part) -> float:
     """How thick the right end is when it is done."""
     found = [
-        min(f.size, float(f.asked.small or f.size)) for f in part.features
+        min(f.size, float(f.asked.small or f.size))
+        for f in part.features
         if is_round(f) and abs(f.span[0] - part.begin) < EPS
-    ]  # fmt: skip
+    ]
     return min(found, default=part.across)
 
 

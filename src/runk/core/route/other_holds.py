@@ -46,34 +46,75 @@ def less_usual(
     # A thin one bows between the jaws.
     if right and left and long <= min(VICE_MM, LONG_FREE * part.across):
         both = keys_of(operations, right) | keys_of(operations, left) | off
-        yield Hold("in the vice by its ends", Way.VICE, "mill", frozenset({"across"}), needs=both,
-                   bars=_indexed(part, operations))  # fmt: skip
+        yield Hold(
+            "in the vice by its ends",
+            Way.VICE,
+            "mill",
+            frozenset({"across"}),
+            needs=both,
+            bars=_indexed(part, operations),
+        )
     for feature in part.features:
         needs = keys_of(operations, feature) | off
         if feature.kind == "tapped" and on_axis(feature):
-            yield Hold(f"in the dividing head on a screwed stub in {feature.key}", Way.MANDREL,
-                       "mill", frozenset({"across"}), None, feature.key, needs)  # fmt: skip
+            yield Hold(
+                f"in the dividing head on a screwed stub in {feature.key}",
+                Way.MANDREL,
+                "mill",
+                frozenset({"across"}),
+                None,
+                feature.key,
+                needs,
+            )
         elif feature.kind == "thread":
-            yield Hold(f"in the dividing head by a split bush round {feature.key}", Way.COLLET,
-                       "mill", frozenset({"across"}), feature.span, feature.key,
-                       needs)  # fmt: skip
+            yield Hold(
+                f"in the dividing head by a split bush round {feature.key}",
+                Way.COLLET,
+                "mill",
+                frozenset({"across"}),
+                feature.span,
+                feature.key,
+                needs,
+            )
         grip = feature.span[1] - feature.span[0]
         for out in ("right", "left"):
             ends = frozenset({out, "outside"})
             if feature.kind == "flats" and feature.asked.count in (4, 6) and grip >= LEAST_GRIP_MM:
                 way = Way.THREE_JAW if feature.asked.count == 6 else Way.FOUR_JAW
                 jaws = "jaws" if feature.asked.count == 6 else "four-jaw"
-                yield Hold(f"{jaws} on {feature.key}, {out} end out", way, "lathe", ends,
-                           feature.span, feature.key, needs)  # fmt: skip
+                yield Hold(
+                    f"{jaws} on {feature.key}, {out} end out",
+                    way,
+                    "lathe",
+                    ends,
+                    feature.span,
+                    feature.key,
+                    needs,
+                )
             elif feature.kind == "tapped" and on_axis(feature):
                 # It is screwed on from the end its thread opens at.
                 if feature.asked.deep is None or feature.side == OTHER_END[out]:
-                    yield Hold(f"on a screwed stub in {feature.key}, {out} end out", Way.MANDREL,
-                               "lathe", ends, None, feature.key, needs, inside=False,
-                               bars=too_wide(part, operations, feature))  # fmt: skip
+                    yield Hold(
+                        f"on a screwed stub in {feature.key}, {out} end out",
+                        Way.MANDREL,
+                        "lathe",
+                        ends,
+                        None,
+                        feature.key,
+                        needs,
+                        inside=False,
+                        bars=too_wide(part, operations, feature),
+                    )
             elif feature.kind == "thread" and grip >= LEAST_GRIP_MM:
-                yield Hold(f"in a split bush round {feature.key}, {out} end out", Way.COLLET,
-                           "lathe", ends, feature.span, feature.key, needs)  # fmt: skip
+                yield Hold(
+                    f"in a split bush round {feature.key}, {out} end out",
+                    Way.COLLET,
+                    "lathe",
+                    ends,
+                    feature.span,
+                    feature.key,
+                    needs,
+                )
 
 
 def on_its_rod(
@@ -94,9 +135,16 @@ def on_its_rod(
     off = frozenset(o.key for o in operations if o.verb == "part off")
     for feature in part.features:
         if feature.kind in ("tapped", "reamed") and on_axis(feature) and feature.key in part.tries:
-            yield Hold(f"on its own rod in {feature.key}, the rod in a collet", Way.COLLET,
-                       "lathe", frozenset({"right", "left", "outside"}), None, feature.key,
-                       keys_of(operations, feature) | off, inside=False)  # fmt: skip
+            yield Hold(
+                f"on its own rod in {feature.key}, the rod in a collet",
+                Way.COLLET,
+                "lathe",
+                frozenset({"right", "left", "outside"}),
+                None,
+                feature.key,
+                keys_of(operations, feature) | off,
+                inside=False,
+            )
 
 
 def without_a_head(
@@ -128,9 +176,10 @@ def bonded(part: Part, operations: tuple[Operation, ...], found: Sequence[Hold])
     """
     for end in ("right", "left"):
         facing = [
-            one for one in operations
+            one
+            for one in operations
             if one.verb == "face" and one.access.way == "end" and one.access.ends == {end}
-        ]  # fmt: skip
+        ]
         held = [h for h in found if any(h.reaches(one) for one in facing)]
         if not facing or any(not too_short(part, hold) and not hold.thin for hold in held):
             continue
@@ -138,10 +187,15 @@ def bonded(part: Part, operations: tuple[Operation, ...], found: Sequence[Hold])
         if foot is not None:
             off = frozenset(o.key for o in operations if o.verb == "part off")
             yield Hold(
-                f"bonded by {foot.key} to a stub turned true, {end} end out", Way.BONDED, "lathe",
-                frozenset({end, "outside"}), None, foot.key, keys_of(operations, foot) | off,
+                f"bonded by {foot.key} to a stub turned true, {end} end out",
+                Way.BONDED,
+                "lathe",
+                frozenset({end, "outside"}),
+                None,
+                foot.key,
+                keys_of(operations, foot) | off,
                 bars=frozenset(one.key for one in operations if one.verb not in LIGHT),
-            )  # fmt: skip
+            )
 
 
 def blocks(part: Part, operations: tuple[Operation, ...], rotary: bool = False) -> Iterator[Hold]:
@@ -176,14 +230,31 @@ def blocks(part: Part, operations: tuple[Operation, ...], rotary: bool = False) 
             continue
         yield Hold(f"clamped to the table, {side} up", Way.CLAMPS, "mill", up, bars=planes)
         through = [
-            f for f in part.features
+            f
+            for f in part.features
             if f.kind in ("reamed", "drilled") and (f.side or "top") == side and not f.asked.deep
-        ]  # fmt: skip
+        ]
         if through:
             needs = frozenset(k for f in through for k in keys_of(operations, f))
             by = " and ".join(f.key for f in through[:2])
-            yield Hold(f"on a fixture by {by}, {side} up", Way.CLAMPS, "mill", up, None,
-                       through[0].key, needs, bars=planes)  # fmt: skip
+            yield Hold(
+                f"on a fixture by {by}, {side} up",
+                Way.CLAMPS,
+                "mill",
+                up,
+                None,
+                through[0].key,
+                needs,
+                bars=planes,
+            )
             if rotary:
-                yield Hold(f"on the rotary table about {through[0].key}, {side} up", Way.CLAMPS,
-                           "mill", up, None, through[0].key, needs, bars=planes)  # fmt: skip
+                yield Hold(
+                    f"on the rotary table about {through[0].key}, {side} up",
+                    Way.CLAMPS,
+                    "mill",
+                    up,
+                    None,
+                    through[0].key,
+                    needs,
+                    bars=planes,
+                )

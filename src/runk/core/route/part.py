@@ -18,9 +18,17 @@ BAR_MM = 12.0
 """A piece this much longer than its part is held as bar and parted off: common practice."""
 FLAT_SIDES = ("top", "bottom", "front", "back")
 _TURNED = (
-    *ROUND, *INSIDE, "taper", "thread", "groove", "chamfer", "face", "keyway", "bore-keyway",
+    *ROUND,
+    *INSIDE,
+    "taper",
+    "thread",
+    "groove",
+    "chamfer",
+    "face",
+    "keyway",
+    "bore-keyway",
     "flats",
-)  # fmt: skip
+)
 
 
 @dataclass(frozen=True)

@@ -53,8 +53,9 @@ def points(part: Part, feature: Feature) -> tuple[Point, ...]:
     columns = many // rows
     return tuple(
         (at[0] + column * apart, at[1] + row * rise)
-        for row in range(rows) for column in range(columns)
-    )  # fmt: skip
+        for row in range(rows)
+        for column in range(columns)
+    )
 
 
 def face_mm(part: Part, side: str) -> Point | None:
@@ -63,8 +64,12 @@ def face_mm(part: Part, side: str) -> Point | None:
     if part.turned or blank.long is None or blank.wide is None or blank.high is None:
         return None
     long, wide, high = float(blank.long), float(blank.wide), float(blank.high)
-    return {"top": (long, wide), "bottom": (long, wide), "front": (long, high),
-            "back": (long, high)}.get(side, (wide, high))  # fmt: skip
+    return {
+        "top": (long, wide),
+        "bottom": (long, wide),
+        "front": (long, high),
+        "back": (long, high),
+    }.get(side, (wide, high))
 
 
 def see_placed(part: Part) -> None:
@@ -87,8 +92,9 @@ def see_placed(part: Part) -> None:
         side = one.side or ("right" if part.turned else "top")
         size, r = face_mm(part, side), one.size / 2
         for x, y in points(part, one):
-            if size and not (r <= x + EPS and x <= size[0] - r + EPS and r <= y + EPS
-                             and y <= size[1] - r + EPS):  # fmt: skip
+            if size and not (
+                r <= x + EPS and x <= size[0] - r + EPS and r <= y + EPS and y <= size[1] - r + EPS
+            ):
                 raise Refused(
                     f"{one.key}: at {mm_said(x)} by {mm_said(y)} it is off the {side}, "
                     f"{mm_said(size[0])} by {mm_said(size[1])}.",
@@ -146,8 +152,9 @@ def meets(part: Part, holes: Feature, port: Feature) -> bool:
     True
     """
     deep = float(holes.asked.deep or part.long - part.begin)
-    along = (part.long - deep, part.long) if holes.side == "left" else (
-        part.begin, part.begin + deep)  # fmt: skip
+    along = (
+        (part.long - deep, part.long) if holes.side == "left" else (part.begin, part.begin + deep)
+    )
     if along[0] >= port.span[1] - EPS or port.span[0] >= along[1] - EPS:
         return False
     outside = part.outside_at(sum(port.span) / 2) / 2

@@ -156,6 +156,6 @@ def _reasons(job: Job, route: Route, without: frozenset[str]) -> Iterator[Reason
             with_it = [k for k in others if here.get(k) == here.get(one)]
             if with_it:
                 yield Reason(
-                    together.key, f"{one} with {with_it[0]} in set-up {here[one]}: "
-                    f"{BY_KEY[together.key].reason}",
-                )  # fmt: skip
+                    together.key,
+                    f"{one} with {with_it[0]} in set-up {here[one]}: {BY_KEY[together.key].reason}",
+                )

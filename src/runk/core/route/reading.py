@@ -97,11 +97,15 @@ def _sided(part: Part) -> Part:
     """On a block what nobody told a side of is cut from the top: an axis it has none."""
     if part.turned:
         return part
-    return replace(part, features=tuple(
-        replace(f, asked=replace(f.asked, side="top"))
-        if f.kind in ENTERED and f.asked.side is None and f.asked.throw is None else f
-        for f in part.features
-    ))  # fmt: skip
+    return replace(
+        part,
+        features=tuple(
+            replace(f, asked=replace(f.asked, side="top"))
+            if f.kind in ENTERED and f.asked.side is None and f.asked.throw is None
+            else f
+            for f in part.features
+        ),
+    )
 
 
 def part_of(

@@ -13,10 +13,24 @@ from runk.core.route.part import Part
 from runk.core.workshop import Workshop
 
 STEPS = (
-    "set true", "soft packing", "deburr", "measure", "try", "mark", "cool", "isolate the drive",
-    "balance", "dry assembly", "look over", "fettle", "clean out", "file", "lock the carriage",
-    "bond", "note",
-)  # fmt: skip
+    "set true",
+    "soft packing",
+    "deburr",
+    "measure",
+    "try",
+    "mark",
+    "cool",
+    "isolate the drive",
+    "balance",
+    "dry assembly",
+    "look over",
+    "fettle",
+    "clean out",
+    "file",
+    "lock the carriage",
+    "bond",
+    "note",
+)
 """What may stand in a route beside its operations."""
 
 

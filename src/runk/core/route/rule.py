@@ -86,9 +86,12 @@ class Order(Rule):
             ahead.sort(key=lambda key: at[key])
             all_ = ", ".join([ahead[0], *(job.by_key[key].verb for key in ahead[1:])])
             yield Broken(
-                self.key, f"{later} comes before {all_}. {self.reason}", (*ahead, later),
-                walk.set_up_of[later], self.mend or f"{all_ if feature else ahead[0]} first.",
-            )  # fmt: skip
+                self.key,
+                f"{later} comes before {all_}. {self.reason}",
+                (*ahead, later),
+                walk.set_up_of[later],
+                self.mend or f"{all_ if feature else ahead[0]} first.",
+            )
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -116,8 +119,10 @@ class Together(Rule):
                     self.key,
                     f"{one} is done in set-up {at[one]}, {apart[0]} in {at[apart[0]]}. "
                     f"{self.reason}",
-                    (one, *apart), at[one], self.mend,
-                )  # fmt: skip
+                    (one, *apart),
+                    at[one],
+                    self.mend,
+                )
 
 
 @dataclass(frozen=True, kw_only=True)

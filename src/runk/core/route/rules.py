@@ -56,7 +56,20 @@ def check(job: Job, route: Route) -> Checked:
 
 
 FIRM = frozenset(
-    {"twice", "missing", "unknown-line", "unknown-hold", "out-of-reach", "not-there-yet", "gone",
-     "no-reason", "relied-on", "isolate-the-drive", "whirling", "no-room", "let-it-set"}
-)  # fmt: skip
+    {
+        "twice",
+        "missing",
+        "unknown-line",
+        "unknown-hold",
+        "out-of-reach",
+        "not-there-yet",
+        "gone",
+        "no-reason",
+        "relied-on",
+        "isolate-the-drive",
+        "whirling",
+        "no-room",
+        "let-it-set",
+    }
+)
 """Rules no reason overrules: what cannot be, and what can hurt."""

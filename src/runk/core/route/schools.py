@@ -56,32 +56,65 @@ def rod_holes(part: Part) -> tuple[str, ...]:
     if largest.limits is not None and largest.limits[1] > largest.size:
         return ()
     return tuple(
-        f.key for f in part.features
+        f.key
+        for f in part.features
         if f.kind in ("tapped", "reamed") and on_axis(f) and f.key in part.tries
-    )  # fmt: skip
+    )
 
 
 SCHOOLS = (
-    School("piston", "Where is its outside finished?", lambda part: bool(rod_holes(part)), (
-        Way("bush", "on a mandrel or a stub",
-            "Quicker, and grooves may run out a little; the rod need not be there yet."),
-        Way("rod", "on its own rod",
-            "Runs true with the rod for good; the rod comes first, through cover and gland."),
-    )),
-    School("holes", "How do its holes meet its mate's?",
-           lambda part: any(f.kind == "holes" and f.key in part.tries for f in part.features), (
-        Way("set out", "each set out by itself",
-            "Parts stay alike and change places; both have to be set out true."),
-        Way("through", "drilled through the mate",
-            "They meet whatever the setting out was; the pair is marked and stays a pair."),
-    )),
-    School("crank", "How is the crank made?", thrown, (
-        Way("solid", "from the solid",
-            "One piece, nothing to come loose; long interrupted cuts and two pairs of centres."),
-        Way("built", "built up",
-            "Plain turning and reaming; joints to bond and pin, and the shaft cut away last."),
-    )),
-)  # fmt: skip
+    School(
+        "piston",
+        "Where is its outside finished?",
+        lambda part: bool(rod_holes(part)),
+        (
+            Way(
+                "bush",
+                "on a mandrel or a stub",
+                "Quicker, and grooves may run out a little; the rod need not be there yet.",
+            ),
+            Way(
+                "rod",
+                "on its own rod",
+                "Runs true with the rod for good; the rod comes first, through cover and gland.",
+            ),
+        ),
+    ),
+    School(
+        "holes",
+        "How do its holes meet its mate's?",
+        lambda part: any(f.kind == "holes" and f.key in part.tries for f in part.features),
+        (
+            Way(
+                "set out",
+                "each set out by itself",
+                "Parts stay alike and change places; both have to be set out true.",
+            ),
+            Way(
+                "through",
+                "drilled through the mate",
+                "They meet whatever the setting out was; the pair is marked and stays a pair.",
+            ),
+        ),
+    ),
+    School(
+        "crank",
+        "How is the crank made?",
+        thrown,
+        (
+            Way(
+                "solid",
+                "from the solid",
+                "One piece, nothing to come loose; long interrupted cuts and two pairs of centres.",
+            ),
+            Way(
+                "built",
+                "built up",
+                "Plain turning and reaming; joints to bond and pin, and the shaft cut away last.",
+            ),
+        ),
+    ),
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -129,7 +162,12 @@ def costed(job: Job, school: School, way: Way) -> Costed:
     found = [propose(one) for one in jobs]
     minutes = sum(
         set_up_min(one, up) * one.part.alike
-        for one, said in zip(jobs, found, strict=True) for up in said.route.set_ups
-    )  # fmt: skip
-    return Costed(sum(len(said.route.set_ups) for said in found), minutes, len(parts),
-                  all(said.proved for said in found))  # fmt: skip
+        for one, said in zip(jobs, found, strict=True)
+        for up in said.route.set_ups
+    )
+    return Costed(
+        sum(len(said.route.set_ups) for said in found),
+        minutes,
+        len(parts),
+        all(said.proved for said in found),
+    )

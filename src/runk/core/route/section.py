@@ -118,8 +118,12 @@ def section(job: Job, done: frozenset[str], hold: Hold | None, now: frozenset[st
         if is_round(feature) or feature.kind == "groove" or _hollow(feature):
             edges |= {x for x in job.part.lies(feature) if first < x < last}
     slices = tuple(_slice(job, done, now, a, b) for a, b in pairwise(sorted(edges)) if b - a > EPS)
-    return Section(slices, tuple(_marks(job, done, now)), tuple(_grips(job, hold, first, last)),
-                   part.bar and PART_OFF not in done)  # fmt: skip
+    return Section(
+        slices,
+        tuple(_marks(job, done, now)),
+        tuple(_grips(job, hold, first, last)),
+        part.bar and PART_OFF not in done,
+    )
 
 
 def _ends(job: Job, done: frozenset[str]) -> tuple[float, float]:
@@ -239,8 +243,9 @@ def _marks(job: Job, done: frozenset[str], now: frozenset[str]) -> Iterator[Mark
         if feature.kind in (*HOLES, "holes") and feature.circle is not None:
             middle = feature.circle / 2
             start, end = _bored(job, feature, middle)
-            yield Mark(start, end, middle - feature.size / 2, middle + feature.size / 2,
-                       feature.key, made)  # fmt: skip
+            yield Mark(
+                start, end, middle - feature.size / 2, middle + feature.size / 2, feature.key, made
+            )
         elif feature.kind in ("keyway", "slot"):
             outside = part.outside_at(sum(feature.span) / 2) / 2
             deep = float(asked.deep or asked.wide or 0)

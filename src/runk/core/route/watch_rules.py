@@ -57,10 +57,7 @@ def _cool(job: Job, walk: Walk) -> Seen:
         for at, line in enumerate(set_up.does):
             if step_of(line) != "measure":
                 continue
-            close = [
-                f for f in job.part.features
-                if f.key.lower() in line.lower() and is_close(f)
-            ]  # fmt: skip
+            close = [f for f in job.part.features if f.key.lower() in line.lower() and is_close(f)]
             if close and "cool" not in [step_of(x) for x in set_up.does[:at]]:
                 yield f"Set-up {n} reads {close[0].key} warm from the cut.", (line,), n
 
@@ -169,9 +166,10 @@ def _something_between(job: Job, walk: Walk) -> Seen:
         begun = walk.first_at.get(joined.key)
         lines = walk.lines[begun:] if begun is not None else []
         bored = [
-            n for n, (_, line) in enumerate(lines)
+            n
+            for n, (_, line) in enumerate(lines)
             if line in job.by_key and job.by_key[line].verb in ("finish", "ream")
-        ]  # fmt: skip
+        ]
         for up, line in lines[: max(bored, default=0)]:
             lower = line.lower()
             laid = step_of(line) == "note" and any(word in lower for word in _BETWEEN)
@@ -236,69 +234,160 @@ def _relied_on(job: Job, walk: Walk) -> Seen:
             if keys:
                 yield (
                     f"bore-and-face is overruled, and set-up {n} trues {keys[0]} from that bore.",
-                    keys, n,
-                )  # fmt: skip
+                    keys,
+                    n,
+                )
 
 
 WATCH_RULES: tuple[Watch, ...] = (
-    Watch(key="measure-first", name="Measure before unclamping", look=_measure,
-          reason="Once it is let go, what is too large cannot be brought back to its place.",
-          mend="Measure it where it was cut."),
-    Watch(key="try-first", name="Try the mate before unclamping", look=_try,
-          reason="A shaving more is easy now and impossible later.",
-          mend="Deburr, then try the mate on it in place."),
-    Watch(key="deburr-first", name="Deburr before trying", look=_deburr_before_try,
-          reason="A burr scores the mate and makes a good fit feel tight.",
-          mend="Break the edges first."),
-    Watch(key="cool-first", name="Cool before measuring", look=_cool,
-          reason="Warm from the cut it reads large.", mend="Let it reach the shop's warmth."),
-    Watch(key="isolate-the-drive", name="Isolate the drive before working by hand in it",
-          look=_isolate, reason="A drive that starts takes the hand with it.",
-          mend="The plug out or the isolator off; the back gear is no spindle lock."),
-    Watch(key="lock-the-carriage", name="Lock the carriage to part off", look=_carriage,
-          reason="A blade that wanders jams and breaks.", mend="Lock it first."),
-    Watch(key="look-it-over", name="Look a casting over first", look=_look_over,
-          reason="Chill, blow-holes and shifted cores are found cheaper with a file.",
-          mend="File, rule and lamp before the first cut."),
-    Watch(key="sand-out", name="Sand out of the core before boring", look=_sand,
-          reason="Sand takes the edge off in one pass and laps the ways.",
-          mend="Scrape and brush the core and ports out."),
-    Watch(key="mark-alike", name="Mark parts that are alike", look=_mark,
-          severity=Severity.MIND,
-          reason="What was fitted to one is not found again.", 
-          mend="A dot for each, on a face that stays."),
-    Watch(key="deburr-crossings", name="Deburr where holes cross", look=_crossed,
-          reason="The burr scores what runs in it.", mend="A scraper or a stone down the bore."),
-    Watch(key="twice", name="Nothing is done twice", look=_twice,
-          reason="The metal is gone the first time.", mend="Strike one out."),
-    Watch(key="missing", name="Everything is done", look=_missing,
-          reason="The part is not finished without it.", mend="Put it where it can be reached."),
-    Watch(key="unknown-line", name="Every line is known", look=_unknown_line, reason="",
-          mend="Write it as the part names it."),
-    Watch(key="no-reason", name="Overruled with a reason", look=_no_reason,
-          reason="A reason written down is what the next evening needs.", mend="Write why."),
-    Watch(key="dry-first", name="Put together dry, and turned by hand, before it is bonded",
-          look=_dry, reason="A bond that has set is right or it is scrap.",
-          mend="A dry assembly, turned by hand through a whole turn; then degrease and bond."),
-    Watch(key="first-of-alike", name="The first of several is finished and tried before the rest",
-          look=_first_of_alike, severity=Severity.MIND,
-          reason="What is new goes wrong once, and then in all of them.",
-          mend="Write `the first` into the line, and go on with the others when it fits."),
-    Watch(key="nothing-between", name="Two halves are bored metal to metal",
-          look=_something_between,
-          reason="Without it the hole is smaller across by as much as that was thick.",
-          mend="Bolt them dry; or leave the layer in for good, and take it off the size."),
-    Watch(key="hardens", name="Only a steel with carbon in it is hardened", look=_hardens,
-          reason="Quenched it is as soft as before, and bent.",
-          mend="Silver steel or gauge plate; or case-harden it, or leave it soft."),
-    Watch(key="room-to-run-out", name="A thread has room to run out", look=_run_out,
-          severity=Severity.MIND,
-          reason="A die leaves its last two threads unfinished, and a tool has nowhere to stop.",
-          mend="An undercut at the shoulder, or its mate counterbored there."),
-    Watch(key="clear-of-ports", name="A pattern stands clear of the ports", look=_meets_port,
-          reason="Steam goes where the stud should.",
-          mend="Turn the pattern by half its step, or drill shallower."),
-    Watch(key="relied-on", name="Nothing rests on a rule that was overruled", look=_relied_on,
-          reason="The bore and face were not cut at one setting, so neither is a datum.",
-          mend="Bore and face together after all, or true the face from another datum."),
-)  # fmt: skip
+    Watch(
+        key="measure-first",
+        name="Measure before unclamping",
+        look=_measure,
+        reason="Once it is let go, what is too large cannot be brought back to its place.",
+        mend="Measure it where it was cut.",
+    ),
+    Watch(
+        key="try-first",
+        name="Try the mate before unclamping",
+        look=_try,
+        reason="A shaving more is easy now and impossible later.",
+        mend="Deburr, then try the mate on it in place.",
+    ),
+    Watch(
+        key="deburr-first",
+        name="Deburr before trying",
+        look=_deburr_before_try,
+        reason="A burr scores the mate and makes a good fit feel tight.",
+        mend="Break the edges first.",
+    ),
+    Watch(
+        key="cool-first",
+        name="Cool before measuring",
+        look=_cool,
+        reason="Warm from the cut it reads large.",
+        mend="Let it reach the shop's warmth.",
+    ),
+    Watch(
+        key="isolate-the-drive",
+        name="Isolate the drive before working by hand in it",
+        look=_isolate,
+        reason="A drive that starts takes the hand with it.",
+        mend="The plug out or the isolator off; the back gear is no spindle lock.",
+    ),
+    Watch(
+        key="lock-the-carriage",
+        name="Lock the carriage to part off",
+        look=_carriage,
+        reason="A blade that wanders jams and breaks.",
+        mend="Lock it first.",
+    ),
+    Watch(
+        key="look-it-over",
+        name="Look a casting over first",
+        look=_look_over,
+        reason="Chill, blow-holes and shifted cores are found cheaper with a file.",
+        mend="File, rule and lamp before the first cut.",
+    ),
+    Watch(
+        key="sand-out",
+        name="Sand out of the core before boring",
+        look=_sand,
+        reason="Sand takes the edge off in one pass and laps the ways.",
+        mend="Scrape and brush the core and ports out.",
+    ),
+    Watch(
+        key="mark-alike",
+        name="Mark parts that are alike",
+        look=_mark,
+        severity=Severity.MIND,
+        reason="What was fitted to one is not found again.",
+        mend="A dot for each, on a face that stays.",
+    ),
+    Watch(
+        key="deburr-crossings",
+        name="Deburr where holes cross",
+        look=_crossed,
+        reason="The burr scores what runs in it.",
+        mend="A scraper or a stone down the bore.",
+    ),
+    Watch(
+        key="twice",
+        name="Nothing is done twice",
+        look=_twice,
+        reason="The metal is gone the first time.",
+        mend="Strike one out.",
+    ),
+    Watch(
+        key="missing",
+        name="Everything is done",
+        look=_missing,
+        reason="The part is not finished without it.",
+        mend="Put it where it can be reached.",
+    ),
+    Watch(
+        key="unknown-line",
+        name="Every line is known",
+        look=_unknown_line,
+        reason="",
+        mend="Write it as the part names it.",
+    ),
+    Watch(
+        key="no-reason",
+        name="Overruled with a reason",
+        look=_no_reason,
+        reason="A reason written down is what the next evening needs.",
+        mend="Write why.",
+    ),
+    Watch(
+        key="dry-first",
+        name="Put together dry, and turned by hand, before it is bonded",
+        look=_dry,
+        reason="A bond that has set is right or it is scrap.",
+        mend="A dry assembly, turned by hand through a whole turn; then degrease and bond.",
+    ),
+    Watch(
+        key="first-of-alike",
+        name="The first of several is finished and tried before the rest",
+        look=_first_of_alike,
+        severity=Severity.MIND,
+        reason="What is new goes wrong once, and then in all of them.",
+        mend="Write `the first` into the line, and go on with the others when it fits.",
+    ),
+    Watch(
+        key="nothing-between",
+        name="Two halves are bored metal to metal",
+        look=_something_between,
+        reason="Without it the hole is smaller across by as much as that was thick.",
+        mend="Bolt them dry; or leave the layer in for good, and take it off the size.",
+    ),
+    Watch(
+        key="hardens",
+        name="Only a steel with carbon in it is hardened",
+        look=_hardens,
+        reason="Quenched it is as soft as before, and bent.",
+        mend="Silver steel or gauge plate; or case-harden it, or leave it soft.",
+    ),
+    Watch(
+        key="room-to-run-out",
+        name="A thread has room to run out",
+        look=_run_out,
+        severity=Severity.MIND,
+        reason="A die leaves its last two threads unfinished, and a tool has nowhere to stop.",
+        mend="An undercut at the shoulder, or its mate counterbored there.",
+    ),
+    Watch(
+        key="clear-of-ports",
+        name="A pattern stands clear of the ports",
+        look=_meets_port,
+        reason="Steam goes where the stud should.",
+        mend="Turn the pattern by half its step, or drill shallower.",
+    ),
+    Watch(
+        key="relied-on",
+        name="Nothing rests on a rule that was overruled",
+        look=_relied_on,
+        reason="The bore and face were not cut at one setting, so neither is a datum.",
+        mend="Bore and face together after all, or true the face from another datum.",
+    ),
+)

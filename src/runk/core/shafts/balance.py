@@ -50,26 +50,43 @@ def compute(question: BalanceQuestion, shop: BalanceShop) -> BalanceAnswer:
         raise Refused("The weight begins where its room ends.", field="reach")
     own, source = shop.crank["density_g_cm3"], shop.crank.source("density_g_cm3")
     webs = w.of(
-        laws.webs_g_mm, source=source, webs=float(question.webs), web_mm=width,
-        thick_mm=float(question.thick), throw_mm=e, beyond_mm=beyond, g_per_cm3=own,
-    )  # fmt: skip
+        laws.webs_g_mm,
+        source=source,
+        webs=float(question.webs),
+        web_mm=width,
+        thick_mm=float(question.thick),
+        throw_mm=e,
+        beyond_mm=beyond,
+        g_per_cm3=own,
+    )
     pin = w.of(
-        laws.pin_g_mm, source=source, diameter_mm=float(question.pin), long_mm=float(question.long),
-        g_per_cm3=own, arm_mm=e,
-    )  # fmt: skip
+        laws.pin_g_mm,
+        source=source,
+        diameter_mm=float(question.pin),
+        long_mm=float(question.long),
+        g_per_cm3=own,
+        arm_mm=e,
+    )
     rod = w.of(
-        laws.rod_g_mm, big_end_g=question.big_end, share_percent=question.share,
-        to_and_fro_g=question.reciprocating, throw_mm=e,
-    )  # fmt: skip
+        laws.rod_g_mm,
+        big_end_g=question.big_end,
+        share_percent=question.share,
+        to_and_fro_g=question.reciprocating,
+        throw_mm=e,
+    )
     every = w.of(
         laws.moment_g_mm, since=0, webs_g_mm=webs.value, pin_g_mm=pin.value, rod_g_mm=rod.value
     )
     each, since = every.value / question.webs, len(w.steps)
     heavy, heavy_source = shop.weight["density_g_cm3"], shop.weight.source("density_g_cm3")
     thinnest = w.of(
-        laws.thinnest_mm, source=heavy_source, each_g_mm=each, g_per_cm3=heavy, reach_mm=reach,
+        laws.thinnest_mm,
+        source=heavy_source,
+        each_g_mm=each,
+        g_per_cm3=heavy,
+        reach_mm=reach,
         inner_mm=inner,
-    )  # fmt: skip
+    )
     if thinnest.value > thick:
         raise Refused(
             f"Even half a turn round, {mm_said(thick)} thick does not balance it in that room: "
@@ -79,9 +96,15 @@ def compute(question: BalanceQuestion, shop: BalanceShop) -> BalanceAnswer:
         )
     angle = w.of(laws.angle_deg, since=since, thinnest_mm=thinnest.value, thick_mm=thick)
     weight = w.of(
-        laws.weight_g, since=since, source=heavy_source, reach_mm=reach, inner_mm=inner,
-        angle_deg=angle.value, thick_mm=thick, g_per_cm3=heavy,
-    )  # fmt: skip
+        laws.weight_g,
+        since=since,
+        source=heavy_source,
+        reach_mm=reach,
+        inner_mm=inner,
+        angle_deg=angle.value,
+        thick_mm=thick,
+        g_per_cm3=heavy,
+    )
     arm = w.of(laws.arm_mm, each_g_mm=each, weight_g=weight.value)
 
     return BalanceAnswer(

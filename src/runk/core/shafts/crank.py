@@ -144,9 +144,13 @@ def _built(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) 
     since = len(w.steps)
     compound = compounds()["retaining"]
     strength = w(
-        strength_mpa, shear_mpa=compound.shear_mpa, metals_share=bonds_share(shop.metal),
-        gap_share=1.0, heat_share=1.0, source=compound.source,
-    )  # fmt: skip
+        strength_mpa,
+        shear_mpa=compound.shear_mpa,
+        metals_share=bonds_share(shop.metal),
+        gap_share=1.0,
+        heat_share=1.0,
+        source=compound.source,
+    )
     area = w(pressed.joint_mm2, size_mm=small, length_mm=thick)
     force = w(pressed.bonded_n, shear_mpa=strength, area_mm2=area)
     holds = w.of(pressed.grip_nm, "holds_nm", since=since, force_n=force, size_mm=small)
@@ -158,13 +162,20 @@ def _built(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) 
             raise Refused("A pin over half its joint leaves nothing of it.", field="across")
     at = len(w.steps)
     shears = w(
-        pressed.shear_mpa, share=SHEAR_SHARE, yield_mpa=shop.metal["rp02_n_per_mm2"],
-        source=shop.metal.source("rp02_n_per_mm2"), why="a pin of the crank's metal",
-    )  # fmt: skip
+        pressed.shear_mpa,
+        share=SHEAR_SHARE,
+        yield_mpa=shop.metal["rp02_n_per_mm2"],
+        source=shop.metal.source("rp02_n_per_mm2"),
+        why="a pin of the crank's metal",
+    )
     crossed = w.of(
-        pressed.cross_pin_nm, "crossed_nm", since=at, pin_mm=through.value, shear_mpa=shears,
+        pressed.cross_pin_nm,
+        "crossed_nm",
+        since=at,
+        pin_mm=through.value,
+        shear_mpa=shears,
         size_mm=small,
-    )  # fmt: skip
+    )
     asked = _asked(w, question, e)
     return BuiltAnswer(
         throw_mm=throw,

@@ -24,16 +24,30 @@ WAYS = (
     Choice(
         "built",
         "Build up a crank",
-        ("built up crank", "built-up crank", "build up a crank", "built up crankshaft",
-         "crank built up", "crankshaft built up", "built up"),
+        (
+            "built up crank",
+            "built-up crank",
+            "build up a crank",
+            "built up crankshaft",
+            "crank built up",
+            "crankshaft built up",
+            "built up",
+        ),
     ),
     Choice(
         "solid",
         "Turn a crank from the solid",
-        ("crank from the solid", "crankshaft from the solid", "from the solid", "solid crank",
-         "solid crankshaft", "crank between centres", "crankshaft between centres"),
+        (
+            "crank from the solid",
+            "crankshaft from the solid",
+            "from the solid",
+            "solid crank",
+            "solid crankshaft",
+            "crank between centres",
+            "crankshaft between centres",
+        ),
     ),
-)  # fmt: skip
+)
 
 
 @dataclass(frozen=True, slots=True)

@@ -269,9 +269,13 @@ def _pressed(
     if question.torque is None:
         return None, None
     pressed = w.of(
-        pressed_mpa, torque_nm=question.torque, dogs=float(question.dogs), deep_mm=deep,
-        outside_mm=float(question.outside), bore_mm=float(question.bore),
-    )  # fmt: skip
+        pressed_mpa,
+        torque_nm=question.torque,
+        dogs=float(question.dogs),
+        deep_mm=deep,
+        outside_mm=float(question.outside),
+        bore_mm=float(question.bore),
+    )
     bears = w.of(knocked_mpa, "bears_mpa", strength_mpa=bears_mpa(metal), safe=_SAFE)
     return pressed, replace(bears, places=0)
 

@@ -79,6 +79,10 @@ def spread_of(question: EndFloatQuestion, _: None = None) -> FloatSpread:
     over = float((left > most + 1e-9).mean() * 100)
     counts, edges = np.histogram(left, _BARS)
     return FloatSpread(
-        edges.tolist(), (counts / left.size * 100).tolist(), 100 - under - over, under, over,
+        edges.tolist(),
+        (counts / left.size * 100).tolist(),
+        100 - under - over,
+        under,
+        over,
         left.size,
-    )  # fmt: skip
+    )

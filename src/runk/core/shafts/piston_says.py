@@ -25,10 +25,17 @@ class PistonShop:
 
 
 def steps(
-    question: PistonQuestion, shop: PistonShop, thread: str, drill: str, rough: Figure,
-    spigot: Figure, recess: Figure, gland: Figure, last: Figure,
+    question: PistonQuestion,
+    shop: PistonShop,
+    thread: str,
+    drill: str,
+    rough: Figure,
+    spigot: Figure,
+    recess: Figure,
+    gland: Figure,
+    last: Figure,
     grooves: tuple[Figure, Figure, Figure] | None,
-) -> tuple[Made, ...]:  # fmt: skip
+) -> tuple[Made, ...]:
     own = question.school is School.ROD
     held = "in its collet" if shop.collet else "in a split bush: no collet here holds it"
     plunge = []

@@ -191,9 +191,12 @@ def room_for(w: Working, thread: Thread, effective_mm: float, grade: Grade) -> R
         name, times = names[grade]
         inches = (major / 25.4, major / 25.4, pitch / 25.4)
         wide = 25.4 * w(
-            unified_tolerance_inch, major_inch=inches[0], engaged_inch=inches[1],
-            pitch_inch=inches[2], times=times,
-        )  # fmt: skip
+            unified_tolerance_inch,
+            major_inch=inches[0],
+            engaged_inch=inches[1],
+            pitch_inch=inches[2],
+            times=times,
+        )
         # The allowance is three tenths of class 2A's tolerance, of 3A none.
         under = 0.0 if grade is Grade.CLOSE else 0.3 * 25.4 * unified_tolerance_inch(*inches, 1.0)
         source = _UNIFIED
@@ -201,9 +204,12 @@ def room_for(w: Working, thread: Thread, effective_mm: float, grade: Grade) -> R
         shares = {Grade.CLOSE: 2 / 3, Grade.MEDIUM: 1.0, Grade.FREE: 1.5}
         name = str(grade)
         wide = 25.4 * w(
-            whitworth_tolerance_inch, major_inch=major / 25.4, engaged_inch=major / 25.4,
-            pitch_inch=pitch / 25.4, times=shares[grade],
-        )  # fmt: skip
+            whitworth_tolerance_inch,
+            major_inch=major / 25.4,
+            engaged_inch=major / 25.4,
+            pitch_inch=pitch / 25.4,
+            times=shares[grade],
+        )
         source = _WHITWORTH
     else:
         shares = {Grade.CLOSE: 0.6, Grade.MEDIUM: 1.0, Grade.FREE: 1.5}

@@ -64,9 +64,12 @@ def to_follow(question: ScrewcutQuestion, shop: CutShop) -> Settled:
     depth = depth_of(w, question).value
     turned = set_over(w, question).value if question.feed is Feed.SLIDE else 0.0
     basic = w(
-        smaller_mm, major_mm=thread.major_mm, times=form.effective, pitch_mm=pitch,
+        smaller_mm,
+        major_mm=thread.major_mm,
+        times=form.effective,
+        pitch_mm=pitch,
         source=form.source,
-    )  # fmt: skip
+    )
     room = room_for(w, thread, basic, Grade.MEDIUM)
     low, high = room.low.value, room.high.value
     if nut:
@@ -82,11 +85,14 @@ def to_follow(question: ScrewcutQuestion, shop: CutShop) -> Settled:
         wire, _ = wire_taken(None, shop.drills, best, thin.value, thick.value)
         sizes = [
             w(
-                over_wires_limit_mm, effective_mm=one, wire_mm=wire,
-                angle_deg=form.angle_deg, pitch_mm=pitch,
+                over_wires_limit_mm,
+                effective_mm=one,
+                wire_mm=wire,
+                angle_deg=form.angle_deg,
+                pitch_mm=pitch,
             )
             for one in sizes
-        ]  # fmt: skip
+        ]
         sine = sin(radians(form.angle_deg / 2))
         first = w(first_reading_mm, major_mm=thread.major_mm, wire_mm=wire, sine=sine)
         reads_left = first - sizes[1]

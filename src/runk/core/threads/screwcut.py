@@ -86,15 +86,21 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         groove = told(float(question.relief), "relief_mm")
     inside = question.side is Side.INSIDE
     core = w.of(
-        smaller_mm, "core_mm", major_mm=thread.major_mm, times=2 * depth.value / pitch,
+        smaller_mm,
+        "core_mm",
+        major_mm=thread.major_mm,
+        times=2 * depth.value / pitch,
         pitch_mm=pitch,
-    )  # fmt: skip
+    )
     groove_across = core
     if inside:
         groove_across = w.of(
-            hole_free_limit_mm, "core_mm", shaft_mm=thread.major_mm, free_mm=_CLEAR_MM,
+            hole_free_limit_mm,
+            "core_mm",
+            shaft_mm=thread.major_mm,
+            free_mm=_CLEAR_MM,
             source=PRACTICE,
-        )  # fmt: skip
+        )
     screw = None if shop.lathe.leadscrew_mm is None else Fraction(str(shop.lathe.leadscrew_mm))
     lead_exact = thread.pitch * question.starts
     return ScrewcutAnswer(

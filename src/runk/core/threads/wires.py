@@ -149,9 +149,13 @@ def compute(question: WiresQuestion, drills: tuple[ShopTool, ...]) -> WiresAnswe
     w, thread = Working(), question.thread
     form, pitch = thread.form, thread.pitch_mm
     basic = w.of(
-        smaller_mm, "basic_mm", major_mm=thread.major_mm, times=form.effective, pitch_mm=pitch,
+        smaller_mm,
+        "basic_mm",
+        major_mm=thread.major_mm,
+        times=form.effective,
+        pitch_mm=pitch,
         source=form.source,
-    )  # fmt: skip
+    )
     best = w.of(best_wire_mm, pitch_mm=pitch, angle_deg=form.angle_deg)
     thin, thick = bounds_mm(w, thread, basic.value)
     room = room_for(w, thread, basic.value, question.grade)
@@ -159,24 +163,36 @@ def compute(question: WiresQuestion, drills: tuple[ShopTool, ...]) -> WiresAnswe
 
     def over(effective: float, of_wire: float, key: str) -> Figure:
         figure = w.of(
-            over_wires_limit_mm, key, effective_mm=effective, wire_mm=of_wire,
-            angle_deg=form.angle_deg, pitch_mm=pitch,
-        )  # fmt: skip
+            over_wires_limit_mm,
+            key,
+            effective_mm=effective,
+            wire_mm=of_wire,
+            angle_deg=form.angle_deg,
+            pitch_mm=pitch,
+        )
         return replace(figure, places=3)
 
     effective = None
     if question.over is not None:
         effective = w.of(
-            effective_limit_mm, "effective_mm", over_mm=float(question.over), wire_mm=wire,
-            angle_deg=form.angle_deg, pitch_mm=pitch,
-        )  # fmt: skip
+            effective_limit_mm,
+            "effective_mm",
+            over_mm=float(question.over),
+            wire_mm=wire,
+            angle_deg=form.angle_deg,
+            pitch_mm=pitch,
+        )
         _sensible(effective.value, basic.value, pitch)
     left = None
     if effective is not None and effective.value > room.high.value:
         left = w.of(
-            left_limit_mm, "left_mm", since=len(w.steps) - 1, effective_mm=effective.value,
-            low_mm=room.low.value, high_mm=room.high.value,
-        )  # fmt: skip
+            left_limit_mm,
+            "left_mm",
+            since=len(w.steps) - 1,
+            effective_mm=effective.value,
+            low_mm=room.low.value,
+            high_mm=room.high.value,
+        )
         left = replace(left, places=3)
     owned = _owned(drills, best.value, thin.value, thick.value)
     return WiresAnswer(

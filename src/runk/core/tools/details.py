@@ -168,8 +168,11 @@ def gear_cutter_of(detail: str) -> GearCutter:
             low, high = found[1] or found[3], found[2] or found[3]
             teeth = int(low), 0 if high == "rack" else int(high)
         elif part:
-            raise Refused(f"`{part[:30]}` says nothing of a gear cutter.", field="detail",
-                          suggest="0.8 module, no 3, 17 to 20")  # fmt: skip
+            raise Refused(
+                f"`{part[:30]}` says nothing of a gear cutter.",
+                field="detail",
+                suggest="0.8 module, no 3, 17 to 20",
+            )
     if not Fraction(1, 20) <= module <= 50 or teeth is None or not 10 <= angle <= 30:
         raise Refused(
             "Its module or DP, and the teeth it is for?",
