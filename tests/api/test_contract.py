@@ -50,8 +50,8 @@ ASKED: dict[str, dict[str, str]] = {
         "long": "40",
         "spots": "10, 5; 20, 5",
     },
-    "divide": {"count": "18", "dia": "60"},
-    "gear": {"teeth": "18", "module": "0.8", "mate": "36", "thick": "4", "room": "20"},
+    "divide": {"count": "22", "dia": "60"},
+    "gear": {"teeth": "22", "module": "0.7", "mate": "44", "thick": "4", "room": "20"},
     "place": {
         "radius": "40",
         "angle": "12",

@@ -281,7 +281,7 @@ def test_a_profiles_code_keeps_its_distance_all_the_way(
         ("circle", {**SIX, "circle": "24", **TELLING}, None, "Not as it stands"),
         ("path", {**LINK, "metal": "brass"}, "deep", "How deep"),
         ("path", {**LINK, "colour": "red"}, "colour", "no field called"),
-        ("gear", {"teeth": "18", "module": "1"}, "calculator", "draws nothing"),
+        ("gear", {"teeth": "22", "module": "1.25"}, "calculator", "draws nothing"),
     ],
 )
 def test_code_that_cannot_be_written_says_what_is_wanted(

@@ -94,7 +94,7 @@ def test_a_dividing_head_is_kept_with_its_plates(client: TestClient) -> None:
         ("dividing head", "40:1; 1000000000"),
         ("dividing head", "40:1; " + "15 to 75; " * 20),
         ("gear cutter", "number three"),
-        ("gear cutter", "0.8 module"),
+        ("gear cutter", "0.7 module"),
         ("gear cutter", "0 DP, 17 to 20"),
         ("bar", "x" * 301),
     ],

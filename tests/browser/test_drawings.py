@@ -119,7 +119,7 @@ def test_a_variable_machine_shows_its_speed_largest(page: Page) -> None:
 def test_a_long_answer_stays_on_its_page(page: Page) -> None:
     question = {
         "operation": "turn",
-        "diameter": "1 1/2 + 5/32",
+        "diameter": "1 1/4 + 7/64",
         "metal": "stainless-304",
         "overhang": "12 in",
         "held": "chuck and centre",

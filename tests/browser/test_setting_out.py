@@ -114,22 +114,22 @@ def test_a_row_of_a_long_table_opens_its_working(page: Page) -> None:
 
 
 def test_a_divided_round_is_counted_at_the_bench(page: Page) -> None:
-    asked(page, "divide 18")
-    expect(page.locator("#room")).to_contain_text("2 turns and 6 on 27")
+    asked(page, "divide 22")
+    expect(page.locator("#room")).to_contain_text("1 turn and 27 on 33")
     page.get_by_role("button", name="Bench view").click()
     bench = page.get_by_role("dialog")
     bench.get_by_role("button", name="Done, next").click()
-    expect(bench).to_contain_text("Mark 2 of 18")
-    expect(bench).to_contain_text("2 turns, 6 on 27")
+    expect(bench).to_contain_text("Mark 2 of 22")
+    expect(bench).to_contain_text("1 turn, 27 on 33")
 
 
 def test_two_wheels_are_drawn_and_lead_to_the_dividing_head(page: Page) -> None:
-    asked(page, "gear 18 teeth 0.8 module with 36")
-    label = re.compile("18 teeth with 36, centres 21.655")
+    asked(page, "gear 22 teeth 0.7 module with 44")
+    label = re.compile("22 teeth with 44, centres 23.155")
     expect(page.locator("#room").get_by_role("img")).to_have_attribute("aria-label", label)
     page.get_by_role("button", name="Turns and holes for it").click()
     expect(page).to_have_url(re.compile("/setting-out/divide"))
-    expect(page.locator("#room")).to_contain_text("2 turns and 6 on 27")
+    expect(page.locator("#room")).to_contain_text("1 turn and 27 on 33")
 
 
 def test_a_profile_is_walked_move_by_move(page: Page) -> None:

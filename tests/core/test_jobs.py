@@ -94,7 +94,7 @@ JOBS: list[tuple[str, str, float]] = [
     ("piston ring 22 mm bore", "radial_mm", RING),
     ("piston ring 22 mm bore", "wall_pressure_mpa", PULLED * 108000 / (7.07 * 22 * 25**3)),
     ("piston ring 22 mm bore", "stress_closed_mpa", 424 * 108 * PULLED * RING / (22 - RING) ** 2),
-    ("throw 13/16 in", "swing_mm", 41.275),
+    ("throw 11/16 in", "swing_mm", 34.925),
     ("crank throw stroke 25 mm", "throw_mm", 12.5),
     (
         "100 thou offset in the three-jaw 1 inch bar",

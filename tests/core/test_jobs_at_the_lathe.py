@@ -148,7 +148,7 @@ JOBS: list[tuple[str, str, float]] = [
     ("change wheels for 1.5 mm", "wanted_mm", 1.5),
     ("change wheels for 40 tpi", "cuts_mm", INCH / 40),
     ("change wheels for 32 tpi", "error_ppm", 0),
-    ("wheels for module 0.8", "wanted_mm", 0.8 * pi),
+    ("wheels for module 0.7", "wanted_mm", 0.7 * pi),
     ("wheels for 1 mm on 3 mm leadscrew", "cuts_mm", 1.0),
     ("wheels for 20 tpi on 8 tpi", "cuts_mm", INCH / 20),
     ("change wheels for 2BA", "wanted_mm", 0.81),

@@ -367,8 +367,8 @@ def test_a_last_cut_that_is_not_known_well_enough_is_taken_in_two() -> None:
 
 
 def test_under_a_skin_the_first_pass_has_its_own_speed_and_goes_deep_enough() -> None:
-    cut = _plan("turn 60 to 45 cast iron skin")
-    sound = _plan("turn 60 to 45 cast iron")
+    cut = _plan("turn 54 to 40 cast iron skin")
+    sound = _plan("turn 54 to 40 cast iron")
     assert cut.passes[0].take_mm.value >= 2 * 0.8 - 0.03
     assert cut.rough_set.startswith("under the skin")
     assert cut.rough_set.endswith(sound.rough_set)

@@ -151,10 +151,10 @@ def test_every_number_of_teeth_has_one_cutter() -> None:
 
 
 def test_what_is_owned_is_told_and_what_is_not() -> None:
-    assert answer(teeth="18", module="0.8").cutter == "No 3"
-    assert answer(teeth="18", module="0.8", pressure="14.5").cutter == "No 3, not owned"
-    assert answer(teeth="22", module="0.8").cutter == "No 4, not owned"
-    assert answer(teeth="24", dp="32").cutter == "No 5"
+    assert answer(teeth="22", module="0.7").cutter == "No 4"
+    assert answer(teeth="22", module="0.7", pressure="14.5").cutter == "No 4, not owned"
+    assert answer(teeth="28", module="0.7").cutter == "No 5, not owned"
+    assert answer(teeth="30", dp="28").cutter == "No 4"
     assert answer(part="rack", teeth="10", module="1").cutter == "No 8, not owned"
 
 
@@ -164,27 +164,27 @@ def test_a_gear_of_three_teeth_is_refused_and_one_of_ten_stopped() -> None:
     assert any(c.word == "Stop" for c in answer(teeth="10", module="1").cautions)
     warned = {c.about for c in answer(teeth="14", module="1", mate="60").cautions}
     assert {"the root", "the tips"} <= warned
-    assert not answer(teeth="18", module="1").cautions
+    assert not answer(teeth="22", module="1.25").cautions
 
 
 def test_the_cutter_is_set_to_the_middle_from_either_side() -> None:
-    """Blank 20 mm, cutter 4 mm thick: 12 from its near side, 8 with its far side level."""
-    near = answer(teeth="18", module="1", thick="4")
-    far = answer(teeth="18", module="1", thick="4", touched="far")
-    assert (near.centre_height_mm.value, far.centre_height_mm.value) == (12.0, 8.0)
+    """Blank 30 mm, cutter 4 mm thick: 17 from its near side, 13 with its far side level."""
+    near = answer(teeth="22", module="1.25", thick="4")
+    far = answer(teeth="22", module="1.25", thick="4", touched="far")
+    assert (near.centre_height_mm.value, far.centre_height_mm.value) == (17.0, 13.0)
 
 
 def test_a_round_cutter_runs_out_by_its_chord() -> None:
-    """By Pythagoras: 25 less 1.8 is 23.2, and 25² - 23.2² is 86.76."""
-    found = answer(teeth="18", module="0.8", room="12")
-    assert found.run_out_mm.value == pytest.approx(86.76**0.5)
-    assert found.left_mm.value == pytest.approx(12 - 86.76**0.5)
-    assert any(c.word == "Stop" for c in answer(teeth="18", module="0.8", room="9").cautions)
+    """By Pythagoras: 25 less 1.575 is 23.425, and 25² - 23.425² is 76.269375."""
+    found = answer(teeth="22", module="0.7", room="12")
+    assert found.run_out_mm.value == pytest.approx(76.269375**0.5)
+    assert found.left_mm.value == pytest.approx(12 - 76.269375**0.5)
+    assert any(c.word == "Stop" for c in answer(teeth="22", module="0.7", room="8").cautions)
 
 
 def test_the_table_travels_until_the_cutter_is_through() -> None:
     """The cutter rolled along: at both ends of its travel it touches the blank's corner only."""
-    found = answer(teeth="18", module="0.8", cutter="50", wide="12", room="14")
+    found = answer(teeth="22", module="0.7", cutter="50", wide="12", room="14")
     half, deep, r = found.travel_mm.value / 2, found.depth_mm.value, 25.0
     corner = hypot(half - 6.0, r - deep)
     assert corner == pytest.approx(r, abs=1e-9)

@@ -70,12 +70,12 @@ _DIVIDERS = (
     (ToolKind.ROTARY_TABLE, "100 mm rotary table", "100", "90:1; dial 240"),
 )
 _GEAR_CUTTERS = (
-    ("0.8 module no 2", "50", "0.8 module, no 2, 14 to 16"),
-    ("0.8 module no 3", "50", "0.8 module, no 3, 17 to 20"),
-    ("0.8 module no 5", "50", "0.8 module, no 5, 26 to 34"),
-    ("1 module no 4", "50", "1 module, no 4, 21 to 25"),
-    ("1 module no 6", "50", "1 module, no 6, 35 to 54"),
-    ("32 DP no 5", "50", "32 DP, no 5, 21 to 25"),
+    ("0.7 module no 3", "50", "0.7 module, no 3, 17 to 20"),
+    ("0.7 module no 4", "50", "0.7 module, no 4, 21 to 25"),
+    ("0.7 module no 6", "50", "0.7 module, no 6, 35 to 54"),
+    ("1.25 module no 4", "50", "1.25 module, no 4, 21 to 25"),
+    ("1.25 module no 5", "50", "1.25 module, no 5, 26 to 34"),
+    ("28 DP no 4", "50", "28 DP, no 4, 26 to 34"),
 )
 _FINDERS = (("10 mm finder", "10"), ("6 mm finder", "6"), ("4 mm finder", "4"))
 _MEASURES = (

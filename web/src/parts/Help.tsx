@@ -47,7 +47,7 @@ export default function Help({ close }: { close: () => void }) {
             Sizes are typed as they are spoken: <span className="figures">12,5</span>,{' '}
             <span className="figures">1 3/16"</span>, <span className="figures">24 thou</span>,{' '}
             <span className="figures">#43</span>, <span className="figures">2BA</span>,{' '}
-            <span className="figures">1 1/2 + 5/32</span>. A bare number takes the page’s unit; a fraction is inches; to
+            <span className="figures">1 1/4 + 7/64</span>. A bare number takes the page’s unit; a fraction is inches; to
             take away, put spaces round the minus.
           </p>
           <div className="mt-4 text-right">

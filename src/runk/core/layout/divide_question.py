@@ -44,7 +44,7 @@ class DivideQuestion:
             or_else="angle",
             needed=("*",),
             asks="Into how many, or by what angle?",
-            placeholder="18",
+            placeholder="22",
         ),
     ] = None
     angle: Annotated[

@@ -82,10 +82,10 @@ def compute(question: GearQuestion, shop: GearShop) -> GearAnswer:
     """Sizes of a wheel or a rack.
 
     >>> from runk.demo.back_shed import WORKSHOP
-    >>> asked = GearQuestion(teeth=18, module=0.8)
+    >>> asked = GearQuestion(teeth=22, module=0.7)
     >>> answer = compute(asked, needs(asked, WORKSHOP))
     >>> answer.outside_mm.shown(), answer.depth_mm.shown(), answer.cutter
-    ('16.000', '1.800', 'No 3')
+    ('16.800', '1.575', 'No 4')
     """
     return _rack(question, shop) if question.part == "rack" else _wheel(question, shop)
 
@@ -300,7 +300,7 @@ GEAR: Calculator[GearQuestion, GearShop, GearAnswer] = Calculator(
     name="gear",
     title="Spur gears and racks",
     door=Door("/setting-out/gear", "Setting out", "Gears"),
-    opening={"teeth": "18", "module": "0.8", "mate": "36"},
+    opening={"teeth": "22", "module": "0.7", "mate": "44"},
     question=GearQuestion,
     answers=(WheelAnswer, RackAnswer),
     compute=compute,

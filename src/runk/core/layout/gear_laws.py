@@ -20,8 +20,8 @@ def involute(angle: float) -> float:
 def pitch_circle_mm(module_mm: float, teeth: float) -> float:
     """Diameter on which wheels roll.
 
-    >>> round(pitch_circle_mm(0.8, 18), 3)
-    14.4
+    >>> round(pitch_circle_mm(0.7, 22), 3)
+    15.4
     """
     return module_mm * teeth
 
@@ -30,8 +30,8 @@ def pitch_circle_mm(module_mm: float, teeth: float) -> float:
 def outside_mm(module_mm: float, teeth: float) -> float:
     """Diameter over the teeth: what the blank is turned to.
 
-    >>> round(outside_mm(0.8, 18), 3)
-    16.0
+    >>> round(outside_mm(0.7, 22), 3)
+    16.8
     """
     return module_mm * (teeth + 2.0)
 
@@ -102,8 +102,8 @@ def fewest_ratio(pressure_deg: float) -> float:
 def centres_mm(module_mm: float, teeth: float, mate_teeth: float) -> float:
     """Centre distance of two wheels without play.
 
-    >>> round(centres_mm(0.8, 18, 36), 3)
-    21.6
+    >>> round(centres_mm(0.7, 22, 44), 3)
+    23.1
     """
     return module_mm * (teeth + mate_teeth) / 2.0
 

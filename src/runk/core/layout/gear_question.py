@@ -57,7 +57,7 @@ class GearQuestion:
             low=1,
             high=MOST,
             asks="How many teeth?",
-            placeholder="18",
+            placeholder="22",
         ),
     ] = 0
     module: Annotated[
@@ -71,7 +71,7 @@ class GearQuestion:
             or_else="dp",
             needed=("*",),
             asks="Which module, or how many DP?",
-            placeholder="0.8",
+            placeholder="0.7",
         ),
     ] = None
     dp: Annotated[

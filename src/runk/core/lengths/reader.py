@@ -192,7 +192,7 @@ def read_length(text: str, page: PageUnit = PageUnit.MM) -> Reading:
     """Read a size typed in the trade's own numbers.
 
     Args:
-        text: Such as ``12,5``, ``1 3/16``, ``24 thou``, ``#43``, ``2BA``, ``1 1/2 + 5/32``.
+        text: Such as ``12,5``, ``1 3/16``, ``24 thou``, ``#43``, ``2BA``, ``1 1/4 + 7/64``.
         page: What a bare number means.
 
     Returns:
@@ -203,8 +203,8 @@ def read_length(text: str, page: PageUnit = PageUnit.MM) -> Reading:
 
     >>> read_length("1 3/16").mm
     Fraction(2413, 80)
-    >>> float(read_length("65/2 - 3").mm)
-    29.5
+    >>> float(read_length("47/2 - 4").mm)
+    19.5
     >>> read_length("7/64 + 20 thou").echo
     '7/64 in + 20 thou = 3.286 mm'
     """

@@ -1,4 +1,4 @@
-"""Sizes as they are said aloud, written out: half a thou, quarter by 40, 1 and 5/16."""
+"""Sizes as they are said aloud, written out: half a thou, quarter by 40, 2 and 3/16."""
 
 from __future__ import annotations
 
@@ -100,10 +100,10 @@ def written_out(text: str) -> str:
     ('turn 1/2 inch brass', '1/2 thou')
     >>> written_out("quarter by 40 tap"), written_out("five thirty-seconds")
     ('1/4x40 tap', '5/32')
-    >>> written_out("1/4 minus 3/16"), written_out("1 and 5/16")
-    ('1/4 - 3/16', '1 5/16')
-    >>> written_out("halfway between 33 and 45"), written_out("twice 13/16")
-    ('(33 + 45)*0.5', '2*13/16')
+    >>> written_out("3/8 minus 5/64"), written_out("2 and 3/16")
+    ('3/8 - 5/64', '2 3/16')
+    >>> written_out("halfway between 28 and 47"), written_out("twice 11/32")
+    ('(28 + 47)*0.5', '2*11/32')
     """
     return written(text) if _ANY.search(text) else text
 

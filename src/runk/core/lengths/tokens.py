@@ -90,7 +90,7 @@ class Token:
 
     @property
     def of_an_inch(self) -> bool:
-        """Whether it is a fraction nobody uses but of an inch: 3/8, 13/16."""
+        """Whether it is a fraction nobody uses but of an inch: 3/8, 11/32."""
         top, _, bottom = self.text.partition("/")
         proper = self.kind == "fraction" and int(top) < int(bottom)
         return proper and int(bottom) in (2, 4, 8, 16, 32, 64)
@@ -162,7 +162,7 @@ def tokens(text: str) -> list[Token]:
     Raises:
         Refused: At the first thing that belongs to no size, saying what it is.
 
-    >>> [t.kind for t in tokens("1 1/2 + 5/32")]
+    >>> [t.kind for t in tokens("1 1/4 + 7/64")]
     ['mixed', 'sign', 'fraction']
     """
     if cut := _UNFINISHED.search(text):

@@ -148,8 +148,8 @@ def gear_cutter_of(detail: str) -> GearCutter:
     Raises:
         Refused: Its pitch or its teeth are not said.
 
-    >>> gear_cutter_of("0.8 module, no 3, 17 to 20")
-    GearCutter(module_mm=Fraction(4, 5), low=17, high=20, number=3, angle_deg=20.0)
+    >>> gear_cutter_of("0.7 module, no 4, 21 to 25")
+    GearCutter(module_mm=Fraction(7, 10), low=21, high=25, number=4, angle_deg=20.0)
     >>> gear_cutter_of("32 DP, no 1, 135 to rack, 14.5 deg").high
     0
     """
@@ -171,13 +171,13 @@ def gear_cutter_of(detail: str) -> GearCutter:
             raise Refused(
                 f"`{part[:30]}` says nothing of a gear cutter.",
                 field="detail",
-                suggest="0.8 module, no 3, 17 to 20",
+                suggest="0.7 module, no 4, 21 to 25",
             )
     if not Fraction(1, 20) <= module <= 50 or teeth is None or not 10 <= angle <= 30:
         raise Refused(
             "Its module or DP, and the teeth it is for?",
             field="detail",
-            suggest="0.8 module, no 3, 17 to 20",
+            suggest="0.7 module, no 4, 21 to 25",
         )
     return GearCutter(module, teeth[0], teeth[1], number, angle)
 

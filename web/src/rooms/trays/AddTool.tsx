@@ -41,7 +41,7 @@ const LABELS: Record<string, string> = {
 const DETAILS: Record<string, [string, string]> = {
   'dividing head': ['Ratio; its plates', '40:1; 15 to 20; 21 23 27 29'],
   'rotary table': ['Ratio; its dial', '90:1; dial 240'],
-  'gear cutter': ['Module or DP, teeth', '0.8 module, no 3, 17 to 20'],
+  'gear cutter': ['Module or DP, teeth', '0.7 module, no 4, 21 to 25'],
   bar: ['Metal, section', 'brass, hexagon'],
 };
 const EMPTY: Record<string, string> = {};
