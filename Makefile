@@ -4,7 +4,7 @@ SHELL := bash
 PY := .venv/bin/python
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
 
-.PHONY: demo serve test check-core check-web bench crash screenshots reset-demo types lint browser
+.PHONY: demo serve test check-core check-web bench crash sweep mutants screenshots reset-demo types lint browser
 
 demo: .stamps/runtime web/dist/index.html
 	@.venv/bin/runk demo $(ARGS)
@@ -32,7 +32,17 @@ bench: .stamps/dev web/dist/index.html
 	$(PY) bench/run.py
 
 crash: .stamps/dev
-	$(PY) bench/crash.py
+	$(PY) -m tests.crash.run
+
+# The long half of every property, with another seed each time: `make sweep SEED=5` repeats one.
+SEED ?= $(shell date +%s)
+sweep: .stamps/dev
+	@echo "Sweeping with seed $(SEED)"
+	RUNK_SWEEP=1 $(PY) -m pytest tests -n 4 --dist worksteal -m "not browser" --hypothesis-seed=$(SEED) $(ARGS)
+
+# What nobody notices when the core is changed: `make mutants ARGS="--seed 3 --many 40"`.
+mutants: .stamps/dev
+	$(PY) -m tests.mutants.run $(ARGS)
 
 screenshots: .stamps/dev web/dist/index.html browser
 	$(PY) -m tests.browser.take_screenshots

@@ -372,3 +372,12 @@ def test_a_nut_is_tightened_by_the_weaker_of_the_two(engaged: str, into: str) ->
     proof = 20.123 * WORKSHOP.metals["42crmo4"]["rp02_n_per_mm2"]
     assert answer.pull_n.value == pytest.approx(0.5 * min(strips, proof), rel=0.01)
     assert ("the thread" in {c.about for c in answer.cautions}) == (strips < proof)
+
+
+@pytest.mark.parametrize("drill", ["9.9999999", "10", "10.0000001"])
+def test_a_drill_of_the_threads_own_size_leaves_no_thread_however_it_is_typed(drill: str) -> None:
+    read = read_question(
+        CATALOGUE["tap"], {"thread": "M10", "metal": "brass", "drill": drill}, PageUnit.MM, WORKSHOP
+    )
+    with pytest.raises(Refused, match="no thread left"):
+        CATALOGUE["tap"].ask(read.question, WORKSHOP)

@@ -254,7 +254,9 @@ def given_drill(question: TapQuestion, thread: Thread, drills: tuple[ShopTool, .
     """
     assert question.drill is not None
     size = float(question.drill)
-    if size >= thread.major_mm:
+    owned = exact(drills, size)
+    # A size a hair under a drill in the trays is that drill, and may be the thread's own size.
+    if max(size, owned.mm if owned else 0.0) >= thread.major_mm:
         raise Refused(
             f"A {mm_said(size)} hole is as large as {thread.name} itself, "
             f"{mm_said(thread.major_mm, 2)}: there is no thread left.",
@@ -263,7 +265,7 @@ def given_drill(question: TapQuestion, thread: Thread, drills: tuple[ShopTool, .
     if size < thread.major_mm / 2:
         raise Refused(f"No {thread.name} tap goes into a {mm_said(size)} hole.", field="drill")
     named = f"{size:.6g} mm"
-    return exact(drills, size) or ShopTool(ToolKind.DRILL, named, question.drill)
+    return owned or ShopTool(ToolKind.DRILL, named, question.drill)
 
 
 def _hole_depth(

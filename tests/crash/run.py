@@ -33,7 +33,7 @@ from runk.demo.back_shed import LATHE
 from runk.store.database import Store
 from runk.store.migrate import known_versions, version_of
 
-ROOT = Path(__file__).resolve().parents[1]
+ROOT = Path(__file__).resolve().parents[2]
 KILLS, MIGRATIONS = 200, 60
 SPEED = {"operation": "turn", "metal": "brass", "diameter": "20"}
 FORK = multiprocessing.get_context("fork")
