@@ -17,7 +17,7 @@ reset-demo: .stamps/runtime
 
 test: .stamps/dev web/dist/index.html browser
 	@$(MAKE) --no-print-directory -j 2 check-core check-web
-	$(PY) -m pytest -n 4 --dist worksteal
+	$(PY) -m pytest -n 3 --dist worksteal
 
 check-core: .stamps/dev
 	.venv/bin/ruff check .

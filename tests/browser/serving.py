@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import multiprocessing
 import os
+import shutil
 import socket
 import sys
 import time
@@ -12,7 +13,11 @@ import urllib.request
 from pathlib import Path
 from typing import Any
 
-CHROMIUM = "/usr/bin/chromium"
+# The shell without a window does the same at two thirds of the work.
+CHROMIUM = next(
+    (p for p in map(shutil.which, ("chromium-headless-shell", "chromium")) if p),
+    "/usr/bin/chromium",
+)
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run"]
 
 

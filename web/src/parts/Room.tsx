@@ -1,4 +1,4 @@
-import { Suspense, use, useCallback, useMemo } from 'react';
+import { Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { call } from '../api/client';
 import type { AnyReply, Calculator } from '../api/queries';
 import { type Extras, type Given, extrasOf } from '../house';
@@ -15,29 +15,53 @@ import { Links } from './Links';
 import { Question } from './Question';
 import { RoomTabs } from './RoomTabs';
 import { Rows, Tables } from './Rows';
+import { Fetching } from './Shell';
 import { StandIn } from './StandIn';
 import { type Step, Working, stepsOf } from './Working';
 import { columnsOf, figuresOf, inWords, parted } from './described';
 import { WorkedFor } from './WorkedFor';
 import { useAsked } from './useAsked';
 
-const none = Promise.resolve<{ default: Extras }>({ default: {} });
-const fetched = new Map<string, Promise<{ default: Extras }>>();
+const NONE: Extras = {};
+const fetched = new Map<string, Extras>();
 
-/** A calculator's own file, fetched once and asked for again while the server is away. */
-function fetchExtras(name: string): Promise<{ default: Extras }> {
+/** A calculator's own file, asked for again while the server is away. */
+async function fetchExtras(name: string, load: () => Promise<{ default: Extras }>): Promise<Extras> {
+  for (;;) {
+    try {
+      const own = (await load()).default;
+      fetched.set(name, own);
+      return own;
+    } catch {
+      await new Promise((done) => setTimeout(done, 1500));
+    }
+  }
+}
+
+/**
+ * A calculator's own file, once it is here. By hand and not by Suspense, which holds every new
+ * room back a third of a second so that what stands in for it does not flicker.
+ */
+function useExtras(name: string): Extras | undefined {
+  const [own, setOwn] = useState(fetched.get(name));
   const load = extrasOf(name);
-  if (!load) return none;
-  const again = (): Promise<{ default: Extras }> =>
-    load().catch(() => new Promise((done) => setTimeout(done, 1500)).then(again));
-  const known = fetched.get(name) ?? again();
-  fetched.set(name, known);
-  return known;
+  useEffect(() => {
+    let here = true;
+    if (load && !own) void fetchExtras(name, load).then((found) => here && setOwn(found));
+    return () => {
+      here = false;
+    };
+  }, [name, load, own]);
+  return load ? own : NONE;
 }
 
 /** The room everybody gets: a calculator whole, drawn from its description. */
 export function Room({ calculator }: { calculator: Calculator }) {
-  const own = use(fetchExtras(calculator.name)).default;
+  const own = useExtras(calculator.name);
+  return own ? <Furnished calculator={calculator} own={own} /> : <Fetching />;
+}
+
+function Furnished({ calculator, own }: { calculator: Calculator; own: Extras }) {
   const asked = useAsked(calculator);
   const { typed, change, reply, problem, unit, fetching } = asked;
   const bench = useOver() === 'bench';

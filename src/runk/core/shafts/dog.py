@@ -161,7 +161,7 @@ def gap_deg(dogs: Num, play_deg: Num) -> Num:
     return 180.0 / dogs + play_deg / 2.0
 
 
-@law("Largest cutter", "{bore_mm} × sin({gap_deg} ÷ 2)")
+@law("Largest cutter", "{bore_mm} × sin({gap_deg}° ÷ 2)")
 def cutter_mm(bore_mm: float, gap_deg: float) -> float:
     """Chord of a gap at the bore, where it is narrowest.
 

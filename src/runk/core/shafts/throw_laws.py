@@ -69,7 +69,7 @@ def bar_both_mm(main_mm: float, pin_mm: float, throw_mm: float) -> float:
     return max(main_mm, pin_mm, (main_mm + pin_mm) / 2.0 + throw_mm)
 
 
-@law("Pin to pin", "2 × {throw_mm} × sin({apart_deg} ÷ 2)")
+@law("Pin to pin", "2 × {throw_mm} × sin({apart_deg}° ÷ 2)")
 def pins_mm(throw_mm: float, apart_deg: float) -> float:
     """Chord between the middles of two crankpins of one throw.
 
@@ -79,7 +79,7 @@ def pins_mm(throw_mm: float, apart_deg: float) -> float:
     return 2.0 * throw_mm * sin(radians(apart_deg) / 2.0)
 
 
-@law("The second stands over the shaft by", "{throw_mm} × sin({apart_deg})")
+@law("The second stands over the shaft by", "{throw_mm} × sin({apart_deg}°)")
 def rises_mm(throw_mm: float, apart_deg: float) -> float:
     """Height of the second pin over the shaft's middle, the first lying level with it.
 

@@ -55,7 +55,7 @@ def depth_mm(sharp_mm: float, off_mm: float) -> float:
     return sharp_mm - off_mm
 
 
-@law("Top slide set over by", "{angle_deg}° ÷ 2 - {less_deg}°", PRACTICE)
+@law("Top slide set over by", "{angle_deg} ÷ 2 - {less_deg}", PRACTICE)
 def set_over_deg(angle_deg: float, less_deg: float) -> float:
     """From the cross-slide's direction: a little under half the angle, so that both flanks are cut.
 
