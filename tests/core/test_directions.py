@@ -6,6 +6,7 @@ tells. So each is asked as it is and mirrored, and the sums beside it are pencil
 
 from __future__ import annotations
 
+from itertools import pairwise
 from typing import Any
 
 import pytest
@@ -118,7 +119,7 @@ def test_a_circle_begins_where_it_is_told_and_goes_against_the_clock(
     places = [(h.x_mm.value, h.y_mm.value) for h in found.holes]
     assert places[0] == pytest.approx(first, abs=1e-9)
     # A quarter turn against the clock takes (x, y) to (-y, x).
-    for (x, y), after in zip(places, places[1:], strict=False):
+    for (x, y), after in pairwise(places):
         assert after == pytest.approx((-y, x), abs=1e-9)
 
 

@@ -613,6 +613,55 @@ tap | metal mild-steel; thread M3; deep 5; thick 7 | ends blind not through | St
 warm | job fit; size 22 mm; hole_metal grey-iron; hole_hot 120 C; shaft_metal aluminium-6082; shaft_hot 160 C | duty running not push | Stop seizing
 """
 
+# Where a figure goes by steps: the size it steps at, what it is up to there and what beyond.
+# Fits step as ISO 286-1 has its sizes; the others are practice.
+STEPS = """
+cover | thread M3; seal 21; rim 39; pressure 70 psi | seal at 33 | between_nuts_mm 7.4258 then 9.1478
+fit | size 22; hole H7; shaft g6 | size at 10 | clearance_high_mm 0.029 then 0.035
+fit | size 22; hole H7; shaft g6 | size at 120 | clearance_high_mm 0.069 then 0.079
+fit | size 22; hole H7; shaft g6 | size at 18 | clearance_high_mm 0.035 then 0.041
+fit | size 22; hole H7; shaft g6 | size at 30 | clearance_high_mm 0.041 then 0.05
+fit | size 22; hole H7; shaft g6 | size at 50 | clearance_high_mm 0.05 then 0.059
+fit | size 22; hole H7; shaft g6 | size at 6 | clearance_high_mm 0.024 then 0.029
+fit | size 22; hole H7; shaft g6 | size at 80 | clearance_high_mm 0.059 then 0.069
+hole | finish bored; metal grey-iron; deep 40; size 22 | size at 6 | drill_mm 5.4102 then 5.5
+hole | finish bored; metal grey-iron; deep 40; size 22 | size at 7.5 | drill_mm 6.7564 then 6.9
+hole | finish d-bit; metal gunmetal; size 7.9375 | size at 12 | ream_allowance_mm 0.2 then 0.3
+hole | finish d-bit; metal gunmetal; size 7.9375 | size at 25 | ream_allowance_mm 0.3 then 0.4
+hole | finish d-bit; metal gunmetal; size 7.9375 | size at 3 | ream_allowance_mm 0.075 then 0.125
+nearest-drill | tool drill; purpose ream; size 6 | size at 1.05 | drill_mm 0.79375 then 1
+screwcut | thread M10; metal brass; relief 4; feed slide | relief at 1.25 * major | set_rpm 290 then 500
+screwcut | thread M10; metal mild-steel | relief at 2.075 | set_rpm 48 then 83
+screwcut | thread M10; metal mild-steel | relief at 3.55 | set_rpm 83 then 142
+screwcut | thread M10; metal mild-steel | relief at 6.125 | set_rpm 142 then 245
+screwcut | thread M10; metal mild-steel | relief at 7.25 | set_rpm 245 then 290
+seal | kind piston; bore 22 | bore at 10 | clear_mm 0.1 then 0.13
+seal | kind piston; bore 22 | bore at 50 | clear_mm 0.13 then 0.15
+seal | rod 4; kind rod | rod at 10 | clear_mm 0.1 then 0.13
+seal | kind piston; bore 22 | bore at 100 | corner_mm 0.4 then 0.6
+seal | kind piston; bore 22 | bore at 25 | fill_percent 73.995 then 66.861
+seal | kind piston; bore 22 | bore at 5 | fill_percent 64.685 then 71.118
+seal | rod 4; kind rod | rod at 5 | fill_percent 64.685 then 71.118
+shrink | size 20 | size at 4.575 | both_c 424.37 then 264.27
+speed | operation end-mill; metal grey-iron; diameter 12 | depth at 0.03 | depth_mm 0.02 then 0.04
+speed | diameter 8; pitch 1; depth 0.5; width 2; metal brass | length at 32 | off_percent -50.405 then -29.15
+speed | operation turn; metal brass; diameter 12 | length at 48 | off_percent -25.607 then 6.2756
+speed | operation turn; tool hss; metal silver-steel; diameter 22 | length at 88 | off_percent -29.898 then 0.14628
+speed | diameter 8; pitch 1; depth 0.5; width 2; metal brass | overhang at 32 | off_percent -50.405 then -29.15
+speed | operation turn; tool hss; metal silver-steel; diameter 22 | overhang at 88 | off_percent -29.898 then 0.14628
+speed | operation turn; metal brass; diameter 12 | overhang at 48 | target_rpm 1989.4 then 1392.6
+tap | last bottoming; metal brass; thread M2 | deep at 4 | drill_mm 1.6129 then 1.7
+tap | last bottoming; metal brass; thread M2 | thick at 4 | drill_mm 1.6129 then 1.7
+tap | metal grey-iron; thread M6; deep 12 | deep at 12 | engagement_percent 69.282 then 64.711
+tap | ends blind; metal mild-steel; thread M3; deep 5; thick 7 | deep at 6 | engagement_percent 64.956 then 61.584
+tap | ends blind; metal stainless-303; thread 4BA; deep 7 | deep at 7.2 | engagement_percent 63.131 then 53.662
+tap | thread M4; metal stainless-303; deep 7; ends blind | deep at 8 | engagement_percent 60 then 54.986
+tap | metal gunmetal; thread 2BA | deep at 9.4 | engagement_percent 68.045 then 62.819
+tap | metal gunmetal; thread 2BA | thick at 9.4 | engagement_percent 68.045 then 62.819
+tap | ends blind; metal gunmetal; thread 1/4x40; deep 7.9375 | deep at 2 * major | target_percent 70 then 65
+tap | metal brass; thread M4 | thick at 8 | target_percent 70 then 65
+"""
+
 
 @pytest.mark.parametrize(("name", "asked", "edge", "what"), rows(EDGES), ids=str)
 def test_it_turns_there_and_nowhere_near(name: str, asked: str, edge: str, what: str) -> None:
@@ -636,3 +685,15 @@ def test_it_belongs_to_one_choice_and_not_to_the_other(
     this, other = keys.split(" not ")
     assert stands(name, given(asked) | {field: this}, what)
     assert not stands(name, given(asked) | {field: other}, what)
+
+
+@pytest.mark.parametrize(("name", "asked", "step", "figures"), rows(STEPS), ids=str)
+def test_a_figure_steps_there(name: str, asked: str, step: str, figures: str) -> None:
+    typed, (field, rule) = given(asked), step.split(" at ")
+    at = float(eval(rule, {"__builtins__": {}}, sizes(name, typed)))
+    key, before, _, beyond = figures.split(" ")
+    for value, wanted in ((at * (1 - _HAIR / 4), before), (at * (1 + _HAIR / 4), beyond)):
+        calculator = CATALOGUE[name]
+        read = read_question(calculator, typed | {field: f"{value:.7g}"}, PageUnit.MM, WORKSHOP)
+        found = getattr(calculator.ask(read.question, WORKSHOP), key).value
+        assert found == pytest.approx(float(wanted), rel=0.01, abs=0.0006), f"at {value:g}"

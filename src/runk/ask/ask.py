@@ -3,17 +3,24 @@
 from __future__ import annotations
 
 import difflib
+import re
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Any
 
 from runk.ask.asked import Asked, Other, echoed
 from runk.ask.candidate import Candidate
+from runk.ask.heard import asked_back, excluded_of, lost_of, with_slips
 from runk.ask.heed import heeded
 from runk.ask.lexicon import Names, called_of, names_of
+from runk.ask.otherwise import keeps_numbers, otherwise, revs
 from runk.ask.phrases import Known
 from runk.ask.reading import read_line
 from runk.ask.shaped import Unanswered, shaped
 from runk.ask.sizes import Cutting, cuttings
+from runk.ask.slips import mended
+from runk.ask.spelling import spelt
+from runk.ask.without import Without, without
 from runk.ask.words import EXAMPLE, FILLER, asked_in, sounds_like_judgement, words_of
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.catalogue import CATALOGUE
@@ -30,6 +37,14 @@ _NAMED, _MISSING, _PROBLEM, _HEED, _WORD, _INSISTS, _IMPOSSIBLE = 3.0, 10.0, 6.0
 """Per point of being called, missing field, problem, heeded word lost, word lost, word that
 another insists on, and for an answer the workshop cannot give."""
 _MOST_TRIED, _MOST_OTHERS = 6, 3
+_WHY = re.compile(r"why\b", re.IGNORECASE)
+_ASKS_REVS = re.compile(r"\b(?:revs?|rpm)\b", re.IGNORECASE)
+_ASKS_SIZE = re.compile(
+    r"\bhow (?:deep|big|wide|thick|large|long)\b|\b(?:drill|gap|clearance|tapping|core)\b.*\bfor\b"
+    r"|\b(?:clearance|tapping|tap) (?:drill|hole|size)|\bgap of\b|\bdrill size\b",
+    re.IGNORECASE,
+)
+"""A size is wanted: what is missing is asked, and no practice quoted in its place."""
 _TOO_ODD = 1.5
 """So far outside what is usual, in e-folds, a second reading is not offered."""
 _OTHER_WAY = 0.6
@@ -70,6 +85,71 @@ def ask(
     >>> ask("bore 5/8 cast iron carbide on the lathe", WORKSHOP).answer.position
     'belt 3, direct'
     """
+    words_of(line)
+    names = names_of(workshop)
+    told = spelt(line)
+    left = Without(told) if _WHY.match(told) else without(told, catalogue, names)
+    if left.excluded and (whole := _as_it_stands(told, workshop, page, catalogue)):
+        return whole
+    if left.unknown:
+        raise Refused(
+            f"I cannot leave out `{left.unknown[:60]}`: I do not know what it is here.",
+            suggest=left.line[:200] or None,
+        )
+    refused: Refused | None = None
+    for one, slips in _ways_to_say(left.line or told, catalogue, names):
+        try:
+            asked = _answered(one, workshop, page, catalogue)
+        except Refused as failed:
+            refused = refused or failed
+            continue
+        if (kept := excluded_of(asked, left.excluded)) and not slips:
+            refused = Refused(
+                f"`{kept}` is not wanted, and it is what I would take: say what instead.",
+                suggest=None,
+            )
+            continue
+        if lost := lost_of(asked, one, catalogue, names):
+            refused = asked_back(asked, lost) if refused is None else refused
+            continue
+        return with_slips(asked, slips)
+    assert refused is not None
+    raise refused
+
+
+def _as_it_stands(
+    line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue
+) -> Asked | None:
+    """A line whose *no* or *not* is among some calculator's own words: magnet no, no rings."""
+    try:
+        asked = _answered(line, workshop, page, catalogue)
+    except Refused:
+        return None
+    return None if asked.unused or asked.calculator.whole else asked
+
+
+def _ways_to_say(
+    line: str, catalogue: Catalogue, names: Names
+) -> Iterator[tuple[str, tuple[str, ...]]]:
+    """A line as it was typed, then said otherwise, then with its slips put right."""
+    # Revs are asked of a cut: a wheel casting's are no fit of a wheel.
+    first = revs(line, catalogue) if _ASKS_REVS.search(line) else ()
+    for other in (*first, line, *otherwise(line, catalogue, names)):
+        if keeps_numbers(line, other):
+            yield other, ()
+    right, slips = mended(line, catalogue, names)
+    if slips:
+        for other in (right, *otherwise(right, catalogue, names)):
+            if keeps_numbers(line, other):
+                yield other, slips
+
+
+def _answered(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue) -> Asked:
+    """One wording of a line, by its shape, by what the trade says, or by its numbers.
+
+    Raises:
+        Refused: It cannot be answered so.
+    """
     words = words_of(line)
     by_shape = shaped(line, workshop, page, catalogue)
     if isinstance(by_shape, Asked):
@@ -83,7 +163,7 @@ def ask(
         return _by_numbers(words, workshop, page, catalogue)
     except Refused:
         # Somebody who asks in words alone may still be answered by what the trade says of it.
-        if choosing or any(character.isdigit() for character in line):
+        if choosing or any(character.isdigit() for character in line) or _ASKS_SIZE.search(line):
             raise
         if (judged := _judged(line, workshop, page, catalogue)) is None:
             raise

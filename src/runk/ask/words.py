@@ -81,7 +81,9 @@ def sounds_like_judgement(words: list[str]) -> bool:
     >>> sounds_like_judgement(["bore", "or", "ream", "27", "mm"])
     True
     """
-    return any(word.lower() in _CHOICE for word in words)
+    lower = {word.lower() for word in words}
+    asked = _CHOICE - {"should"} if any(w[:1].isdigit() for w in lower) else _CHOICE
+    return not asked.isdisjoint(lower)
 
 
 def asked_in(line: str) -> str:

@@ -37,6 +37,8 @@ def plain(value: Any, page: PageUnit = PageUnit.MM) -> Any:
             "question": dict(value.question),
             "reason": worded(value.reason, page),
         }
+    if callable(once := getattr(value, "plainly", None)) and not isinstance(value, type):
+        return once()
     if is_dataclass(value) and not isinstance(value, type):
         return {f.name: plain(getattr(value, f.name), page) for f in fields(value)}
     if isinstance(value, dict):

@@ -27,6 +27,10 @@ class ToleranceClass:
     grade: int
     hole: bool
 
+    def plainly(self) -> str:
+        """As it is typed: g6."""
+        return str(self)
+
     def __str__(self) -> str:
         letter = self.letter.upper() if self.hole else self.letter
         return f"{letter}{self.grade}"

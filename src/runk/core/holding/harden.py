@@ -228,6 +228,16 @@ HARDEN = Calculator(
     needs=needs,
     settle=settle,
     sentences={"": "Harden {metal}, {thick} thick, for {use}[, size {size}]"},
-    calls=("harden", "hardening", "temper", "quench"),
+    calls=(
+        "harden",
+        "hardening",
+        "temper",
+        "quench",
+        "quenching",
+        "soak",
+        "hardening heat",
+        "straw",
+        "tempering",
+    ),
     headline=headline,
 )

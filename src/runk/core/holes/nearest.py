@@ -250,6 +250,9 @@ NEAREST = Calculator(
         "to clear #",
         "drill to clear #",
         "hole to clear #",
+        "what drill is #",
+        "drill nearest #",
+        "drill for # clearance",
     ),
     headline=lambda a, _: f"{a.name} · {a.does}",
 )

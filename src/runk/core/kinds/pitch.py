@@ -37,6 +37,10 @@ class Pitched:
     mm: Fraction
     said: str
 
+    def plainly(self) -> float:
+        """As one number: in millimetres."""
+        return float(self.mm)
+
 
 @dataclass(frozen=True)
 class OfPitch(Kind):

@@ -363,6 +363,10 @@ DIVIDE: Calculator[DivideQuestion, Heads, DivideAnswer] = Calculator(
         "on a rotary table",
         "on the dividing head",
         "on a dividing head",
+        "index plate",
+        "holes and turns",
+        "# divisions",
+        "degrees each",
     ),
     headline=headline,
 )

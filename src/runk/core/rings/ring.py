@@ -331,6 +331,18 @@ RING = Calculator(
         "": "Rings for a {bore} bore, {metal}, {count} of them[, {radial} thick][, {width} wide]"
         "[, free gap {gap}][, the ring at {hot}][, the bore at {bore_hot}][, blade {blade}]"
     },
-    calls=("piston ring", "piston rings", "ring for", "rings for", "split ring"),
+    calls=(
+        "piston ring",
+        "piston rings",
+        "ring for",
+        "rings for",
+        "split ring",
+        "ring gap",
+        "gap of the ring",
+        "ring blank",
+        "ring # bore",
+        "rings # bore",
+        "ring thickness",
+    ),
     headline=headline,
 )

@@ -284,6 +284,7 @@ ECCENTRIC = Calculator(
         "eccentric strap",
         "valve eccentric",
         "pump eccentric",
+        "eccentric # travel",
     ),
     headline=headline,
 )

@@ -229,6 +229,12 @@ KEYWAY = Calculator(
         "key # in",
         "depth of keyway",
         "# keyway in",
+        "keyway for",
+        "keyway # shaft",
+        "keyway #",
+        "key for # shaft",
+        "# keyway",
+        "depth of a keyway",
     ),
     headline=headline,
 )

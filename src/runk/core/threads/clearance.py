@@ -308,6 +308,12 @@ CLEARANCE = Calculator(
         "@ clearance",
         "drill for @ clearance",
         "drill out",
+        "@ clear",
+        "clear hole",
+        "clearance drill for @",
+        "clearance size",
+        "@ clearance hole",
+        "bolt hole for @",
     ),
     headline=headline,
 )

@@ -277,6 +277,7 @@ SCREWCUT = Calculator(
         "cut @ thread",
         "thread @ in lathe",
         "thread @ on lathe",
+        "single depth of thread",
     ),
     headline=headline,
     follow=to_follow,

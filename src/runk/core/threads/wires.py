@@ -324,6 +324,11 @@ WIRES = Calculator(
         "over wires",
         "over the wires",
         "thread wires",
+        "best wire",
+        "best wires",
+        "wire for @",
+        "wires for @",
+        "wire size",
     ),
     headline=headline,
 )

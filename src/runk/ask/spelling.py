@@ -1,0 +1,72 @@
+"""A line as the trade writes it: glued units apart, ratios and minutes of arc said plainly."""
+
+from __future__ import annotations
+
+import re
+
+_DOTTED = re.compile(
+    r"(?<![\w.])(?:[a-zA-Z]\.){2,4}(?!\w)|(?<![\w.])(?:[a-zA-Z]\.){1,3}[a-zA-Z](?![\w.])"
+)
+_GLUED = re.compile(
+    r"(?<=\d)(tpi|dp|mod|af|pcd|thou|deg|degrees|degree|flutes?|fl|teeth|off|psi|rpm|long|deep|dia|"
+    r"wide|thick)\b",
+    re.IGNORECASE,
+)
+_TEETH = re.compile(r"\b(\d{1,3}) ?[tT]\b(?!\.)")
+_ONE_IN = re.compile(r"(?<![\d:.])1 ?: ?(\d{1,3})\b(?!:)|(?<![\w/.])1/(\d{1,3})(?= taper)")
+_ARC = re.compile(
+    r"(\d{1,3}) ?(?:degrees|degree|deg|°) ?(?:and )?(\d{1,2}) ?(?:minutes|minute|mins|min|'|′)",
+    re.IGNORECASE,
+)
+_COMMA = re.compile(r"(?<![\d,.\-])(\d{1,3}),(\d{1,3})(?= ?(?:mm|hole|bore|drill|bar|dia)\b)")
+_CLASS_OF = re.compile(r"\b(\d{1,3})([A-HJ-Za-hj-z]{1,2})(\d{1,2})\b(?!/)")
+_FITS = frozenset(
+    "c d e f g h js k m n p r s u C D E F G H JS K M N P R S".split()  # noqa: SIM905
+)
+_POLITE = re.compile(
+    r"^(?:sir|dear sir|hello|hi|ok|right|so|well|hey)\b[,:.!]?\s+"
+    r"|\b(?:please|thanks|thank you|cheers)\b[,.!]?",
+    re.IGNORECASE,
+)
+_SAYS = (
+    (re.compile(r"\b(?:thru|throughout)\b", re.IGNORECASE), "through"),
+    (re.compile(r"\b(?:c/bore|cbore|c'bore)\b", re.IGNORECASE), "counterbore"),
+    (re.compile(r"\b(?:c/sink|c'sink)\b", re.IGNORECASE), "countersink"),
+    (re.compile(r"\b(?:aluminum)\b", re.IGNORECASE), "aluminium"),
+    (re.compile(r"\b(?:revolutions|r/min)\b", re.IGNORECASE), "revs"),
+    (re.compile(r"\b(?:top slide|compound slide)\b", re.IGNORECASE), "topslide"),
+    (re.compile(r"\b(?:lead screw)\b", re.IGNORECASE), "leadscrew"),
+    (re.compile(r"\b(?:isn't|isnt|is'nt)\b", re.IGNORECASE), "is not"),
+    (re.compile(r"\b(?:don't|dont)\b", re.IGNORECASE), "do not"),
+    (re.compile(r"\b(?:without any|with no)\b", re.IGNORECASE), "without"),
+    (re.compile(r"\b(?:percentage|per cent|pct)\b|(?<=\d)%", re.IGNORECASE), " percent"),
+)
+
+
+def _arc(found: re.Match[str]) -> str:
+    return f"{int(found[1]) + int(found[2]) / 60:.6g} degrees"
+
+
+def _with_class(found: re.Match[str]) -> str:
+    """8g6 is a size and its class of limits."""
+    return f"{found[1]} {found[2]}{found[3]}" if found[2] in _FITS else found[0]
+
+
+def spelt(line: str) -> str:
+    """A line in the spelling the reader knows; sizes and order are left as they are.
+
+    >>> spelt("40T 20 D.P. gear"), spelt("taper 1:20, 17 deg 30 min")
+    ('40 teeth 20 DP gear', 'taper 1 in 20, 17.5 degrees')
+    >>> spelt("2 b.a. tapping"), spelt("8g6 limits"), spelt("drill 5,5 hole")
+    ('2 ba tapping', '8 g6 limits', 'drill 5.5 hole')
+    """
+    text = " ".join(line.split())
+    text = _DOTTED.sub(lambda found: found[0].replace(".", ""), text)
+    for pattern, plain in _SAYS:
+        text = pattern.sub(plain, text)
+    text = _ARC.sub(_arc, text)
+    text = _ONE_IN.sub(lambda found: f"1 in {found[1] or found[2]}", text)
+    text = _COMMA.sub(r"\1.\2", text)
+    text = _CLASS_OF.sub(_with_class, text)
+    text = _TEETH.sub(r"\1 teeth", _GLUED.sub(r" \1", text))
+    return " ".join(_POLITE.sub("", text).split())
