@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import contextlib
 import difflib
 import re
 from collections.abc import Iterator
@@ -10,7 +11,8 @@ from typing import Any
 
 from runk.ask.asked import Asked, Other, echoed
 from runk.ask.candidate import Candidate
-from runk.ask.heard import asked_back, excluded_of, lost_of, with_slips
+from runk.ask.forms import forms
+from runk.ask.heard import asked_back, excluded_of, lost_of, other_of, with_slips
 from runk.ask.heed import heeded
 from runk.ask.lexicon import Names, called_of, names_of
 from runk.ask.otherwise import keeps_numbers, otherwise, revs
@@ -104,6 +106,9 @@ def ask(
             refused = refused or failed
             continue
         if (kept := excluded_of(asked, left.excluded)) and not slips:
+            if turned := other_of(asked.calculator, kept):
+                with contextlib.suppress(Refused):
+                    return _answered(f"{one} {turned}", workshop, page, catalogue)
             refused = Refused(
                 f"`{kept}` is not wanted, and it is what I would take: say what instead.",
                 suggest=None,
@@ -131,17 +136,16 @@ def _as_it_stands(
 def _ways_to_say(
     line: str, catalogue: Catalogue, names: Names
 ) -> Iterator[tuple[str, tuple[str, ...]]]:
-    """A line as it was typed, then said otherwise, then with its slips put right."""
-    # Revs are asked of a cut: a wheel casting's are no fit of a wheel.
-    first = revs(line, catalogue) if _ASKS_REVS.search(line) else ()
-    for other in (*first, line, *otherwise(line, catalogue, names)):
-        if keeps_numbers(line, other):
-            yield other, ()
+    """A line with its slips put right, as it was typed, and each said otherwise."""
+    # A slip first: read as it stands, the word that mattered would be passed over.
     right, slips = mended(line, catalogue, names)
-    if slips:
-        for other in (right, *otherwise(right, catalogue, names)):
+    for one, taken in ((right, slips), (line, ())) if slips else ((line, ()),):
+        # Revs are asked of a cut: a wheel casting's are no fit of a wheel.
+        first = revs(one, catalogue) if _ASKS_REVS.search(one) else ()
+        # A number bound to its noun is surer than its place in the line.
+        for other in (*first, *forms(one), one, *otherwise(one, catalogue, names)):
             if keeps_numbers(line, other):
-                yield other, slips
+                yield other, taken
 
 
 def _answered(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue) -> Asked:

@@ -18,6 +18,14 @@ _JOIN = r"(?: ?(?:=|:))?(?: (?:is|of|an?|the|at|with|on|has))?"
 _ANY = re.compile(_SIZE)
 _CLASS = re.compile(r"(?<![\w/])(JS|js|[A-HKMNPR-Ua-hkmnpr-u]{1,2})(1[0-6]|[5-9])(?![\w/.])")
 _ONE_IN = re.compile(r"\b1 in (\d{1,4})\b")
+_WHICH_DRILL = re.compile(
+    r"\b(?:which|what|nearest|pilot|size)\b.*\bdrill\b|\bdrill\b.*\b(?:first|before)\b"
+)
+_BETWEEN = re.compile(r"\b(?:and|then|with|from|ream|reamed|reamer|hole|drill|there|an?|to)\b|,")
+_REAM = re.compile(r"\bream(?:ed|er|ing)?\b")
+_THREAD = re.compile(
+    r"\bM\d{1,2}(?:\.\d)?(?:x\d(?:\.\d+)?)?\b|\b\d{1,2} ?BA\b|\b\d/\d{1,2}x\d{2}\b", re.IGNORECASE
+)
 _TEETH = re.compile(
     r"\b(\d{1,3})(?: teeth)?(?:,? (?:and|with|to|against|into)|,)(?: an?)? (\d{1,3}) teeth\b"
     r"|\bpinion (?:of )?(\d{1,3})\b.{0,20}?\b(?:wheel|gear) (?:of )?(\d{1,3})\b"
@@ -26,29 +34,33 @@ _TEETH = re.compile(
 
 
 @lru_cache(maxsize=128)
-def _patterns(noun: str) -> tuple[re.Pattern[str], ...]:
+def _patterns(noun: str) -> tuple[re.Pattern[str], re.Pattern[str]]:
     return (
-        # Straight behind its noun, before it, behind it over a small word.
-        re.compile(rf"\b{noun} ({_SIZE})(?! ?(?:teeth|holes|mm from|from))", re.IGNORECASE),
         re.compile(rf"({_SIZE}) ?(?:an? |the )?{noun}\b", re.IGNORECASE),
         re.compile(rf"\b{noun}{_JOIN} ({_SIZE})", re.IGNORECASE),
     )
 
 
-def beside(line: str, *nouns: str) -> tuple[str, str]:
+def beside(line: str, *nouns: str, leads: bool = False) -> tuple[str, str]:
     """The number bound to a noun on either side, and the line without both; empty where none is.
+
+    Args:
+        line: In the reader's spelling.
+        nouns: The likeliest first.
+        leads: Whether the noun leads to its number where one stands on either side of it.
 
     >>> beside("3/8 from the edge, .200 edge finder", "edge finder", "finder")
     ('.200', '3/8 from the edge, ')
     >>> beside("finder 6 mm, 12 away", "finder")
     ('6 mm', ' , 12 away')
+    >>> beside("12 module 0.5", "module", leads=True)[0], beside("6 mm finder 22 mm", "finder")[0]
+    ('0.5', '6 mm')
     """
     for noun in nouns:
-        for pattern in _patterns(noun):
+        for pattern in reversed(_patterns(noun)) if leads else _patterns(noun):
             if found := pattern.search(line):
-                return found[
-                    1
-                ], f"{line[: found.start()]}{' ' * (found.start() == 0)}{line[found.end() :]}"
+                begin = line[: found.start()] or " "
+                return found[1], f"{begin}{line[found.end() :]}"
     return "", line
 
 
@@ -83,7 +95,7 @@ def _taper(line: str) -> str:
 
 def _gear(line: str) -> str:
     teeth = _TEETH.search(line)
-    module, _ = beside(line, "module", "modul", "mod")
+    module, _ = beside(line.replace("with", ","), "module", "modul", "mod", leads=True)
     pitch, _ = beside(line, "dp")
     if not teeth or not (module or pitch):
         return ""
@@ -95,7 +107,8 @@ def _limits(line: str) -> str:
     classes = _CLASS.findall(line)
     sizes = _ANY.findall(_CLASS.sub(" ", line))
     asked = re.search(r"\b(?:limits?|tolerances?|lowest|highest|bottom|top)\b", line)
-    if len(classes) != 1 or len(sizes) != 1 or not asked:
+    alone = len(line.split()) <= 3
+    if len(classes) != 1 or len(sizes) != 1 or not (asked or alone):
         return ""
     return f"limits for {sizes[0].strip()} {''.join(classes[0])}"
 
@@ -111,6 +124,80 @@ def _from_round(line: str) -> str:
     return f"largest {said} from {sizes[0].strip()} round"
 
 
+def _reamed(line: str) -> str:
+    """A hole drilled and reamed, both tools told by their size: one hole, and what is there."""
+    if not _REAM.search(line):
+        return ""
+    there, rest = beside(line, "drill(?:ed)?", "there")
+    size, rest = beside(rest, "reamer", "ream(?:ed)?(?: hole)?", "hole")
+    if not there or not size:
+        return ""
+    rest = re.sub(
+        r"\b(?:and|then|with|from|ream|reamed|reamer|hole|drill|there|a|an|to)\b|,", " ", rest
+    )
+    hand = "hand " if re.search(r"\bhand\b", line) else ""
+    rest = re.sub(r"\bhand\b", " ", rest)
+    return " ".join(f"{hand}reamed {size} hole from {there} there already {rest}".split())
+
+
+def _before_reamer(line: str) -> str:
+    """Which drill goes before a reamer of one size."""
+    sizes = _ANY.findall(line)
+    asks = _WHICH_DRILL.search(line)
+    if len(sizes) != 1 or not asks or not re.search(r"\bream(?:er|ing)?\b", line):
+        return ""
+    if re.search(r"\bhand\b|\bdeep\b|\bspeed\b|\brevs\b", line):
+        return ""
+    return f"which drill before reaming {sizes[0].strip()}"
+
+
+def _engaged(line: str) -> str:
+    """How much thread a drill leaves, or whether it is right for one."""
+    asks = re.search(
+        r"\b(?:right|enough|ok|alright|do) for\b|\bengagement\b"
+        r"|\bpercent (?:of )?thread\b|\bthread percent\b",
+        line,
+    )
+    thread = _THREAD.search(line)
+    if not asks or not thread:
+        return ""
+    sizes = _ANY.findall(line[: thread.start()] + " " + line[thread.end() :])
+    if len(sizes) != 1:
+        return ""
+    return f"tap {thread[0]} with {sizes[0].strip()} drill"
+
+
+def _blank(line: str) -> str:
+    """What a thread is turned to before its die."""
+    thread = _THREAD.search(line)
+    if not thread or not re.search(r"\bblank (?:size|dia|diameter)\b|\bwhat blank\b", line):
+        return ""
+    rest = line[: thread.start()] + " " + line[thread.end() :]
+    rest = re.sub(r"\b(?:what|blank|size|dia|diameter|for|thread|a|an|is|the)\b", " ", rest)
+    return " ".join(f"die {thread[0]} {rest}".split())
+
+
+def _centre(line: str) -> str:
+    """A centre in the end of a bar: the bar's size is not the drill's."""
+    found = re.search(
+        rf"\bcentre drill (?:for (?:an? )?(?:live centre )?)?(?=({_SIZE}) ?bar\b)", line
+    )
+    if not found:
+        return ""
+    return f"{line[: found.start()]}centre drill end of {line[found.end() :]}"
+
+
+def _both_measured(line: str) -> str:
+    """A piston and its bore, both measured: the piston's reading is what it is now."""
+    piston, rest = beside(line, "piston (?:measures|reads)", "piston")
+    bore, rest = beside(rest, "(?:bore|cylinder) (?:measures|reads)", "bore", "cylinder")
+    if not piston or not bore or _ANY.search(rest) or "rod" in line:
+        return ""
+    if not re.search(r"\bmeasures\b|\breads\b|\bclearance\b|\bfit\b", line):
+        return ""
+    return f"bore measures {bore}; ringed piston now {piston}"
+
+
 def _finder(line: str) -> str:
     finder, rest = beside(line, "edge finder", "finder", "wiggler")
     sizes = _ANY.findall(rest)
@@ -119,7 +206,20 @@ def _finder(line: str) -> str:
     return f"edge finder {finder}, {sizes[0].strip()} away"
 
 
-_FORMS: tuple[Callable[[str], str], ...] = (_wheels, _taper, _gear, _limits, _from_round, _finder)
+_FORMS: tuple[Callable[[str], str], ...] = (
+    _wheels,
+    _taper,
+    _gear,
+    _limits,
+    _from_round,
+    _reamed,
+    _before_reamer,
+    _engaged,
+    _blank,
+    _centre,
+    _both_measured,
+    _finder,
+)
 
 
 def forms(line: str) -> Iterator[str]:

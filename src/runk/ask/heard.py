@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import difflib
 import re
 from collections.abc import Sequence
 from dataclasses import replace
@@ -67,7 +68,13 @@ def own_words(calculator: AnyCalculator) -> frozenset[str]:
     for name, kind in calculator.fields.items():
         texts += [name.replace("_", " "), kind.label]
     lexicon = lexicon_of(calculator)
-    texts += [" ".join(phrase) for phrase in (*lexicon.phrases, *lexicon.hints, *lexicon.before)]
+    # A choice that is not taken is no word of the answer: turning is not tapping.
+    texts += [
+        " ".join(phrase)
+        for phrase, meanings in lexicon.phrases.items()
+        if any(m.kind in ("call", "noun") for m in meanings)
+    ]
+    texts += [" ".join(hint) for hint in (*lexicon.hints, *lexicon.before)]
     return frozenset(word for text in texts for word in _WORD.findall(text.lower()))
 
 
@@ -93,6 +100,8 @@ def lost_of(asked: Asked, line: str, catalogue: Catalogue, names: Names) -> str:
         catalogue: Whose words are words of the trade.
         names: The workshop's metals and machines.
     """
+    if _off_its_axis(asked, line):
+        return "off centre"
     if asked.calculator.insists:
         # A sign of trouble is answered by what to do, whatever else was told of the work.
         return ""
@@ -122,9 +131,27 @@ def lost_of(asked: Asked, line: str, catalogue: Catalogue, names: Names) -> str:
                 continue
             if length or any(c.isdigit() for c in phrase[0]):
                 return " ".join(phrase)
+            if _like_a_metal(phrase[0], names):
+                return phrase[0]
             if not strange or strange[-1] != run:
                 strange.append(run)
     return strange[-1] if len(strange) > _STRANGE else ""
+
+
+def _like_a_metal(word: str, names: Names) -> bool:
+    """Whether a word nobody knows may be a misspelt metal: it would be another metal's cut."""
+    if len(word) < 5:
+        return False
+    known = {w for phrase in names.metals for w in phrase if len(w) >= 5}
+    return bool(difflib.get_close_matches(word, known, n=1, cutoff=0.8))
+
+
+def _off_its_axis(asked: Asked, line: str) -> bool:
+    """Whether the work is off its axis, and the answer has the tool off its height instead."""
+    told = getattr(asked.read.question, "off_centre", None)
+    return (
+        bool(told) and re.search(r"\b(?:crank|eccentric|throw|offset)\b", line.lower()) is not None
+    )
 
 
 def _placed(word: str, own: frozenset[str]) -> bool:
@@ -141,6 +168,19 @@ def excluded_of(asked: Asked, excluded: Sequence[str]) -> str:
         for meaning in lexicon.phrases.get(tuple(phrase.split()), ()):
             if meaning.field and str(getattr(question, meaning.field, "")) == meaning.key:
                 return phrase
+        # Back gear is no question's field: it is what the machine would be set to.
+        if any(str(getattr(asked.answer, name, "")) == phrase for name in ("gear", "machine")):
+            return phrase
+    return ""
+
+
+def other_of(calculator: AnyCalculator, excluded: str) -> str:
+    """The one choice that is left where a choice of two is excluded: *not through* is blind."""
+    for meaning in lexicon_of(calculator).phrases.get(tuple(excluded.split()), ()):
+        choices = getattr(calculator.fields.get(meaning.field), "choices", ())
+        rest = [c for c in choices if c.key != meaning.key]
+        if len(rest) == 1:
+            return str(rest[0].label)
     return ""
 
 

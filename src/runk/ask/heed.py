@@ -55,6 +55,8 @@ _HEEDED = (
     "tapered",
     "included",
 )
+HEEDED_WORDS = frozenset(word for phrase in _HEEDED for word in phrase.split())
+"""Every word of them: known, and no slip of another."""
 _PHRASES = tuple(sorted((tuple(p.split()) for p in _HEEDED), key=len, reverse=True))
 
 

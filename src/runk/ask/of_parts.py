@@ -25,6 +25,8 @@ _TONIGHT = re.compile(
     rf"(?P<asks>what (?:can i do|next|now|shall i do)|i have|i've got|there (?:is|are))?"
     rf"(?: ?(?:{_EVENING}))?[,:]?(?: ?(?:in|for))?(?: ?{_TIME})?(?: ?(?:{_EVENING}))?"
 )
+_CLASS = re.compile(r"\d{1,3} h\d{1,2}")
+"""10 H7 is a size and its limits, and never an evening."""
 USUAL_MIN = 90
 """An evening nobody told the length of: common practice."""
 
@@ -36,7 +38,7 @@ def evening_min(line: str) -> int | None:
     [90, 90, 90, None]
     """
     found = _TONIGHT.fullmatch(line)
-    if found is None or not line:
+    if found is None or not line or _CLASS.fullmatch(line):
         return None
     if found["many"] or found["hours"]:
         hours = found["hours"] or "0"

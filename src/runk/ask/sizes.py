@@ -26,8 +26,13 @@ _NUMBERISH = re.compile(
 _INCHES = re.compile(r"\d/\d|\"|''|\bins?\b|\binch|\bthou\b|^#|letter", re.IGNORECASE)
 _NO_THREAD = frozenset({"fine", "pitch", "thread", "dia", "depth"})
 _SHOWN_IN = UNITS.keys() | {"64ths", "fraction", "fractions"}
-_AFTER_UNIT = frozenset({"in", "into", "at", "on", "by", "and", "from", ",", ";", "is"})
+_AFTER_UNIT = frozenset({"to", "in", "into", "at", "on", "by", "and", "from", ",", ";", "is"})
 """Words no "in" leads to: before them it is inches."""
+_FROM_TO = frozenset({"to", "by", "from", "and"})
+_TOOLS = frozenset(
+    {"drill", "pin", "rod", "bar", "reamer", "cutter", "finder", "tap", "saw", "wire"}
+)
+_NUMERIC = re.compile(r"[\d./,]+")
 _BARE = re.compile(r"\d*[.,]?\d+|\d+[.,]?")
 
 
@@ -110,6 +115,12 @@ def _every(
         and lower[at + 1] not in _AFTER_UNIT
         and (_BARE.fullmatch(words[at - 1]) or lower[at + 1] in _SHOWN_IN)
     ][:_MOST_DOUBTS]
+    if any(
+        lower[at] == "in" and lower[at + 1] in _FROM_TO and _NUMERIC.fullmatch(words[at - 1])
+        for at in range(1, len(words) - 1)
+    ):
+        # One size of the line is told in inches by the word: so is the other.
+        doubtful = []
     found = []
     for units in itertools.product((False, True), repeat=len(doubtful)):
         apart = {at for at, unit in zip(doubtful, units, strict=True) if not unit}
@@ -146,6 +157,9 @@ def _size_at(
     """The longest run of words from here that reads as a size."""
     if not _NUMBERISH.match(words[at]):
         return None
+    if words[at].lower() == "no" and not words[at + 1 : at + 2]:
+        # Magnet no: the answer, and no drill's number.
+        return None
     refused: Refused | None = None
     alone = words[at].lower() in metal_numbers
     last = min(len(words), at + _LONGEST)
@@ -155,6 +169,8 @@ def _size_at(
             continue
         text = " ".join(run)
         pair = end == at + 2 and run[1].lower() not in _NO_THREAD and names_thread(text)
+        # M4x0.5 is whole: the number behind it is another.
+        pair = pair and not (run[1][:1].isdigit() and "x" in run[0].lower())
         if pair and not _longer_thread(words, at, end):
             return Size(at, end, text, _reading(text, page), thread=True)
         if end > at + 1 and no_size(text, page):
@@ -206,6 +222,19 @@ def _broken(start: int, end: int, text: str, page: PageUnit) -> Size:
         return Size(start, end, text, None, refused)
 
 
+def _in_thous(size: Size) -> bool:
+    """Whether a number is written as inches are, to the thousandth or finer: 0.500, 0.4375."""
+    return re.fullmatch(r"0\.\d{3,4}", size.text) is not None and size.text[-1] in "05"
+
+
+def _of_a_tool(size: Size, words: list[str]) -> bool:
+    """Whether a fraction is a drill's or a pin's: that says nothing of the other sizes' unit."""
+    beside = [
+        w.lower() for w in (*words[size.end : size.end + 1], *words[size.start - 1 : size.start])
+    ]
+    return bool(size.start or beside) and not _TOOLS.isdisjoint(beside)
+
+
 def _bare_as_inches(
     sizes: tuple[Size, ...], words: list[str]
 ) -> tuple[tuple[Size, ...], float] | None:
@@ -213,10 +242,10 @@ def _bare_as_inches(
     bare = [s for s in sizes if _BARE.fullmatch(s.text) and not s.thread]
     if not bare or any(re.search(r"mm\b", s.text) for s in sizes):
         return None
-    among = any(_INCHES.search(s.text) and not s.thread for s in sizes)
-    pointed = [s for s in bare if s.text.startswith((".", "0."))]
-    small = all(s.mm is not None and s.mm < 1 for s in bare) and not any(s.thread for s in sizes)
-    if not among and not small and not any(s.text.startswith(".") for s in pointed):
+    among = any(_INCHES.search(s.text) and not s.thread and not _of_a_tool(s, words) for s in sizes)
+    # As inches are written, without the nought: a bare 0.2 on a millimetre page is millimetres.
+    pointed = any(s.text.startswith(".") for s in bare)
+    if not among and not pointed and not all(map(_in_thous, bare)):
         return None
     changed = tuple(
         Size(s.start, s.end, f"{s.text} in", _reading(f"{s.text} in", PageUnit.MM))

@@ -6,6 +6,7 @@ import re
 from functools import lru_cache
 from weakref import WeakKeyDictionary
 
+from runk.ask.heed import HEEDED_WORDS
 from runk.ask.lexicon import Names, lexicon_of
 from runk.ask.words import FILLER, PARTS
 from runk.core.calculator import Catalogue
@@ -42,6 +43,7 @@ def vocabulary(catalogue: Catalogue, names: Names) -> frozenset[str]:
                 found.update(phrase)
             for pattern, plain in lexicon.patterns:
                 found.update(plain or pattern)
+        found.update(HEEDED_WORDS)
         own = _VOCABULARIES[catalogue] = frozenset(found)
     return own | _named(names)
 
@@ -85,8 +87,10 @@ def mended(line: str, catalogue: Catalogue, names: Names) -> tuple[str, tuple[st
         if word in known or word in FILLER or word in PARTS or word in _COMMON:
             continue
         near = {w for w in _edits(word) if w in known and len(w) >= _SHORTEST - 1}
-        if len(near) == 1:
-            meant = near.pop()
+        meanings = {names.metals.get((w,), w) for w in near}
+        if len(meanings) == 1:
+            # Two spellings of one metal are one meaning.
+            meant = max(near, key=len)
             words[n] = typed.lower().replace(word, meant)
             taken.append(f"{word}: {meant}")
     return " ".join(words), tuple(taken)

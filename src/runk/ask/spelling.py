@@ -28,6 +28,7 @@ _POLITE = re.compile(
     r"|\b(?:please|thanks|thank you|cheers)\b[,.!]?",
     re.IGNORECASE,
 )
+_COMES_OFF = re.compile(r"\b(?:to (?:come|take) off|to be taken off)\b", re.IGNORECASE)
 _SAYS = (
     (re.compile(r"\b(?:thru|throughout)\b", re.IGNORECASE), "through"),
     (re.compile(r"\b(?:c/bore|cbore|c'bore)\b", re.IGNORECASE), "counterbore"),
@@ -62,6 +63,9 @@ def spelt(line: str) -> str:
     """
     text = " ".join(line.split())
     text = _DOTTED.sub(lambda found: found[0].replace(".", ""), text)
+    if text[:5].lower() == "face ":
+        # Of a face: what comes off is no diameter.
+        text = _COMES_OFF.sub("off", text)
     for pattern, plain in _SAYS:
         text = pattern.sub(plain, text)
     text = _ARC.sub(_arc, text)

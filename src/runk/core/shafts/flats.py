@@ -19,7 +19,7 @@ from runk.core.workshop import Workshop
 _USUAL_TANG = 0.8
 """Two flats are usually so much of the bar apart: practice."""
 SHAPES = (
-    Choice("2", "two flats", ("two flats", "flats", "tang", "pair of flats")),
+    Choice("2", "two flats", ("two flats", "flats", "tang", "pair of flats"), yields_to=("4", "6")),
     Choice("4", "a square", ("square", "four flats"), yields_to=("6",)),
     Choice("6", "a hexagon", ("hexagon", "hex", "six flats")),
 )
