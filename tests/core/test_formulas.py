@@ -26,7 +26,17 @@ from runk.demo.back_shed import WORKSHOP
 from tests.api.test_contract import ASKED
 from tests.ask.test_lines import ROWS
 
-SIGNS = {"×": "*", "÷": "/", "²": "**2", "³": "**3", "⁴": "**4", "^": "**", "−": "-", "°": "*_deg"}
+SIGNS = {
+    "×": "*",
+    "÷": "/",
+    "²": "**2",
+    "³": "**3",
+    "⁴": "**4",
+    "⁹": "**9",
+    "^": "**",
+    "−": "-",
+    "°": "*_deg",
+}
 WORKS: dict[str, Callable[..., float]] = {
     "sqrt": math.sqrt,
     "cbrt": math.cbrt,
