@@ -145,3 +145,14 @@ def test_it_is_not_answered(line: str, says: str, workshop: Workshop) -> None:
     assert "error" in document, document
     assert says in f"{document['error']} {document['field']}"
     assert len(document["error"]) < 400
+
+
+def test_no_pattern_of_a_call_reaches_anybody(workshop: Workshop) -> None:
+    """``eccentric throw #`` is how a line is known, and nothing to type."""
+    for line in (
+        "eccentric shaft 8 throw 3",
+        "tighten M4 or clearance M4",
+        "die 3BA after screwcutting",
+    ):
+        document = document_for(line, workshop, PageUnit.MM)
+        assert not set("#@%") & set(str(document.get("suggest") or "")), document

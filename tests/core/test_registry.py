@@ -98,3 +98,29 @@ def test_numbers_as_people_read_them(value: float, key: str, page: PageUnit, sho
 def test_a_key_without_a_unit_is_an_error() -> None:
     with pytest.raises(KeyError):
         unit_of("colour")
+
+
+@pytest.mark.parametrize("key", ["rate_n_per_mm_per_mm", "wear_g_per_deg", "pull_n_per_thou"])
+def test_a_rate_nobody_declared_is_no_unit_of_its_last_word(key: str) -> None:
+    """Newtons a degree are no degrees: they would stand there as such, and on an inch page too."""
+    with pytest.raises(KeyError, match="does not end with a unit"):
+        unit_of(key)
+
+
+@pytest.mark.parametrize(
+    ("key", "shown"),
+    [
+        ("feed_mm_per_rev", "mm/rev"),
+        ("stress_n_per_mm2", "N/mm²"),
+        ("density_g_per_cm3", "g/cm³"),
+        ("per_inch", "threads an inch"),
+        ("surface_speed_m_min", "m/min"),
+    ],
+)
+def test_a_rate_that_is_declared_is_its_own_unit(key: str, shown: str) -> None:
+    assert unit_of(key).shown == shown
+
+
+def test_every_law_and_every_figure_ends_with_a_unit() -> None:
+    for key in laws():
+        assert unit_of(key.rsplit(".", 1)[1])

@@ -347,7 +347,11 @@ def _said(best: _Tried, others: list[_Tried], page: PageUnit, workshop: Workshop
 
 def _one_of_two(best: _Tried, near: _Tried) -> Refused:
     titles = [t.candidate.calculator.title for t in (best, near)]
-    calls = [next(iter(t.candidate.calculator.calls), "") for t in (best, near)]
+    # Calls with places in them are patterns: nobody types a place.
+    calls = [
+        next((c for c in t.candidate.calculator.calls if not set(c) & set("#@%")), "")
+        for t in (best, near)
+    ]
     sizes = " ".join(s.text for s in best.candidate.cutting.sizes)
     return Refused(
         f"That may be {' or '.join(t[0].lower() + t[1:] for t in titles)}: which is it?",

@@ -84,7 +84,7 @@ def unit_of(key: str) -> Unit:
         The longest matching unit.
 
     Raises:
-        KeyError: If the key ends with no known unit.
+        KeyError: If the key ends with no known unit, or with a rate nobody has declared.
 
     >>> unit_of("surface_speed_m_min").shown
     'm/min'
@@ -92,9 +92,11 @@ def unit_of(key: str) -> Unit:
     'mm'
     """
     fits = [u for u in _UNITS if key == u.suffix or key.endswith("_" + u.suffix)]
-    if not fits:
+    best = max(fits, key=lambda u: len(u.suffix), default=None)
+    # A rate is a unit of its own: newtons a millimetre are no millimetres.
+    if best is None or f"_{key.removesuffix(best.suffix)}".endswith("_per_"):
         raise KeyError(f"{key} does not end with a unit")
-    return max(fits, key=lambda u: len(u.suffix))
+    return best
 
 
 def scale_on(unit: Unit, page: PageUnit, places: int | None) -> tuple[float, int]:
