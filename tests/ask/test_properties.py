@@ -78,10 +78,12 @@ def test_word_order_is_free(order: tuple[str, ...], workshop: Workshop) -> None:
     assert ask(" ".join(order), workshop).read == ask(" ".join(WORDS), workshop).read
 
 
-def test_a_misspelt_metal_is_offered_its_neighbour(workshop: Workshop) -> None:
-    with pytest.raises(Refused) as caught:
-        ask("turn 20mm alumnium", workshop)
-    assert "aluminium" in str(caught.value.suggest)
+def test_a_misspelt_metal_is_put_right_and_said_or_asked_for(workshop: Workshop) -> None:
+    asked = ask("turn 20mm alumnium", workshop)
+    assert asked.read.question.metal == "aluminium-6082"
+    assert "taking `alumnium` for aluminium" in asked.read_as
+    with pytest.raises(Refused, match="What metal is it"):
+        ask("turn 20mm alumnm", workshop)
 
 
 def test_a_number_is_a_metal_only_where_no_other_is_named(workshop: Workshop) -> None:

@@ -105,9 +105,11 @@ def _gear(line: str) -> str:
 
 def _limits(line: str) -> str:
     classes = _CLASS.findall(line)
-    sizes = _ANY.findall(_CLASS.sub(" ", line))
+    rest = _CLASS.sub(" ", line)
+    sizes = _ANY.findall(rest)
     asked = re.search(r"\b(?:limits?|tolerances?|lowest|highest|bottom|top)\b", line)
-    alone = len(line.split()) <= 3
+    # M10 alone is a thread.
+    alone = not _ANY.sub(" ", rest).strip() and not _THREAD.search(line)
     if len(classes) != 1 or len(sizes) != 1 or not (asked or alone):
         return ""
     return f"limits for {sizes[0].strip()} {''.join(classes[0])}"

@@ -130,6 +130,9 @@ def _every(
             0.25 if unit == words[at - 1].isdigit() else 0.0
             for at, unit in zip(doubtful, units, strict=True)
         )
+        if len(doubtful) > 1:
+            # Said behind two numbers, it is their unit.
+            doubt += 0.4 * (len(doubtful) - sum(units))
         found.append(Cutting(tuple(words), plain, doubt, limits, left_in))
         if page is PageUnit.MM and (inches := _bare_as_inches(plain, words)):
             found.append(Cutting(tuple(words), inches[0], doubt + inches[1], limits, left_in))
