@@ -54,6 +54,8 @@ GIVES: list[tuple[str, str, str, Any]] = [
     ("drill through and tap M4 in brass", "tap", "major_mm", 4.0),
     # The number behind a whole thread is another.
     ("tap M4x0.5 8 deep", "tap", "pitch_mm", 0.5),
+    # A bolt circle by its radius, as a read-out asks: 44 sin(180/8).
+    ("bolt circle radius 22, 8 holes, start 0", "circle", "chord_mm", 16.838),
     # Is it right: (5.0 - 3.571875 is left of the 3BA's 4.1, 0.6 x 0.73 deep).
     ("is 9/64 right for 3BA", "tap", "engagement_percent", 60.3),
     ("engagement 9/64 3BA", "tap", "engagement_percent", 60.3),
@@ -100,7 +102,6 @@ REFUSES: list[tuple[str, str]] = [
     ("face 1.250 in to 1.272 in brass", "only makes it shorter"),
     # A word of the trade left over is asked back, not passed over.
     ("drill for clearance then tap 3/16 by 40", "`tap`"),
-    ("bolt circle radius 22, 8 holes, start 0", "`radius`"),
     ("wall between a 4 mm passage and a bolt hole", "`passage`"),
     ("6 holes 36 pcd passage 4", "`passage`"),
     ("edge finder 6 mm middle between 47.6", "`middle`"),

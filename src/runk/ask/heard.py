@@ -187,9 +187,9 @@ def other_of(calculator: AnyCalculator, excluded: str) -> str:
 def asked_back(asked: Asked, lost: str) -> Refused:
     """What to say where a word of the trade would have been lost."""
     plain = asked.read_as.split(". Passed over")[0]
+    # Nothing to type is offered: without that word it would be another question.
     return Refused(
-        f"I read that as: {plain}. I have no place in it for `{lost[:60]}`: is it meant without?",
-        suggest=plain.split(" (")[0][:200],
+        f"I read that as: {plain}. I have no place in it for `{lost[:60]}`: is it meant without?"
     )
 
 
@@ -197,5 +197,5 @@ def with_slips(asked: Asked, taken: Sequence[str]) -> Asked:
     """The same answer, saying which words were taken for which."""
     if not taken:
         return asked
-    said = ", ".join(f"`{a}` for {b}" for a, b in (one.split(": ") for one in taken))
+    said = ", ".join(f"{a} for {b}" for a, b in (one.split(": ") for one in taken))
     return replace(asked, read_as=f"{asked.read_as} (taking {said})")

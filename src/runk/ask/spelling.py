@@ -29,6 +29,12 @@ _POLITE = re.compile(
     re.IGNORECASE,
 )
 _COMES_OFF = re.compile(r"\b(?:to (?:come|take) off|to be taken off)\b", re.IGNORECASE)
+_OF_HOLES = re.compile(r"\b(?:bolt circle|pcd|holes)\b", re.IGNORECASE)
+_RADIUS = re.compile(
+    r"(?:\b(?:bolt|pitch) circle )?(?:on an? )?(?<!tip )\bradius (?:of )?"
+    r"(\d{1,4}(?:\.\d{1,4})?)\b(?! ?/)",
+    re.IGNORECASE,
+)
 _SAYS = (
     (re.compile(r"\b(?:thru|throughout)\b", re.IGNORECASE), "through"),
     (re.compile(r"\b(?:c/bore|cbore|c'bore)\b", re.IGNORECASE), "counterbore"),
@@ -66,6 +72,9 @@ def spelt(line: str) -> str:
     if text[:5].lower() == "face ":
         # Of a face: what comes off is no diameter.
         text = _COMES_OFF.sub("off", text)
+    if _OF_HOLES.search(text):
+        # Holes lie on a circle, and a circle is told by its diameter.
+        text = _RADIUS.sub(r"circle 2*\1", text)
     for pattern, plain in _SAYS:
         text = pattern.sub(plain, text)
     text = _ARC.sub(_arc, text)
