@@ -419,3 +419,46 @@ def test_what_a_button_promises_works_where_the_cursor_stands(page: Page) -> Non
     page.keyboard.press("b")
     expect(page.get_by_role("dialog")).to_be_visible()
     expect(field).to_have_value("")
+
+
+def test_a_line_with_a_no_in_it_a_slip_and_a_word_too_many(page: Page) -> None:
+    """What is excluded stays out, what was taken for a slip is said, what has no place is asked."""
+    page.goto("/speeds")
+    plate(page, "860")
+    page.keyboard.press("Control+k")
+    line = page.get_by_label("Ask in plain words, in any order")
+    dialog = page.get_by_role("dialog")
+    line.fill("turn 18 brass not carbide")
+    expect(dialog).to_contain_text("with high-speed steel")
+    line.fill("drlling 5mm silver steel")
+    expect(dialog).to_contain_text("taking drlling for drilling")
+    line.fill("turn 18 brass not widdershins")
+    expect(dialog.get_by_role("alert")).to_contain_text("widdershins")
+    line.fill("6 holes 36 pcd passage 4")
+    alert = dialog.get_by_role("alert")
+    expect(alert).to_contain_text("no place in it for")
+    expect(alert).to_contain_text("passage")
+    # It stands in the line still: nothing typed is lost by being asked.
+    expect(line).to_have_value("6 holes 36 pcd passage 4")
+    line.fill("half inch drill in cast iron, revs")
+    expect(dialog).to_contain_text("Drill 1/2 inch in grey cast iron")
+    page.keyboard.press("Enter")
+    expect(page).to_have_url(re.compile("/speeds$"))
+    expect(page.get_by_role("combobox", name="operation")).to_contain_text("Drill")
+
+
+def test_a_room_opened_from_another_is_there_at_once(page: Page) -> None:
+    """A room's own file is fetched once: the second time nothing stands in for it."""
+    page.goto("/setting-out/gear")
+    plate(page, "16.800")
+    page.goto("/speeds")
+    plate(page, "860")
+    walk = "to => { history.pushState(null, '', to); dispatchEvent(new PopStateEvent('popstate')) }"
+    for path, says in (
+        ("/setting-out/gear", "16.800"),
+        ("/speeds", "860"),
+        ("/setting-out/gear", "16.800"),
+    ):
+        page.evaluate(walk, path)
+        plate(page, says)
+    expect(page.locator("#room")).not_to_contain_text("Fetching")
