@@ -225,3 +225,42 @@ def test_a_deeper_cut_springs_more_and_wants_more() -> None:
     for figure in ("force_n", "power_w", "torque_nm"):
         values = [getattr(one, figure).value for one in cuts]
         assert values == sorted(values), figure
+
+
+@pytest.mark.parametrize(
+    ("name", "mm", "inch", "figure"),
+    [
+        ("circle", {"count": "6", "circle": "50.8"}, {"count": "6", "circle": "2"}, "chord_mm"),
+        (
+            "taper",
+            {"large": "25.4", "small": "19.05", "long": "76.2"},
+            {"large": "1", "small": "3/4", "long": "3"},
+            "angle_deg",
+        ),
+        ("sine", {"bar": "127", "angle": "12"}, {"bar": "5", "angle": "12"}, "height_mm"),
+        (
+            "keyway",
+            {"width": "3.175", "shaft": "12.7"},
+            {"width": "1/8", "shaft": "1/2"},
+            "depth_top_mm",
+        ),
+        ("throw", {"throw": "12.7", "bar": "38.1"}, {"throw": "1/2", "bar": "1 1/2"}, "packing_mm"),
+        ("true", {"total": "0.3048"}, {"total": "0.012"}, "move_mm"),
+        (
+            "square",
+            {"error": "0.0762", "over": "50.8", "base": "25.4"},
+            {"error": "0.003", "over": "2", "base": "1"},
+            "shim_mm",
+        ),
+    ],
+)
+def test_the_same_size_in_inches_is_the_same_answer(
+    name: str, mm: dict[str, str], inch: dict[str, str], figure: str
+) -> None:
+    """25.4 mm are an inch, exactly, since 1959: no more and no less arrives."""
+    calculator = CATALOGUE[name]
+    found = []
+    for typed, page in ((mm, PageUnit.MM), (inch, PageUnit.INCH)):
+        read = read_question(calculator, typed, page, WORKSHOP)
+        found.append(getattr(calculator.ask(read.question, WORKSHOP), figure).value)
+    assert found[0] == pytest.approx(found[1], rel=1e-12)
