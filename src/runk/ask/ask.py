@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import contextlib
 import difflib
+import itertools
 import re
 from collections.abc import Iterator
 from dataclasses import dataclass
@@ -143,7 +144,9 @@ def _ways_to_say(
         # Revs are asked of a cut: a wheel casting's are no fit of a wheel.
         first = revs(one, catalogue) if _ASKS_REVS.search(one) else ()
         # A number bound to its noun is surer than its place in the line.
-        for other in (*first, *forms(one), one, *otherwise(one, catalogue, names)):
+        # Each is made when the one before it failed: most lines need none of them.
+        others = otherwise(one, catalogue, names)
+        for other in itertools.chain(first, forms(one), (one,), others):
             if keeps_numbers(line, other):
                 yield other, taken
 

@@ -6,7 +6,6 @@ import re
 from collections import Counter
 from collections.abc import Iterator
 
-from runk.ask.forms import forms
 from runk.ask.lexicon import Names, lexicon_of
 from runk.core.calculator import Catalogue
 
@@ -51,7 +50,6 @@ def otherwise(line: str, catalogue: Catalogue, names: Names) -> Iterator[str]:
     >>> next(otherwise("1 inch brass bar what revs", CATALOGUE, names_of(WORKSHOP)))
     'turn 1 inch brass bar'
     """
-    yield from forms(line)
     one = line
     for pattern, plain in _ONE_JOB:
         one = pattern.sub(plain, one)

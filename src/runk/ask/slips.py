@@ -45,7 +45,12 @@ def vocabulary(catalogue: Catalogue, names: Names) -> frozenset[str]:
                 found.update(plain or pattern)
         found.update(HEEDED_WORDS)
         own = _VOCABULARIES[catalogue] = frozenset(found)
-    return own | _named(names)
+    return _together(own, _named(names))
+
+
+@lru_cache(maxsize=8)
+def _together(own: frozenset[str], named: frozenset[str]) -> frozenset[str]:
+    return own | named
 
 
 @lru_cache(maxsize=8)
