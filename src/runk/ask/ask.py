@@ -410,7 +410,7 @@ def _not_called(words: list[str], ways: list[Cutting], names: Names) -> Refused:
     known = {at for s in cutting.sizes if s.reading for at in range(s.start, s.end)}
     metals = names.metals_in(words)
     known.update(at for at, word in enumerate(words) if word.lower() in metals)
-    understood = " ".join(words[at] for at in sorted(known))
+    understood = " ".join(words[at] for at in sorted(known))[:80].rstrip()
     if not understood:
         return Refused(
             "I understood none of that. Say what is to be done, to which metal, at what size.",
