@@ -10,7 +10,7 @@ from playwright.sync_api import Browser, Page, ViewportSize, expect
 
 from runk.core.catalogue import CATALOGUE
 from tests.browser.serving import Server
-from tests.browser.views import CALCULATORS, EVERY, go, settled
+from tests.browser.views import CALCULATORS, EVERY, WALK, go, settled
 
 pytestmark = pytest.mark.browser
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
@@ -36,7 +36,6 @@ DESK: ViewportSize = {"width": 1280, "height": 800}
 
 
 TITLES = {calculator.door.path: calculator.title for calculator in CATALOGUE.values()}
-WALK = "to => { history.pushState(null, '', to); dispatchEvent(new PopStateEvent('popstate')) }"
 
 
 def violations(page: Page, rules: list[str], within: str = "html") -> list[str]:

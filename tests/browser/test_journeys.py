@@ -10,6 +10,7 @@ from playwright.sync_api import Browser, Page, Route, expect
 
 from tests.browser.conftest import PHONE, Opens
 from tests.browser.serving import Server
+from tests.browser.views import WALK
 
 pytestmark = pytest.mark.browser
 
@@ -453,12 +454,11 @@ def test_a_room_opened_from_another_is_there_at_once(page: Page) -> None:
     plate(page, "16.800")
     page.goto("/speeds")
     plate(page, "860")
-    walk = "to => { history.pushState(null, '', to); dispatchEvent(new PopStateEvent('popstate')) }"
     for path, says in (
         ("/setting-out/gear", "16.800"),
         ("/speeds", "860"),
         ("/setting-out/gear", "16.800"),
     ):
-        page.evaluate(walk, path)
+        page.evaluate(WALK, path)
         plate(page, says)
     expect(page.locator("#room")).not_to_contain_text("Fetching")

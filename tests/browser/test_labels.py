@@ -16,7 +16,7 @@ from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
-from tests.browser.views import settled
+from tests.browser.views import WALK, settled
 
 pytestmark = pytest.mark.browser
 
@@ -49,7 +49,6 @@ LAID_OUT = """() => {
   }
   return [...new Set(wrong)];
 }"""
-WALK = "to => { history.pushState(null, '', to); dispatchEvent(new PopStateEvent('popstate')) }"
 
 
 def _sizes(calculator: AnyCalculator) -> list[str]:
