@@ -1,4 +1,4 @@
-"""``runk``: demo, serve, ask, backup, restore."""
+"""``runk``: demo, serve, ask, read, backup, restore."""
 
 from __future__ import annotations
 
@@ -13,6 +13,7 @@ from typing import Any
 
 from runk.ask import Asked, ask
 from runk.cli_parts import add_files, add_route, kept_asked
+from runk.cli_read import add_read
 from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.plain import APART, plain
@@ -62,6 +63,7 @@ def _parser() -> argparse.ArgumentParser:
         mover = commands.add_parser(name, help=f"{name} everything kept")
         mover.add_argument("file", type=Path)
         mover.set_defaults(run=run)
+    add_read(commands)
     add_route(commands, stored_workshop)
     add_files(commands, stored_workshop)
     reset = commands.add_parser("reset-demo", help="throw the demonstration's data away")

@@ -181,3 +181,21 @@ def test_the_demonstration_goes_where_it_is_told(
     shown.close()
     assert main(["reset-demo"]) == 0
     assert not (tmp_path / "shown.sqlite3").exists()
+
+
+def test_a_sentence_of_a_part_is_read_at_the_shell(
+    capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    lines = "7mm hole right through\n\ngubbins\nM12x1 thread 13 long right hand end\n"
+    monkeypatch.setattr("sys.stdin", io.StringIO(lines))
+    assert main(["read", "feature", "--json"]) == 0
+    hole, lost, thread = (json.loads(line) for line in capsys.readouterr().out.splitlines())
+    assert hole == {"features": [{"kind": "drilled", "size": 7.0}], "read_as": "Drilled hole 7 mm"}
+    assert (lost["field"], "gubbins" in lost["error"]) == ("called", True)
+    assert thread["features"][0]["screw"] == {"name": "M12x1", "major": 12.0, "pitch": 1.0}
+    assert main(["read", "blank", "--unit", "inch", "--json", "3/4", "brass", "rod"]) == 0
+    rod = json.loads(capsys.readouterr().out)
+    assert (rod["metal"], rod["features"][0]["dia"]) == ("brass", pytest.approx(19.05))
+    # One line alone that cannot be read is a failure, and says what to type.
+    assert main(["read", "feature", "bore", "22"]) == 1
+    assert "begin" in capsys.readouterr().out

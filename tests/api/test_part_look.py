@@ -33,11 +33,11 @@ def test_every_line_is_answered_and_the_part_is_drawn(client: TestClient) -> Non
 @pytest.mark.parametrize(
     ("features", "more", "at", "says"),
     [
-        ([*LINES, "groove of some kind"], {}, 4, "cannot read"),
+        ([*LINES, "groove of some kind"], {}, 4, "did you mean"),
         (["bore 22 at the back", *LINES], {}, 0, ""),
         ([*LINES, "outside 30, from 8 to 14"], {}, None, "does not come out of"),
         ([*LINES, "4 holes 3 on 14 circle"], {}, None, ""),
-        (LINES, {"blank": "a lump"}, None, "cannot read"),
+        (LINES, {"blank": "a lump"}, None, "How thick is the bar?"),
         (LINES, {"metal": "unobtainium"}, None, "unobtainium"),
     ],
 )
@@ -75,3 +75,35 @@ def test_a_block_is_drawn_face_by_face(client: TestClient) -> None:
         (10, 50),
         (110, 50),
     ]
+
+
+ANY = ["face at 0", "face at 31", "12 dia 9 long at the left end", "1 x 45 chamfer both ends"]
+
+
+def test_lines_in_anybodys_words_know_of_each_other(client: TestClient) -> None:
+    found = look(client, ANY, blank="20 dia brass bar", metal="")
+    assert found["metal"] == "brass"
+    assert [one["problem"] for one in found["lines"]] == ["", "", "", ""]
+    assert found["lines"][2]["says"] == "Outside 12 mm, from 22 mm to 31 mm"
+    # Two in one line: the first has its name, the other stands beside it.
+    assert found["lines"][3]["also"] == ["Chamfer 1 mm at 31 mm"]
+    assert found["drawn"] is not None
+
+
+def test_they_are_kept_one_feature_each_with_the_metal_of_the_blank(client: TestClient) -> None:
+    part = client.post("/api/engines/1/parts", json={"name": "Peg", "metal": ""}).json()["id"]
+    version = client.get(f"/api/parts/{part}").json()["version"]
+    body = {"version": version, "metal": "", "blank": "20 dia brass bar", "features": ANY}
+    kept = client.put(f"/api/parts/{part}/drawn", json=body).json()
+    assert kept["metal"] == "brass"
+    assert [one["typed"] for one in kept["features"]] == [
+        *ANY[:2],
+        "Outside 12 mm, from 22 mm to 31 mm",
+        "Chamfer 1 mm at 0 mm",
+        "Chamfer 1 mm at 31 mm",
+    ]
+    other = {**body, "version": kept["version"], "blank": "20 dia mild steel bar", "metal": "brass"}
+    refused = client.put(f"/api/parts/{part}/drawn", json=other)
+    assert refused.status_code == 422
+    assert "mild steel" in refused.json()["detail"]
+    assert client.get(f"/api/parts/{part}").json()["version"] == kept["version"]

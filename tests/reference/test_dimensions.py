@@ -193,6 +193,9 @@ def comes_out(law: Law) -> Dims | None:
 def _wrong() -> dict[str, str]:
     found = {}
     for key, law in laws().items():
+        if not key.startswith("runk."):
+            # A law a test has made up.
+            continue
         try:
             dims = comes_out(law)
         except TypeError as unlike:

@@ -15,7 +15,7 @@ TABLES = sorted(
     for path in resources.files("runk.core").joinpath("tables").iterdir()
     if path.name.endswith(".csv")
 )
-NAMES_ONLY = {"sources.csv", "metal_aliases.csv", "operations.csv"}
+NAMES_ONLY = {"sources.csv", "part_words.csv", "metal_aliases.csv", "operations.csv"}
 """Tables of words, which carry no figure."""
 
 

@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from functools import lru_cache
+from collections.abc import Callable, Iterator
 from typing import Any
 
 from fastapi import APIRouter, Request, Response
@@ -13,11 +12,19 @@ from runk.api.calculators import Here, written
 from runk.api.part_shapes import LookIn, LookOut
 from runk.api.problems import PROBLEMS
 from runk.core.refusals import Refused
+from runk.core.route.drawn.together import Heard, heard_together
 from runk.core.route.face import faces
 from runk.core.route.feature import BLANK, FEATURE
-from runk.core.route.feature_question import FeatureQuestion
+from runk.core.route.part import Feature
 from runk.core.route.played import Stage
-from runk.core.route.reading import blank_said, feature_said, featured, made_of, metal_key
+from runk.core.route.reading import (
+    blank_heard,
+    featured,
+    features_said,
+    made_of,
+    metal_key,
+    metal_said,
+)
 from runk.core.route.route import Job
 from runk.core.route.section import section
 from runk.core.route.verbs import verbs_of
@@ -50,25 +57,24 @@ def router(here: Here) -> APIRouter:
 def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
     """A part as typed: what can be read of it, and what cannot and why."""
     page = body.unit
-    blank, wrong = _try(blank_said, body.blank, page)
-    typed = [_line(line, page) for line in body.features]
-    read = [asked for asked, _ in typed if asked is not None]
-    features = featured(read)
+    heard, wrong = _try(blank_heard, body.blank, page)
+    blank = None if heard is None else heard.asked
+    read = heard_together(body.features, blank, page, features_said)
+    features = featured(f for one in read if not isinstance(one, Refused) for f in one)
     named = iter(features)
-    lines = [
-        {"key": next(named).key if asked is not None else "", **answer} for asked, answer in typed
-    ]
+    lines = [_line(one, named, page) for one in read]
     plain = {
         "blank": "" if blank is None else said(BLANK, blank, page),
+        "metal": "" if heard is None else heard.metal,
         "lines": lines,
         "drawn": None,
         "field": "blank" if wrong["problem"] else "",
         **wrong,
     }
-    if blank is None or any(line["problem"] for line in lines) or not read:
+    if heard is None or blank is None or any(line["problem"] for line in lines) or not features:
         return plain
     try:
-        metal = metal_key(body.metal, workshop.metals)
+        metal = metal_key(metal_said(body.metal, heard, workshop.metals), workshop.metals)
         part = made_of(body.name, metal, blank, features)
     except Refused as refused:
         return plain | {"field": refused.field or "", **_refusal(refused, page)}
@@ -92,11 +98,18 @@ def _refusal(refused: Refused, page: PageUnit) -> dict[str, str]:
     return {"problem": refused.said(page), "suggest": refused.suggested(page) or ""}
 
 
-@lru_cache(maxsize=4096)
-def _line(line: str, page: PageUnit) -> tuple[FeatureQuestion | None, dict[str, str]]:
-    """A line answered: once, however often the others are changed."""
-    asked, refusal = _try(feature_said, line, page)
-    if asked is None:
-        return None, {"says": "", "operations": "", **refusal}
-    operations = ", ".join(verbs_of(asked))
-    return asked, {"says": said(FEATURE, asked, page), "operations": operations, **refusal}
+def _line(heard: Heard, named: Iterator[Feature], page: PageUnit) -> dict[str, Any]:
+    """A line answered: what it is, or what is wrong with it."""
+    if isinstance(heard, Refused):
+        return {"key": "", "says": "", "also": [], "operations": "", **_refusal(heard, page)}
+    keys = [next(named).key for _ in heard]
+    says = [said(FEATURE, one, page) for one in heard]
+    operations = "; ".join(", ".join(verbs_of(one)) for one in heard)
+    return {
+        "key": keys[0],
+        "says": " · ".join(says),
+        "also": says[1:],
+        "operations": operations,
+        "problem": "",
+        "suggest": "",
+    }

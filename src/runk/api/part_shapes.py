@@ -43,6 +43,7 @@ class LookLine(BaseModel):
 
     key: str
     says: str
+    also: list[str]
     operations: str
     problem: str
     suggest: str
@@ -52,6 +53,7 @@ class LookOut(BaseModel):
     """A part as it is being typed: line by line, and drawn where it can be made."""
 
     blank: str
+    metal: str
     lines: list[LookLine]
     problem: str
     field: str

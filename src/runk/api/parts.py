@@ -14,9 +14,10 @@ from runk.api.part_wire import part_in, part_out, route_in
 from runk.api.problems import PROBLEMS
 from runk.core.fits.question import duties
 from runk.core.refusals import Refused
+from runk.core.route.drawn.together import one_each
 from runk.core.route.fitting import is_hole, reading_said
 from runk.core.route.propose import propose
-from runk.core.route.reading import part_of
+from runk.core.route.reading import blank_heard, metal_said, part_of
 from runk.core.units import PageUnit
 from runk.formats.part_json import proposal_kept
 from runk.store import parts as kept
@@ -53,13 +54,17 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
     def draw(request: Request, part_id: RowId, body: DrawnIn) -> Response:
         request.state.page = body.unit
         workshop, drawn = here(), body.model_dump(exclude={"version", "metal", "sure"}, mode="json")
-        drawn["features"] = [" ".join(one.split()) for one in body.features if one.strip()]
+        typed = [" ".join(one.split()) for one in body.features if one.strip()]
+        heard = blank_heard(body.blank, body.unit)
+        metal = metal_said(body.metal, heard, workshop.metals)
+        # Each on a line of its own, and where it is from the right end.
+        drawn["features"] = one_each(typed, heard.asked, body.unit)
         with store.reading() as session:
             before = kept.part_kept(session, part_id)
         # Read before it is kept: what cannot be made is refused, and what was there stays.
         part = part_of(
             before.name,
-            body.metal,
+            metal,
             body.blank,
             drawn["features"],
             body.unit,
@@ -76,7 +81,7 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
         with store.writing() as session:
             if not body.sure and (also := list(touched(session, before, part, workshop))):
                 raise Refused(f"{'; '.join(also)}.", field="sure", suggest="take it all the same")
-            found = kept.save_drawn(session, part_id, body.version, body.metal, drawn)
+            found = kept.save_drawn(session, part_id, body.version, metal, drawn)
         return out(found, body.unit)
 
     @routes.put("/parts/{part_id}/route", response_model=PartOut)

@@ -12,10 +12,11 @@ from runk.core.fits.question import duties
 from runk.core.metals.metal import Metal, find_metal
 from runk.core.questions import Read, sentence
 from runk.core.refusals import Refused
+from runk.core.route.drawn.together import one_each
 from runk.core.route.feature import BLANK, FEATURE
 from runk.core.route.part import Part
 from runk.core.route.propose import Proposed
-from runk.core.route.reading import part_of
+from runk.core.route.reading import blank_heard, part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -204,6 +205,12 @@ def _part(row: Any, n: int, metals: Mapping[str, Metal], page: PageUnit) -> Part
         page = _unit(row["unit"])
     if not all(isinstance(one, str | dict) for one in features):
         raise Refused(f"{name}: a feature is a line or an object.", field="features")
+    if isinstance(blank, str):
+        heard = blank_heard(blank, page)
+        metal, stock = metal or heard.metal, heard.asked
+        lines = [one for one in features if isinstance(one, str)]
+        if len(lines) == len(features):
+            features = one_each(lines, stock, page)
     part = part_of(
         name,
         metal,

@@ -1351,6 +1351,7 @@ export interface components {
             unit: components["schemas"]["PageUnit"];
         };
         LookLine: {
+            also: string[];
             key: string;
             operations: string;
             problem: string;
@@ -1362,6 +1363,7 @@ export interface components {
             drawn: components["schemas"]["Stage"] | null;
             field: string;
             lines: components["schemas"]["LookLine"][];
+            metal: string;
             problem: string;
             suggest: string;
         };

@@ -13,7 +13,6 @@ from runk.core.figures import Caution, Link
 from runk.core.kinds import Choice, Length, OneOf
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
-from runk.core.route.feature_lines import FEATURE_LINES
 from runk.core.route.feature_question import SENTENCES, FeatureQuestion
 from runk.core.route.verbs import verbs_of
 from runk.core.shown import Rank, Show
@@ -87,7 +86,6 @@ FEATURE = Calculator(
     needs=_nothing,
     settle=_settle,
     sentences=SENTENCES,
-    lines=FEATURE_LINES,
     headline=lambda answer, _: answer.operations,
 )
 
@@ -185,7 +183,9 @@ class BlankQuestion:
     ] = None
     cored: Annotated[
         Fraction | None,
-        Length("cored", ("cored",), only=("casting",), low=0.5, high=1000.0, placeholder="solid"),
+        Length(
+            "cored", ("cored",), only=("bar", "casting"), low=0.5, high=1000.0, placeholder="solid"
+        ),
     ] = None
 
 
@@ -198,6 +198,18 @@ class BlankAnswer:
     links: tuple[Link, ...]
 
 
+def _blank_settle(question: BlankQuestion, _: Workshop, __: Mapping[str, Reading]) -> BlankQuestion:
+    """A tube has a wall.
+
+    Raises:
+        Refused: It has none.
+    """
+    hollow = question.kind == "bar" and question.cored is not None and question.dia is not None
+    if hollow and (question.cored or 0) >= (question.dia or 0):
+        raise Refused("The bore is larger than the bar it is in: it has no wall.", field="cored")
+    return question
+
+
 BLANK = Calculator(
     name="blank",
     title="What a part is made from",
@@ -207,17 +219,12 @@ BLANK = Calculator(
     answers=(BlankAnswer,),
     compute=lambda question, _: BlankAnswer(blank=question.kind, cautions=(), links=()),
     needs=_nothing,
+    settle=_blank_settle,
     sentences={
-        "bar": "[{section} ]{kind} {dia}[, {long} long]",
+        "bar": "[{section} ]{kind} {dia}[, {long} long][, cored {cored}]",
         "casting": "{kind}[ {dia}][, {long} long][, {surplus} to come off][, cored {cored}]",
         "plate": "{kind} {long} by {wide} by {high}",
     },
     calls=("hexagon", "hex", "square"),
-    lines=(
-        "{kind=bar}{dia} bar[, {long} long]",
-        "{kind=bar}{dia} {section} bar[, {long} long]",
-        "{kind=bar}{section} {dia}< across| af| a/f|>< bar|>[, {long} long]",
-        "{section} {kind=bar}<bar> {dia}< across| af| a/f|>[, {long} long]",
-    ),
     headline=lambda answer, _: answer.blank,
 )

@@ -137,7 +137,7 @@ def _end_mm(part: Part) -> float:
 def _of_feature(part: Part, feature: Feature) -> list[Operation]:
     if _as_bought(part, feature):
         return []
-    cored = part.cast and part.blank.cored is not None
+    cored = part.blank.cored is not None
     verbs = verbs_of(feature.asked, cored and feature.kind in INSIDE)
     if (
         feature.kind == "holes"

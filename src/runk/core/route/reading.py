@@ -4,15 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
+from fractions import Fraction
 from functools import lru_cache
 from typing import Any
 
-from runk.core.metals.metal import Metal, find_metal
+from runk.core.metals.metal import Metal, find_metal, shipped_metals
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
+from runk.core.route.drawn.blank import Blank, blank_of_line
+from runk.core.route.drawn.sentence import features_of
+from runk.core.route.drawn.together import Heard, heard_together
 from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
 from runk.core.route.feature_question import ENTERED, FeatureQuestion
-from runk.core.route.lines import question_of
 from runk.core.route.names import named
 from runk.core.route.part import Feature, Part
 from runk.core.route.placed import see_placed
@@ -52,25 +55,51 @@ def blank_of(typed: Typed, page: PageUnit = PageUnit.MM) -> BlankQuestion:
 
 
 @lru_cache(maxsize=4096)
-def feature_said(line: str, page: PageUnit) -> FeatureQuestion:
-    """A feature from its line: read once, however often its part is looked at.
+def features_said(
+    line: str, page: PageUnit, long: Fraction | None = None
+) -> tuple[FeatureQuestion, ...]:
+    """The features of a line: read once, however often its part is looked at.
+
+    Args:
+        line: As typed.
+        page: What a bare number means.
+        long: How long the part is in millimetres, where that is known.
 
     Raises:
         Refused: It cannot be read.
     """
-    question: FeatureQuestion = question_of(line, FEATURE, page)
-    return question
+    return features_of(line, page, long)
+
+
+def feature_said(line: str, page: PageUnit) -> FeatureQuestion:
+    """The one feature of a line.
+
+    Raises:
+        Refused: It cannot be read, or there are several in it.
+    """
+    first, *more = features_said(line, page)
+    if more:
+        raise Refused("Two features in one line: each wants a line of its own.")
+    return first
 
 
 @lru_cache(maxsize=512)
+def blank_heard(line: str, page: PageUnit) -> Blank:
+    """A blank from its line, with the metal it names.
+
+    Raises:
+        Refused: It cannot be read.
+    """
+    return blank_of_line(line, page, shipped_metals())
+
+
 def blank_said(line: str, page: PageUnit) -> BlankQuestion:
     """A blank from its line.
 
     Raises:
         Refused: It cannot be read.
     """
-    question: BlankQuestion = question_of(line, BLANK, page)
-    return question
+    return blank_heard(line, page).asked
 
 
 def metal_key(typed: str, metals: Mapping[str, Metal]) -> str:
@@ -83,6 +112,34 @@ def metal_key(typed: str, metals: Mapping[str, Metal]) -> str:
         return find_metal(typed, dict(metals)).key if typed else ""
     except Refused as refused:
         raise refused.on("metal") from None
+
+
+def metal_said(typed: str, blank: Blank, metals: Mapping[str, Metal]) -> str:
+    """The metal of a part: as typed, else as its blank names it.
+
+    Args:
+        typed: As somebody calls it; empty where nobody did.
+        blank: What it is made from.
+        metals: Those there are.
+
+    Raises:
+        Refused: The part and its blank are of two metals, or there is no such metal.
+    """
+    if not typed or not blank.metal:
+        return typed or blank.metal
+    if metal_key(typed, metals) != blank.metal and typed.casefold() != blank.said.casefold():
+        raise Refused(
+            f"The part is of {typed[:40]} and what it is made from is {blank.said}: which is it?",
+            field="metal",
+            suggest=blank.said,
+        )
+    return typed
+
+
+def _whole(heard: Heard) -> tuple[FeatureQuestion, ...]:
+    if isinstance(heard, Refused):
+        raise heard
+    return heard
 
 
 def featured(questions: Iterable[FeatureQuestion]) -> tuple[Feature, ...]:
@@ -138,12 +195,16 @@ def part_of(
     if metals is not None:
         metal = metal_key(metal, metals)
     stock = blank_said(blank, page) if isinstance(blank, str) else blank_of(blank, page)
-    questions = []
-    for n, one in enumerate(features, 1):
+    questions: list[FeatureQuestion] = []
+    told = list(features)
+    lines = [one for one in told if isinstance(one, str)]
+    heard = iter(heard_together(lines, stock, page, features_said))
+    for n, one in enumerate(told, 1):
         try:
-            questions.append(
-                feature_said(one, page) if isinstance(one, str) else feature_of(one, page)
-            )
+            if isinstance(one, str):
+                questions += _whole(next(heard))
+            else:
+                questions.append(feature_of(one, page))
         except Refused as refused:
             raise Refused(
                 f"Feature {n} of {name}: {refused.template}",
