@@ -33,7 +33,7 @@ def test_every_line_is_answered_and_the_part_is_drawn(client: TestClient) -> Non
 @pytest.mark.parametrize(
     ("features", "more", "at", "says"),
     [
-        ([*LINES, "groove of some kind"], {}, 4, "did you mean"),
+        ([*LINES, "groove of some kind"], {}, 4, "What is `some`?"),
         (["bore 22 at the back", *LINES], {}, 0, ""),
         ([*LINES, "outside 30, from 8 to 14"], {}, None, "does not come out of"),
         ([*LINES, "4 holes 3 on 14 circle"], {}, None, ""),

@@ -75,7 +75,12 @@ export function Features({ part, act }: { part: Part; act: Act }) {
       <h2 className="text-xl font-semibold">As drawn, in {page === 'inch' ? 'inches' : 'mm'}</h2>
       {look?.drawn && <StageView stage={look.drawn} label={`${part.name} as it will be`} />}
       <div className="grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2">
-        <Box label="Metal" value={metal} put={(text) => put({ metal: text }, true)} placeholder={look?.metal || 'brass'} />
+        <Box
+          label="Metal"
+          value={metal}
+          put={(text) => put({ metal: text }, true)}
+          placeholder={look?.metal || 'brass'}
+        />
         <Box label="From" value={blank} put={(text) => put({ blank: text }, true)} placeholder="bar 25" />
       </div>
       <ol className="space-y-1.5">

@@ -32,6 +32,9 @@ _SHORT = {
     "pb": "phosphor bronze",
     "stainless": "stainless steel",
     "iron": "cast iron",
+    "hot rolled": "mild steel",
+    "cold rolled": "bright mild steel",
+    "black bar": "mild steel",
 }
 _FORMS = (
     ("tube", r"\b(?:tube|tubing|pipe)s?\b"),
@@ -45,7 +48,8 @@ _FORMS = (
 )
 _CLAUSES: tuple[tuple[str, str], ...] = (
     (
-        "#(\\d+) (?:surplus|(?:machining )?allowance|to come off|on faces?|all (?:over|round))",
+        "#(\\d+) (?:surplus|(?:machining )?allowance|to come off|all (?:over|round)"
+        "|on (?:all |each |every )*faces?)",
         "surplus",
     ),
     ("(?:surplus|allowance) (?:of )?#(\\d+)", "surplus"),

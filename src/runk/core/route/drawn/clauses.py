@@ -22,6 +22,7 @@ def _before(word: str) -> str:
 
 
 CLAUSES: tuple[tuple[str, str], ...] = (
+    ("(?:at|on) N x N (?:centres|apart|spacing)", "apart rise"),
     # Places as pairs, and where a row begins.
     ("at x N(?: ,)? y N", "start up"),
     (f"at N (?:,|x|/|and) N{_ALONE}", "start up"),
@@ -39,6 +40,8 @@ CLAUSES: tuple[tuple[str, str], ...] = (
     ("(?:from|between) N (?:to|and|-) N", "start end"),
     ("N dia (?:down )?to N dia", "size small"),
     ("N down to N", "size small"),
+    ("ratio N", "ratio"),
+    ("(?:big|large) end (?:dia )?N|large dia N|N dia (?:at )?(?:big|large) end", "size"),
     ("N (?:to|-) N", "range"),
     ("first N long", "length"),
     ("last N (?:long )?", "last"),
@@ -63,7 +66,7 @@ CLAUSES: tuple[tuple[str, str], ...] = (
     ("stroke N|N stroke", "stroke"),
     # How many.
     ("first K|K", "counted"),
-    ("N ?off(?! centre| the| axis)|N (?:x|-)(?= %)|N of them|N no\\.?(?= )", "count"),
+    ("N ?off(?! centre| the| axis)|N (?:x|-)(?= %)|N x(?= holes)|N of them|N no\\.?(?= )", "count"),
     (
         "N(?= (?:%\\d+ )?(?:[a-z]+ ){0,2}holes\\b)|N x(?= (?:dia )?#\\d+ (?:[a-z]+ ){0,2}holes\\b)"
         "|N(?= #\\d+ (?:[a-z]+ ){0,2}holes\\b)|N(?= %\\d+ (?:tap|thread))|N(?= flats)"
@@ -89,7 +92,8 @@ CLAUSES: tuple[tuple[str, str], ...] = (
     ("N wide|wide N", "wide"),
     ("N long|long N|for N(?= |$)|over N|N thick", "length"),
     ("N up", "up"),
-    ("small end N", "small"),
+    ("small end (?:dia )?N|N (?:dia )?(?:at )?small end", "small"),
+    ("N overall", "length"),
     ("at N(?! [%])", "start"),
     ("N (?:in )?from(?: the)? right", "offright"),
     ("N (?:in )?from(?: the)? left", "offleft"),

@@ -102,6 +102,13 @@ def _of_an_inch(text: str) -> bool:
     return int(bottom) in (2, 4, 8, 16, 32, 64) and int(top) < int(bottom)
 
 
+def _pairs(before: str, after: str) -> bool:
+    """Whether a number with a comma is two: a place, at 12,12."""
+    if re.search(r"\bfrom ?$", before):
+        return not after.startswith((" to", " mm", " in", '"')) and "slot" in before
+    return re.search(r"\b(?:at|and|centred on|x) ?$", before) is not None
+
+
 class _Cutter:
     def __init__(self, typed: str, page: PageUnit) -> None:
         self.typed, self.text = typed, small(typed)
@@ -159,6 +166,8 @@ class _Cutter:
                 self.mark("%", self.cut.threads, find_thread(name.replace('"', "")))
                 return at + len(name)
             if not (shorter := re.match(r"(m ?\d{1,3}(?:[.,]\d)?) ?[x*-]", name)):
+                if name[0] == "m":
+                    find_thread(name)
                 return at
             name = shorter[1]
         return at
@@ -292,7 +301,7 @@ class _Cutter:
         if one and inwards and self.page is PageUnit.MM:
             text, end = one[0], at + one.end()
         pair = re.fullmatch(r"(\d{1,5}),(\d{1,5})", text)
-        if pair and re.search(r"\b(?:at|and|centred on|x) ?$", self.text[:at]):
+        if pair and _pairs(self.text[:at], self.text[end:]):
             for part in pair.groups():
                 self.mark("#", self.cut.sizes, sized(part, self.page))
                 self.out.append(",")

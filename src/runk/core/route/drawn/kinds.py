@@ -6,7 +6,10 @@ import re
 from dataclasses import dataclass
 from functools import cache
 
-_AT = r"(?:in|on|into|through|behind|against|to|over|near|of|at|under|from|for|with|after)"
+_AT = (
+    r"(?:in|on|into|through|behind|against|to|over|near|of|at|under|from|for|with|after|fit|suit"
+    r"|match)"
+)
 LOCATED = (
     r"shoulder|bore|crankpin|hole|slot|face|journal|axis|head|corners?|outside|groove|flats?|boss"
     r"|screw|plane|thread|hexagon|keyway|passage|split|profile"
@@ -82,6 +85,7 @@ NOT_YET = (
     (r"\bball\b", "A ball end"),
     (r"\bteeslot\b", "A T-slot"),
     (r"\bteeth\b", "Teeth"),
+    (r"\bgroove\b.*\b(?:in|on) (?:front |back |end )?face\b", "A groove in a face"),
     (
         r"\binternal groove|\bgroove\b.*\b(?:in|inside) bore\b|\bbore\b.*\binside groove",
         "A groove inside a bore",
@@ -98,6 +102,10 @@ NOT_YET = (
     ),
     (r"\b(?:dovetail|spiral|spline|kidney|oval|woodruff)\b", "A shape like that"),
     (r"\bhollow\b|\bleave #\d+ bottom", "Hollowing out to a wall or a bottom"),
+    (
+        r"\b(?:press|sliding|running|push|shrink|interference|transition) fit\b",
+        "A fit, without its limits,",
+    ),
     (r"\bdimple\b", "A centre, or dimple, with no hole behind it"),
 )
 
@@ -137,7 +145,8 @@ def kind_of(text: str, threads: bool) -> Heard | None:
         if words.search(text):
             if one.kind == "drilled" and threads and "clear" not in text:
                 return BY_KIND["tapped"]
-            if one.kind == "thread" and re.search(r"\binside\b|\bhole\b", text):
+            deep = "deep" in text and not re.search(r"\blong\b|\bfrom #|#\d+ to #", text)
+            if one.kind == "thread" and (deep or re.search(r"\binside\b|\bhole\b", text)):
                 return BY_KIND["tapped"]
             return one
     if threads:

@@ -16,7 +16,7 @@ PHRASES: tuple[tuple[str, str], ...] = (
     (r"\b(?:but )?not (?:right |all )?(?:the way )?(?:through|thru|thro)\b", " "),
     (
         r"\bcross[- ]?(?=hole|drill|tap|ream|bore)|\bx(?=hole)|\bradial(?:ly)?\b|\bsideways\b"
-        r"|\b(?:through|thru|thro|in|into|from) (?:the )?side\b|\bacross it\b",
+        r"|\b(?:through|thru|thro|in|into|from) (?:the )?side\b|\bacross it\b|\bcross\b",
         " crosswise ",
     ),
     (
@@ -51,9 +51,21 @@ PHRASES: tuple[tuple[str, str], ...] = (
         r"\b(?:elongated|oblong|slotted) holes?\b|\bcut ?-?outs?\b|\bwindows?\b|\bnotch(?:es)?\b",
         " slot ",
     ),
+    (
+        r"\bcentral(?:ly)?\b|\bin (?:the )?(?:centre|center)\b"
+        r"|\bcent(?:red|ered)\b(?! (?:at|on) #)",
+        " middle ",
+    ),
+    (
+        r"\bflat[- ]bottom(?:ed)?\b|\bsquare (?:up|to|off|with|on)\b|\bends square\b"
+        r"|\bsquare ends\b",
+        " ",
+    ),
+    (r"\brebates?\b", " step "),
     # Circles, before a diameter in them is one.
     (
-        r"\b(?:pitch|bolt) circle(?: (?:dia(?:m(?:eter)?)?))?\b|\bp\.?c\.?d\b\.?|\bb\.?c\.?d\b\.?"
+        r"\b(?:pitch|bolt) circle(?: (?:dia(?:m(?:eter)?)?))?\b|\bp\.?c\.?d\b\.?|\btk\b"
+        r"|\bb\.?c\.?d\b\.?"
         r"|\bcircle of holes\b(?= (?:ø|dia|#))|\bcirc\b|\bring of holes\b",
         " circle ",
     ),
@@ -90,7 +102,7 @@ PHRASES: tuple[tuple[str, str], ...] = (
     (r"\bo[- ]?rings?\b", " oring "),
     (r"\bcirclips?\b|\bsnap ring\b", " circlip "),
     (r"\b(?:packing|ring|relief) groove", " groove"),
-    (r"\bunder ?-?cut\b|\bplunge cut\b|\bgroov(?:e|es|ed|ing)\b|\bneck\b", " groove "),
+    (r"\bunder ?-?cut\b|\bplunge cut\b|\bgroov(?:e|es|ed|ing)?\b|\bneck\b", " groove "),
     (r"\bregister face\b|\bend face\b|\bface off\b|\bfaced?\b|\bfacing\b", " face "),
     (r"\bpart(?:ed|ing)?[- ]?off\b", " partoff "),
     (

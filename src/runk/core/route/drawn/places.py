@@ -14,9 +14,7 @@ from runk.core.said import mm_said
 AT_ONE_PLACE = ("groove", "chamfer", "face")
 _SIDED = ("slot", "plane", "profile")
 _NEAR = Fraction(1, 100)
-_SIDES = re.compile(
-    r"\b(?:from (?:the )?|in (?:the )?|on (?:the )?)?(top|bottom|underside|below|front|back|rear)\b"
-)
+_SIDES = re.compile(r"\b(top|bottom|underside|below|front|back|rear)\b(?! edge)")
 _SIDE_NAMES = {"underside": "bottom", "below": "bottom", "rear": "back"}
 
 
@@ -42,6 +40,7 @@ class Where:
     through: bool
     across: bool
     middle: bool
+    centred: bool
     corners: bool
     side: str
     nearby: str
@@ -59,17 +58,18 @@ class Where:
         def has(word: str) -> bool:
             return re.search(rf"\b{word}\b", text) is not None
 
-        side = _SIDES.search(text)
+        side = _SIDES.search(told.words)
         name = side[1] if side else ""
         return Where(
-            right=has("right"),
-            left=has("left"),
+            right=re.search(r"\bright\b", told.words) is not None,
+            left=re.search(r"\bleft\b", told.words) is not None,
             both=has("both"),
             full=has("full"),
             through=has("through"),
             across=has("crosswise")
             or (has("across") and "#" not in told.words.split("across")[0][-3:])
             or any(re.search(r"through .*(?:crankpin|journal|outside)", one) for one in nearby),
+            centred=has("cent(?:re|er)(?:d|ed)?"),
             middle=has("middle") or has("centreline"),
             corners=has("corners?") or any("corner" in one for one in nearby),
             side=_SIDE_NAMES.get(name, name),
@@ -181,6 +181,12 @@ def _sided(
     fields |= {name: roles[name].text for name in ("start",) if name in roles}
     if fields["kind"] == "passage" and told.angle is None and "start" not in fields:
         where = replace(where, across=not where.side)
+    if where.across and fields["kind"] == "holes" and "start" not in fields:
+        raise Refused(
+            "Cross holes: each wants a line of its own, with its place.",
+            field="start",
+            suggest="3 mm hole across at 10",
+        )
     if where.across and fields["kind"] != "holes":
         return [{**fields, "side": "across", **_across(told, where, long)}]
     if "offleft" in roles and "start" not in fields:
@@ -246,9 +252,10 @@ def _at_one_place(
             field="size",
             suggest="groove 18 dia, 2 wide, at 12",
         )
+    if kind == "face" and where.both and {"length", "start"} & set(roles):
+        at = roles["start" if "start" in roles else "length"].text
+        return [{**fields, "start": "0 mm"}, {**fields, "start": at}]
     if kind == "face" and "length" in roles and "start" not in roles:
-        if where.both:
-            return [{**fields, "start": "0 mm"}, {**fields, "start": roles["length"].text}]
         return [{**fields, "start": roles["length"].text}]
     wide = roles["wide"].mm if kind == "groove" and "wide" in roles else Fraction(0)
     if "start" in roles:
@@ -282,6 +289,12 @@ def _along(
 ) -> list[dict[str, str]]:
     """From one place of the axis to another."""
     roles, kind = told.roles, heard.kind
+    if kind == "slot" and where.centred and "up" in roles:
+        raise Refused(
+            "That is its middle: from where to where does it go?",
+            field="start",
+            suggest="from 20 to 40, 12 up",
+        )
     if kind == "slot" and where.side:
         fields["side"] = where.side
     if "start" in roles and "end" in roles:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import replace
 from fractions import Fraction
+from math import radians, tan
 
 from runk.core.figures import Working
 from runk.core.questions import read_question
@@ -90,9 +91,10 @@ def _see_known(cut: Cut, line: str) -> None:
     for words, called in NOT_YET:
         if re.search(words, cut.text):
             raise Refused(
-                f"{called} has no place among the features of a part yet: write it as a note."
+                f"{called} has no place among the features of a part yet: write it as a note.",
+                field="size" if "groove" in called else None,
             )
-    if "taper" in cut.text and re.search(r"\b1 ?(?:in|:) ?\d+\b|\d ?mt\b|morse", line.lower()):
+    if "taper" in cut.text and re.search(r"\d ?mt\b|\bmt ?\d|morse", line.lower()):
         raise Refused(
             "A taper is drawn by both its ends, whatever its angle: how large is the small end?",
             field="small",
@@ -104,13 +106,16 @@ def _see_known(cut: Cut, line: str) -> None:
             field="size",
             suggest="groove 19 dia, 1.3 wide, at 5",
         )
-    if "tap size" in cut.text or "tapping size" in cut.text:
+    if re.search(r"\btapping (?:size|hole|drill)\b", line.lower()):
         raise Refused(
             "Which drill is the tapping size? Say it: the Threads room knows it.",
             field="size",
             suggest="drilled 5 mm, 18 mm deep",
         )
-    if (word := _NOT.search(line.lower())) is not None and _NOT.search(cut.text):
+    # 7, not 6: what is not meant goes out.
+    cut.text = re.sub(r" ?,? \b(?:not|rather than|instead of) [#%]\d+(?! \w)", "", cut.text)
+    cut.text = re.sub(r" ?,? \b(?:not|rather than|instead of) [#%]\d+ (?=through)", " ", cut.text)
+    if (word := _NOT.search(line.lower())) is not None and _NOT.search(cut.text) is not None:
         raise Refused(f"Say what is there: `{line[word.start() :][:50]}` takes something away.")
     if re.search(r"\bstepped\b", cut.text):
         raise Refused("Steps are two features or more: each wants a line of its own.")
@@ -196,6 +201,8 @@ def _plain(cut: Cut, text: str) -> Heard:
 
 def _counted(cut: Cut, heard: Heard, told: Told, text: str, threads: bool) -> Heard:
     """Several holes are a pattern; a hexagon has six flats."""
+    if re.search(r"\brows of\b", text):
+        raise Refused("Rows of holes: each row wants a line of its own.", field="start")
     if heard.kind == "flats":
         if "hexagon" in text:
             told.count = 6
@@ -211,7 +218,11 @@ def _counted(cut: Cut, heard: Heard, told: Told, text: str, threads: bool) -> He
         return replace(BY_KIND["tapped"], kind="holes")
     if heard.kind in ("drilled", "bore") and told.count is None and re.search(r"\bholes\b", text):
         return replace(heard, kind="holes")
-    if told.count is not None and told.count > 1:
+    if (
+        told.count is not None
+        and told.count > 1
+        and not (heard.kind == "groove" and "size" not in told.roles)
+    ):
         raise Refused(
             f"{told.count} of them: each {heard.kind} wants a line of its own, with its place.",
             field="start",
@@ -243,6 +254,13 @@ def _bare_numbers(heard: Heard, told: Told, text: str) -> None:
         loose.pop(0)
     if heard.kind == "slot":
         _slot_numbers(told)
+    if heard.kind == "taper":
+        _taper_numbers(told, text)
+    if "length" in heard.bare and {"start", "end"} <= set(roles) and loose:
+        # 30 x 5 from 40 to 45: said twice.
+        span = abs(roles["end"].mm - roles["start"].mm)
+        if len(loose) > 1 or "size" in roles:
+            loose[:] = [one for one in loose if one.mm != span] if loose[-1].mm == span else loose
     if heard.kind in ("tapped", "holes") and "%" in text and loose and re.search(r"#\d.*%\d", text):
         raise Refused(
             f"What is {loose[0].text} for? A thread's own drill is known; the depth has its word.",
@@ -268,6 +286,46 @@ def _bare_numbers(heard: Heard, told: Told, text: str) -> None:
             "beside it.",
             field=heard.bare[0] if heard.bare else None,
         )
+
+
+def _taper_numbers(told: Told, text: str) -> None:
+    """The other end of a taper, by its ratio or its included angle, where its length is told."""
+    roles = told.roles
+    if "size" not in roles and told.loose:
+        roles["size"] = told.loose.pop(0)
+    length = _long_of(told)
+    given = "size" in roles and "small" not in roles and length is not None
+    by_angle = told.angle is not None and "included" in text
+    if not ({"ratio"} & set(roles) or told.angle is not None):
+        return
+    if not given or length is None or not ("ratio" in roles or by_angle):
+        raise Refused(
+            "A taper is drawn by both its ends: how large is the small end? Its angle, or 1 in so "
+            "much, tells it only beside one end, its length, and whether the angle is included.",
+            field="small",
+            suggest="taper 20 down to 18.5, from 0 to 30",
+        )
+    if "ratio" in roles:
+        change = length / Fraction(roles["ratio"].text.replace(",", "."))
+    else:
+        change = Fraction(str(round(2 * tan(radians((told.angle or 0) / 2)) * float(length), 6)))
+        told.angle = None
+    size = roles["size"]
+    if re.search(r"\bstarts?\b|\bsmall\b", text):
+        # It begins at its small end.
+        roles["small"] = size
+        roles["size"] = Size(size.mm + change, mm_text(size.mm + change), False)
+    else:
+        roles["small"] = Size(size.mm - change, mm_text(size.mm - change), False)
+    if roles["small"].mm <= 0:
+        raise Refused("It would come to a point before its end.", field="small")
+
+
+def _long_of(told: Told) -> Fraction | None:
+    roles = told.roles
+    if "start" in roles and "end" in roles:
+        return abs(roles["end"].mm - roles["start"].mm)
+    return roles["length"].mm if "length" in roles else None
 
 
 def _slot_numbers(told: Told) -> None:

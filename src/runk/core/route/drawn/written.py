@@ -38,6 +38,7 @@ COUNTS = {
     "eight": 8,
     "nine": 9,
     "ten": 10,
+    "eleven": 11,
     "twelve": 12,
     "pair": 2,
 }
@@ -46,7 +47,8 @@ INCHES = r"\"|''|inch(?:es)?|ins?\b\.?"
 UNIT = rf"(?: ?(?:mm|cm|thou|{INCHES})(?![a-z]))"
 # "10 in from each edge" is inwards: no unit.
 INWARDS = re.compile(
-    r" ?in (?:from(?! [\d.])|the|each|every|left|right|both|centre|center|middle)\b"
+    r" ?in (?:from(?! [\d.])|the|each|every|left|right|both|centre|center|middle|line|row"
+    r"|a (?:line|row|circle|ring))\b"
     r"| ?in$"
 )
 EDGES = re.compile(r"\b(?:corners?|edges?|ends?)\b")
@@ -79,6 +81,7 @@ PAIR = re.compile(
 LIMITS = re.compile(rf"limits? (?:of |from )?({TERM})[ ,/-]*(?:to |and )?({TERM})")
 GRADE = re.compile(r"(?:cd|ef|fg|js|z[abc]|[a-hjknprs-vyz])(?:[5-9]|1[01])(?![\w]|\.\d)")
 FOOT = re.compile(r"[mk](?:[5-9]|1[01])(?!\w|\.\d)")
+TAPERS = re.compile(r"\btaper|\bcon(?:e|ical)\b")
 WORD = re.compile(r"x(?=m ?\d)|[a-z']+(?:['/.-][a-z]+)*\.?|ø|[^ \w]")
 PLACE_SIGN = re.compile(r"(?:\b(?:from|to|at|x|y|and|by)[ =:]?|,|/)$")
 THREADED = re.compile(r"\b(?:thread|tap|screw|tpi|die|male)")
@@ -99,5 +102,7 @@ def small(line: str) -> str:
     text = " ".join(text.lower().replace("&", " and ").replace("=", " ").split())
     text = re.sub(r"\b(?:six|6)[- ](?:sided|edged?)\b", "hexagon", text)
     text = re.sub(r"(?:(?<=[\d\"])|(?<=mm)|(?<= in)) by (?=[-\d.])", " x ", text)
+    if TAPERS.search(text):
+        text = re.sub(r"(?<![\d.])1 ?(?:in|:) ?(?=\d)", "ratio ", text)
     text = re.sub(r"\bhalf ?way\b(?! between)", "midway", text)
     return written_out(re.sub(r"(?<=\d)ths?\b|(?<=\d)nds\b", "", text))
