@@ -5,10 +5,12 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
+from runk.api.ask_known import known_of
 from runk.api.engine_work import part_line, planned
 from runk.api.part_wire import part_in, route_in
 from runk.api.place import PlaceOut
-from runk.ask.of_parts import CHECK, HOLD, NEXT, evening_min, plain_line
+from runk.ask.by_name import named_in
+from runk.ask.of_parts import CHECK, HOLD, MAKE, NEW, NEXT, OVERALL, evening_min, plain_line
 from runk.core.refusals import Refused
 from runk.core.route.rules import BY_KEY, check
 from runk.core.route.spoken import spoken
@@ -57,7 +59,45 @@ def about_parts(
         each = _next if answer is _next else _checked
         answers = [each(row, workshop, page) for row in named]
         return answers[0] if len(answers) == 1 else _together(words, answers)
-    return None
+    if NEW.fullmatch(said):
+        return PlaceOut(
+            path="/engines",
+            read_as="A new part",
+            headline="A new part is drawn on its engine's page",
+            says=["Name it there; then what it is made from, and its features a line each"],
+        )
+    if OVERALL.fullmatch(said):
+        return _overall(rows, workshop, page)
+    place = _by_name(said, rows, workshop, page, fits)
+    if place is None and (made := MAKE.fullmatch(said)) is not None and rows:
+        some = "; ".join(row.name for row in rows[:4])
+        raise Refused(f"No part is called `{made['part'][:40]}`.", suggest=some)
+    return place
+
+
+def _overall(rows: Sequence[KeptPart], workshop: Workshop, page: PageUnit) -> PlaceOut:
+    """How far every part is, the longest job to come first."""
+    lines = [part_line(row, workshop, page) for row in rows]
+    left = sorted((one for one in lines if one.minutes), key=lambda one: -one.minutes)
+    done = [one.name for one in lines if one.routed and not one.next]
+    head = f"{left[0].name}, about {left[0].minutes:.0f} min to come" if left else "Nothing is left"
+    says = [f"{one.name}: about {one.minutes:.0f} min, next {one.next}" for one in left[:6]]
+    says.append(f"Done: {', '.join(done)}" if done else "None is done")
+    return PlaceOut(path="/engines", read_as="What is on the list", headline=head, says=says)
+
+
+def _by_name(
+    said: str, rows: Sequence[KeptPart], workshop: Workshop, page: PageUnit, fits: Sequence[KeptFit]
+) -> PlaceOut | None:
+    """A part by its name anywhere in a line, and what is asked of it."""
+    found = named_in(said, [row.name for row in rows])
+    if found is None or found.wants == "new":
+        return None
+    rows_of = _named(found.called, rows, workshop, must=False)
+    if not rows_of:
+        return None
+    answers = [known_of(found, row, workshop, page, rows, fits) for row in rows_of]
+    return answers[0] if len(answers) == 1 else _together(found.called, answers)
 
 
 def _together(words: str, answers: Sequence[PlaceOut]) -> PlaceOut:

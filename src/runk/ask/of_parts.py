@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import re
 
+from runk.ask.by_name import may_name
+
 NEXT = re.compile(
     r"(?:what(?:'s| is| comes)?|whats)(?: do i do| should i do| shall i do)? (?:next|now)"
     r" (?:on|for|with|of) (?:the )?(?P<part>.+)|next (?:on|for|with) (?:the )?(?P<of>.+)"
@@ -27,6 +29,18 @@ _TONIGHT = re.compile(
 )
 _CLASS = re.compile(r"\d{1,3} h\d{1,2}")
 """10 H7 is a size and its limits, and never an evening."""
+_SPARE = re.compile(
+    r"\b(?:tonight|this evening|tomorrow|before (?:tea|supper|dinner|bed|lunch)|spare|free|to spend"
+    r"|worth (?:doing|starting)|what (?:can|shall|should|could) i do|in the (?:shed|workshop))\b"
+)
+_TOLD = re.compile(rf"(?<![\w.]){_TIME}(?![\w.])")
+
+
+def _as_hours(line: str) -> str:
+    """A line with its half hours and clock times told as hours."""
+    return re.sub(r"\bhalf (?:an )?hour\b", "30 min", line)
+
+
 USUAL_MIN = 90
 """An evening nobody told the length of: common practice."""
 
@@ -38,6 +52,8 @@ def evening_min(line: str) -> int | None:
     [90, 90, 90, None]
     """
     found = _TONIGHT.fullmatch(line)
+    if found is None and _SPARE.search(line) and (told := _TOLD.search(_as_hours(line))):
+        found = told
     if found is None or not line or _CLASS.fullmatch(line):
         return None
     if found["many"] or found["hours"]:
@@ -45,8 +61,22 @@ def evening_min(line: str) -> int | None:
         whole = _AN.get(hours) or float(hours if hours not in _AN else 0)
         half = 0.5 if found["half"] or found["behind"] else 0.0
         return round(int(found["many"] or 0) + 60 * (whole + half) + int(found["more"] or 0))
+    if "asks" not in found.groupdict():
+        return None
     asked = found["asks"] in ("what next", "what now") or re.search(_EVENING, line)
     return USUAL_MIN if asked else None
+
+
+OVERALL = re.compile(
+    r"(?:what|which|show)(?:'s| is| are| me)?(?: the| my| all)?"
+    r"(?: biggest| longest| parts?| jobs?| next)*"
+    r"(?: job| jobs| parts?)?(?: are| is)?(?: still| not)?"
+    r"(?: on the list| finished| done| left(?: to do)?| to do| unfinished| ready| begun| started)"
+)
+NEW = re.compile(r"(?:new part|draw (?:a|an|me a)|add a part|begin a part)\b.*")
+MAKE = re.compile(
+    r"how (?:do i|to|can i|should i) (?:make|machine) (?:the|my) (?P<part>[a-z ]{3,40})"
+)
 
 
 def plain_line(line: str) -> str:
@@ -61,5 +91,5 @@ def asks_of_parts(line: str) -> bool:
     (True, False)
     """
     said = plain_line(line)
-    about = any(pattern.fullmatch(said) for pattern in (NEXT, HOLD, CHECK))
-    return about or evening_min(said) is not None
+    about = any(pattern.fullmatch(said) for pattern in (NEXT, HOLD, CHECK, OVERALL, NEW, MAKE))
+    return about or evening_min(said) is not None or may_name(said)
