@@ -15,6 +15,7 @@ from runk.api.describe import CalculatorOut, describe
 from runk.api.place import PlaceOut
 from runk.api.problems import PROBLEMS
 from runk.api.wire import AnyReply, StepWire, question_model, reply, row_worked
+from runk.api.worked import worked
 from runk.ask import ask
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.questions import read_question
@@ -74,20 +75,18 @@ def router(here: Here, catalogue: Catalogue, elsewhere: Elsewhere | None = None)
     routes = APIRouter(prefix="/api", responses=PROBLEMS)
 
     @routes.get("/calculators")
-    async def list_calculators() -> list[CalculatorOut]:
+    def list_calculators() -> list[CalculatorOut]:
         return [describe(c) for c in catalogue.values()]
 
-    # Read as the calculators' own questions are, without the framework's round about.
-    @routes.post("/ask", response_model=AskOut, openapi_extra={"requestBody": _ASKS})
-    async def ask_line(request: Request) -> Response:
-        asked = valid(AskIn, await request.body())
+    def answered(body: bytes, request: Request) -> Response:
+        asked = valid(AskIn, body)
         request.state.page = asked.unit
         workshop = here()
         if elsewhere is not None and (place := elsewhere(asked.line, asked.unit)) is not None:
             none: dict[str, Any] = {"calculator": "", "typed": {}, "reply": None, "unused": []}
             return written({**none, "others": [], "place": place.model_dump()})
         found = ask(asked.line, workshop, asked.unit, catalogue)
-        body = reply(
+        said = reply(
             found.calculator,
             found.typed,
             found.read,
@@ -100,49 +99,67 @@ def router(here: Here, catalogue: Catalogue, elsewhere: Elsewhere | None = None)
             {
                 "calculator": found.calculator.name,
                 "typed": found.typed,
-                "reply": body,
+                "reply": said,
                 "unused": found.unused,
                 "others": [{"read_as": o.read_as, "line": o.line} for o in found.others],
                 "place": None,
             }
         )
 
+    # Read as the calculators' own questions are, without the framework's round about.
+    @routes.post("/ask", response_model=AskOut, openapi_extra={"requestBody": _ASKS})
+    async def ask_line(request: Request) -> Response:
+        return await worked(answered, await request.body(), request)
+
+    def asked_of(name: str, body: bytes, request: Request) -> tuple[AnyCalculator, Typed, PageUnit]:
+        calculator = calculator_named(catalogue, name)
+        typed, page = taken(calculator, body)
+        request.state.page = page
+        return calculator, typed, page
+
+    def calculated(name: str, body: bytes, request: Request) -> Response:
+        calculator, typed, page = asked_of(name, body, request)
+        return written(answer_typed(calculator, typed, page, here()))
+
     # A calculator's own models are made when it is first asked: nobody waits for all of them at
     # the start. What they are stands in the description, see ``openapi``.
     @routes.post("/calc/{name}", include_in_schema=False)
     async def answer(name: str, request: Request) -> Response:
-        calculator = calculator_named(catalogue, name)
-        typed, page = taken(calculator, await request.body())
-        request.state.page = page
-        return written(answer_typed(calculator, typed, page, here()))
+        return await worked(calculated, name, await request.body(), request)
 
-    @routes.post("/calc/{name}/working/{table}/{row}", response_model=list[StepWire])
-    async def worked(name: str, table: str, row: int, request: Request) -> Response:
-        """The working of one row of a long table, which its answer goes without."""
-        calculator = calculator_named(catalogue, name)
-        typed, page = taken(calculator, await request.body())
-        request.state.page = page
+    def row_of(name: str, table: str, row: int, body: bytes, request: Request) -> Response:
+        calculator, typed, page = asked_of(name, body, request)
         workshop = here()
         read = read_question(calculator, typed, page, workshop)
         return written(row_worked(calculator.ask(read.question, workshop), table, row))
 
-    @routes.post("/calc/{name}/{sweep}", include_in_schema=False)
-    async def swept(name: str, sweep: str, request: Request) -> Response:
+    @routes.post("/calc/{name}/working/{table}/{row}", response_model=list[StepWire])
+    async def row_working(name: str, table: str, row: int, request: Request) -> Response:
+        """The working of one row of a long table, which its answer goes without."""
+        return await worked(row_of, name, table, row, await request.body(), request)
+
+    def sweep_of(name: str, sweep: str, body: bytes, request: Request) -> Response:
         calculator = calculator_named(catalogue, name)
         found = calculator.sweeps().get(sweep)
         if found is None:
             raise Refused(f"{name} has no {sweep[:40]}.", field="sweep")
-        typed, page = taken(calculator, await request.body())
-        request.state.page = page
+        calculator, typed, page = asked_of(name, body, request)
         workshop = here()
         read = read_question(calculator, typed, page, workshop)
         snapshot = calculator.needs(read.question, workshop)
         return written(asdict(found.compute(read.question, snapshot)))
 
+    @routes.post("/calc/{name}/{sweep}", include_in_schema=False)
+    async def swept(name: str, sweep: str, request: Request) -> Response:
+        return await worked(sweep_of, name, sweep, await request.body(), request)
+
     return routes
 
 
-def taken(calculator: AnyCalculator, body: bytes) -> tuple[dict[str, Any], PageUnit]:
+Typed = dict[str, Any]
+
+
+def taken(calculator: AnyCalculator, body: bytes) -> tuple[Typed, PageUnit]:
     """The fields somebody filled in, and the page's unit.
 
     Raises:

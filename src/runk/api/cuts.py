@@ -94,7 +94,7 @@ def router(
         return cut_out(page, 201)
 
     @routes.get("/{cut}", response_model=CutOut)
-    async def one_cut(cut: RowId) -> Response:
+    def one_cut(cut: RowId) -> Response:
         with book.reading() as session:
             return cut_out(book.page(session, cut))
 

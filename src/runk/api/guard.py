@@ -9,6 +9,7 @@ from typing import Any
 from urllib.parse import urlsplit
 
 from starlette.exceptions import HTTPException
+from starlette.requests import ClientDisconnect
 
 from runk.api.problems import problem
 
@@ -102,6 +103,9 @@ class Guard:
 
         try:
             await self.app(scope, counted, with_headers)
+        except ClientDisconnect:
+            # Whoever asked is gone: there is nobody to be told anything, and nothing went wrong.
+            return
         except Exception:
             if started:
                 raise

@@ -7,13 +7,13 @@ from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request, Response
 from sqlalchemy.orm import Session
-from starlette.concurrency import run_in_threadpool
 
 from runk.api.calculators import Here
 from runk.api.files import as_file
 from runk.api.ids import RowId, Unit
 from runk.api.part_wire import part_out
 from runk.api.problems import PROBLEMS
+from runk.api.worked import filed
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -71,6 +71,11 @@ def router(store: Store, here: Here) -> APIRouter:
             body = engine_text(session, name, rows)
         return as_file(body.encode(), "application/json", f"engine-{engine_id}.json")
 
+    def put(raw: bytes, kind: str, engine: str, unit: PageUnit) -> EngineWithParts:
+        name, rows, fits = read_rows(raw, kind, engine, here(), unit)
+        with store.writing() as session:
+            return bring_in(session, name, rows, fits)
+
     @routes.post("/engines/file", status_code=201, openapi_extra={"requestBody": _BODY})
     async def bring(
         request: Request,
@@ -78,15 +83,8 @@ def router(store: Store, here: Here) -> APIRouter:
         unit: Unit = PageUnit.MM,
     ) -> EngineWithParts:
         request.state.page = unit
-        raw = await request.body()
         kind = request.headers.get("content-type", "")
-        name, rows, fits = await run_in_threadpool(read_rows, raw, kind, engine, here(), unit)
-
-        def put() -> EngineWithParts:
-            with store.writing() as session:
-                return bring_in(session, name, rows, fits)
-
-        return await run_in_threadpool(put)
+        return await filed(put, await request.body(), kind, engine, unit)
 
     for kind in ("md", "pdf"):
         _add_sheet(routes, store, here, kind)

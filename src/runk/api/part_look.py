@@ -6,7 +6,6 @@ from collections.abc import Callable, Iterator
 from typing import Any
 
 from fastapi import APIRouter, Request, Response
-from starlette.concurrency import run_in_threadpool
 
 from runk.api.calculators import Here, written
 from runk.api.part_shapes import LookIn, LookOut
@@ -32,9 +31,6 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.formats.part_json import said
 
-MOST_AT_ONCE = 30
-"""A part of more features would keep others waiting: it is looked at aside."""
-
 
 def router(here: Here) -> APIRouter:
     """The route that looks and keeps nothing.
@@ -45,11 +41,9 @@ def router(here: Here) -> APIRouter:
     routes = APIRouter(prefix="/api/parts", responses=PROBLEMS)
 
     @routes.post("/look", response_model=LookOut)
-    async def look(request: Request, body: LookIn) -> Response:
+    def look(request: Request, body: LookIn) -> Response:
         request.state.page = body.unit
-        if len(body.features) <= MOST_AT_ONCE:
-            return written(looked_at(body, here()))
-        return written(await run_in_threadpool(looked_at, body, here()))
+        return written(looked_at(body, here()))
 
     return routes
 

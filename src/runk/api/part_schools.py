@@ -10,6 +10,7 @@ from runk.api.ids import RowId, Unit
 from runk.api.part_shapes import SchoolIn, SchoolOut, WayOut
 from runk.api.part_wire import part_in, route_in
 from runk.api.problems import PROBLEMS
+from runk.api.worked import searched
 from runk.core.refusals import Refused
 from runk.core.route.built_up import Piece, built_up
 from runk.core.route.propose import propose
@@ -34,16 +35,18 @@ def router(store: Store, here: Here) -> APIRouter:
     """
     routes = APIRouter(prefix="/api/parts", responses=PROBLEMS)
 
-    @routes.get("/{part_id}/schools")
-    def both(request: Request, part_id: RowId, unit: Unit = PageUnit.MM) -> list[SchoolOut]:
-        request.state.page = unit
+    def costed_both(part_id: RowId, unit: PageUnit) -> list[SchoolOut]:
         with store.reading() as session:
             row = kept.part_kept(session, part_id)
         job = part_in(row, here())
         return [_told(job, school, unit) for school in schools_of(job.part)]
 
-    @routes.post("/{part_id}/school", status_code=204)
-    def take(part_id: RowId, body: SchoolIn) -> None:
+    @routes.get("/{part_id}/schools")
+    async def both(request: Request, part_id: RowId, unit: Unit = PageUnit.MM) -> list[SchoolOut]:
+        request.state.page = unit
+        return await searched(costed_both, part_id, unit)
+
+    def taken(part_id: RowId, body: SchoolIn) -> None:
         workshop = here()
         with store.reading() as session:
             row = kept.part_kept(session, part_id)
@@ -63,6 +66,10 @@ def router(store: Store, here: Here) -> APIRouter:
                 kept.save_route(session, part_id, after.version, None)
                 return
             _routed(session, after, workshop, dict(route_in(row).overruled))
+
+    @routes.post("/{part_id}/school", status_code=204)
+    async def take(part_id: RowId, body: SchoolIn) -> None:
+        await searched(taken, part_id, body)
 
     def _add(session: Session, row: KeptPart, pieces: tuple[Piece, ...]) -> None:
         if row.engine_id is None:

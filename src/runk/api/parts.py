@@ -12,12 +12,14 @@ from runk.api.part_kept import worked_out
 from runk.api.part_shapes import DrawnIn, FitIn, MeasureIn, NewIn, PartOut, RouteIn, TickIn
 from runk.api.part_wire import part_in, part_out, route_in
 from runk.api.problems import PROBLEMS
+from runk.api.worked import searched
 from runk.core.fits.question import duties
 from runk.core.refusals import Refused
 from runk.core.route.drawn.together import one_each
 from runk.core.route.fitting import is_hole, reading_said
 from runk.core.route.propose import propose
 from runk.core.route.reading import blank_heard, metal_said, part_of
+from runk.core.route.route import see_bounded
 from runk.core.units import PageUnit
 from runk.formats.part_json import proposal_kept
 from runk.store import parts as kept
@@ -90,15 +92,12 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
     ) -> Response:
         request.state.page = unit
         typed = body.model_dump(exclude={"version"})
+        see_bounded(typed["set_ups"])
         with store.writing() as session:
             found = kept.save_route(session, part_id, body.version, typed)
         return out(found, unit)
 
-    @routes.post("/parts/{part_id}/propose", response_model=PartOut)
-    def propose_route(
-        request: Request, part_id: RowId, body: NewIn, unit: Unit = PageUnit.MM
-    ) -> Response:
-        request.state.page = unit
+    def proposed(part_id: RowId, body: NewIn, unit: PageUnit) -> Response:
         workshop = here()
         with store.reading() as session:
             before = kept.part_kept(session, part_id)
@@ -107,6 +106,13 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
         with store.writing() as session:
             after = kept.save_route(session, part_id, body.version, proposal_kept(found))
         return out(after, unit)
+
+    @routes.post("/parts/{part_id}/propose", response_model=PartOut)
+    async def propose_route(
+        request: Request, part_id: RowId, body: NewIn, unit: Unit = PageUnit.MM
+    ) -> Response:
+        request.state.page = unit
+        return await searched(proposed, part_id, body, unit)
 
     @routes.post("/parts/{part_id}/tick", response_model=PartOut)
     def tick(request: Request, part_id: RowId, body: TickIn, unit: Unit = PageUnit.MM) -> Response:

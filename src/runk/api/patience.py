@@ -12,6 +12,8 @@ from uvicorn.protocols.http.h11_impl import H11Protocol
 
 HEAD_S = 15.0
 """A request's head comes within so long, or its connection is closed."""
+BODY_S = 60.0
+"""And its body within so long after: a drawing of two megabytes over a slow tablet has time."""
 MOST_FROM_ONE, MOST_AT_ALL = 64, 512
 _FILES_WANTED = 4096
 
@@ -32,11 +34,12 @@ def room_for_sockets() -> None:
 class Patient(H11Protocol):
     """HTTP with an end to its patience: half a request holds nobody else up."""
 
-    head_s = HEAD_S
+    head_s, body_s = HEAD_S, BODY_S
     most_from_one, most_at_all = MOST_FROM_ONE, MOST_AT_ALL
     _held: ClassVar[Counter[str]] = Counter()
     _late: asyncio.TimerHandle | None = None
     _address = ""
+    _body = False
 
     def connection_made(self, transport: Any) -> None:
         """Let a connection in, unless that address holds too many already."""
@@ -67,14 +70,22 @@ class Patient(H11Protocol):
         super().data_received(data)
         if self.conn.their_state is h11.IDLE:
             self._wait()
+        elif self.conn.their_state is h11.SEND_BODY:
+            # Its head is whole: the clock is set anew, once, however slowly the rest drips in.
+            if not self._body:
+                self._calm()
+                self._body = True
+                self._late = self.loop.call_later(self.body_s, self.transport.abort)
         else:
             self._calm()
 
     def _wait(self) -> None:
+        self._body = False
         if self._late is None:
             self._late = self.loop.call_later(self.head_s, self.transport.abort)
 
     def _calm(self) -> None:
+        self._body = False
         if self._late is not None:
             self._late.cancel()
             self._late = None

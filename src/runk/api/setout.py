@@ -8,10 +8,10 @@ from fractions import Fraction
 from typing import Any
 
 from fastapi import APIRouter, Request, Response
-from starlette.concurrency import run_in_threadpool
 
 from runk.api.files import as_file, known_only, page_in, paper_in
 from runk.api.problems import PROBLEMS
+from runk.api.worked import filed
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.kinds import Corner, Spot
 from runk.core.kinds.base import LONGEST_TYPED
@@ -74,15 +74,13 @@ def router(here: Callable[[], Workshop], catalogue: Catalogue) -> APIRouter:
             raise Refused(f"{name[:40]} draws nothing that could be kept.", field="calculator")
         return _asked(catalogue[name], dict(request.query_params), here())
 
-    @routes.get("/{name}/dxf", response_class=Response)
-    async def dxf(name: str, request: Request) -> Response:
+    def drawing(name: str, request: Request) -> Response:
         from runk.formats.set_out_dxf import set_out_dxf
 
-        text = await run_in_threadpool(set_out_dxf, asked(name, request).face)
+        text = set_out_dxf(asked(name, request).face)
         return as_file(text.encode("utf-8"), "image/vnd.dxf", f"{name}.dxf")
 
-    @routes.get("/{name}/csv", response_class=Response)
-    async def table(name: str, request: Request) -> Response:
+    def places(name: str, request: Request) -> Response:
         from runk.formats.set_out_csv import places_csv
 
         face = asked(name, request).face
@@ -90,36 +88,54 @@ def router(here: Callable[[], Workshop], catalogue: Catalogue) -> APIRouter:
             raise Refused("A profile has no holes: save the DXF.", field="calculator")
         return as_file(places_csv(face).encode("utf-8-sig"), "text/csv; charset=utf-8", "holes.csv")
 
-    @routes.get("/{name}/pdf", response_class=Response)
-    async def pdf(name: str, request: Request) -> Response:
+    def template(name: str, request: Request) -> Response:
         from runk.formats.template import template_pdf
 
         paper = paper_in(request.query_params)
-        body = await run_in_threadpool(template_pdf, asked(name, request).face, paper)
+        body = template_pdf(asked(name, request).face, paper)
         return as_file(body, "application/pdf", f"template-{paper}.pdf")
 
-    @routes.get("/{name}/svg", response_class=Response)
-    async def svg(name: str, request: Request) -> Response:
+    def picture(name: str, request: Request) -> Response:
         from runk.formats.template import template_svg
 
         text = template_svg(asked(name, request).face, paper_in(request.query_params))
         return as_file(text.encode("utf-8"), "image/svg+xml", "template.svg")
 
-    @routes.get("/{name}/code", response_class=Response)
-    async def code(name: str, request: Request) -> Response:
+    def machine(name: str, request: Request) -> Response:
         run = _dry_run(asked(name, request), here())
         return as_file(run.code.encode("ascii"), "text/plain; charset=us-ascii", f"{name}.ngc")
 
+    def walked(name: str, request: Request) -> DryRun:
+        return _dry_run(asked(name, request), here())
+
+    @routes.get("/{name}/dxf", response_class=Response)
+    async def dxf(name: str, request: Request) -> Response:
+        return await filed(drawing, name, request)
+
+    @routes.get("/{name}/csv", response_class=Response)
+    async def table(name: str, request: Request) -> Response:
+        return await filed(places, name, request)
+
+    @routes.get("/{name}/pdf", response_class=Response)
+    async def pdf(name: str, request: Request) -> Response:
+        return await filed(template, name, request)
+
+    @routes.get("/{name}/svg", response_class=Response)
+    async def svg(name: str, request: Request) -> Response:
+        return await filed(picture, name, request)
+
+    @routes.get("/{name}/code", response_class=Response)
+    async def code(name: str, request: Request) -> Response:
+        return await filed(machine, name, request)
+
     @routes.get("/{name}/dry-run")
     async def dry_run(name: str, request: Request) -> DryRun:
-        return await run_in_threadpool(_dry_run, asked(name, request), here())
+        return await filed(walked, name, request)
 
     @routes.post("/read", openapi_extra=_FILE)
     async def read(request: Request) -> ReadIn:
-        page = page_in(request.query_params)
-        request.state.page = page
-        body = await request.body()
-        return await run_in_threadpool(_read, body, page)
+        request.state.page = page = page_in(request.query_params)
+        return await filed(_read, await request.body(), page)
 
     return routes
 

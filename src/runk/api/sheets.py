@@ -6,10 +6,10 @@ from collections.abc import Callable
 from typing import Any
 
 from fastapi import APIRouter, Request, Response
-from starlette.concurrency import run_in_threadpool
 
 from runk.api.files import as_file, known_only, page_in, paper_in
 from runk.api.problems import PROBLEMS
+from runk.api.worked import filed
 from runk.core.cutting.sheet import SHEET, SheetAnswer
 from runk.core.questions import read_question
 from runk.core.workshop import Workshop
@@ -35,21 +35,26 @@ def router(here: Callable[[], Workshop]) -> APIRouter:
         answer: SheetAnswer = SHEET.ask(read.question, workshop)
         return answer
 
-    @routes.get("/pdf", response_class=Response)
-    async def pdf(request: Request) -> Response:
+    def printed(request: Request) -> Response:
         from runk.formats.sheet_pdf import sheet_pdf
 
         paper = paper_in(request.query_params)
-        answer = asked(request)
-        body = await run_in_threadpool(sheet_pdf, answer, paper)
+        body = sheet_pdf(asked(request), paper)
         return as_file(body, "application/pdf", f"wall-sheet-{paper}.pdf")
 
-    @routes.get("/csv", response_class=Response)
-    async def table(request: Request) -> Response:
+    def tabled(request: Request) -> Response:
         from runk.formats.sheet_csv import sheet_csv
 
         text = sheet_csv(asked(request))
         # The mark at the start tells a spreadsheet that this is UTF-8.
         return as_file(text.encode("utf-8-sig"), "text/csv; charset=utf-8", "wall-sheet.csv")
+
+    @routes.get("/pdf", response_class=Response)
+    async def pdf(request: Request) -> Response:
+        return await filed(printed, request)
+
+    @routes.get("/csv", response_class=Response)
+    async def table(request: Request) -> Response:
+        return await filed(tabled, request)
 
     return routes

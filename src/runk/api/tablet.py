@@ -61,7 +61,7 @@ def router(door: Door | None, address: str) -> APIRouter:
         return response
 
     @routes.post("/sign-out", status_code=204)
-    async def sign_out(request: Request) -> Response:
+    def sign_out(request: Request) -> Response:
         if door is not None:
             door.leave(token_of(request.headers.get("cookie", "")))
         response = Response(status_code=204)
@@ -69,11 +69,11 @@ def router(door: Door | None, address: str) -> APIRouter:
         return response
 
     @routes.get("/tablet")
-    async def tablet() -> TabletOut:
+    def tablet() -> TabletOut:
         return TabletOut(door is not None, address)
 
     @routes.get("/tablet/qr", response_class=Response)
-    async def qr() -> Response:
+    def qr() -> Response:
         import segno
 
         if not address:

@@ -6,11 +6,11 @@ from dataclasses import dataclass
 
 from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel, Field
-from starlette.concurrency import run_in_threadpool
 
 from runk.api.files import as_file
 from runk.api.ids import RowId
 from runk.api.problems import PROBLEMS
+from runk.api.worked import filed
 from runk.core.lengths import read_length
 from runk.core.refusals import Refused
 from runk.core.threads import find_thread
@@ -197,8 +197,7 @@ def router(store: Store, reader: WorkshopReader) -> APIRouter:
 
     @routes.post("/csv", status_code=201, openapi_extra=_CSV_BODY)
     async def bring_in(request: Request) -> PutOut:
-        body = await request.body()
-        return await run_in_threadpool(_bring_in, store, body)
+        return await filed(_bring_in, store, await request.body())
 
     @routes.patch("/{tool}")
     def mark(tool: RowId, body: MarkIn) -> ToolOut:

@@ -6,6 +6,8 @@ import unicodedata
 
 from runk.core.refusals import Refused
 
+_BLANKS = frozenset("\u115f\u1160\u3164\uffa0\u2800")
+"""Letters that are nothing to be seen: fillers of Hangul, the blank of braille."""
 _JOINER = "\u200d"
 """Joins letters of some scripts; the one invisible mark a name may need."""
 
@@ -41,4 +43,6 @@ def plain_name(name: str, longest: int, what: str, field: str = "name", suggest:
 
 def _hides(character: str) -> bool:
     # Cc rings and breaks tables, Cf turns 5.1 into 1.5 on the screen, Cs is half a character.
-    return unicodedata.category(character) in ("Cc", "Cf", "Cs") and character != _JOINER
+    # Zl and Zp break a line; fillers and the blank of braille are letters nobody sees.
+    hidden = unicodedata.category(character) in ("Cc", "Cf", "Cs", "Zl", "Zp")
+    return (hidden and character != _JOINER) or character in _BLANKS

@@ -6,6 +6,7 @@ import io
 from collections.abc import Iterable
 from dataclasses import dataclass
 from fractions import Fraction
+from math import floor, isfinite
 from typing import Any
 
 from ezdxf import recover
@@ -23,6 +24,10 @@ from runk.core.refusals import Refused
 LARGEST = 2 * 1024 * 1024
 """More than this is no drawing of one face, and takes minutes to read."""
 _MILLIMETRES, _INCHES = 4, 1
+MOST_PIECES = 5000
+"""Lines and arcs of a face: it has a few hundred corners at most."""
+FARTHEST = 1e6
+"""Millimetres: a place farther off is no place on a face."""
 _SAME = 0.005
 """Ends nearer than this are one: drawings are rounded, mm."""
 
@@ -118,7 +123,10 @@ def read_dxf(body: bytes) -> Drawn:
 def _spots(drawing: Drawing, scale: Fraction) -> tuple[tuple[Spot, ...], set[float]]:
     found: list[Spot] = []
     dias: set[float] = set()
-    for entity in drawing.modelspace().query("CIRCLE POINT"):
+    circles = drawing.modelspace().query("CIRCLE POINT")
+    if len(circles) > MOST_PIECES:
+        raise Refused(f"{len(circles)} holes are too many: {MOST_HOLES} at most.", field="file")
+    for entity in circles:
         layer = entity.dxf.layer.upper()
         if layer in ("OUTLINE", "RIM", "BORE"):
             continue
@@ -130,6 +138,8 @@ def _spots(drawing: Drawing, scale: Fraction) -> tuple[tuple[Spot, ...], set[flo
 
 
 def _mm(value: float, scale: Fraction) -> Fraction:
+    if not isfinite(value) or abs(value) > FARTHEST:
+        raise Refused("That is no DXF drawing: a place in it is no number.", field="file")
     return Fraction(str(round(value, 6))) * scale
 
 
@@ -169,7 +179,13 @@ def _polylines(drawing: Drawing) -> Iterable[Loop]:
 
 def _pieces(drawing: Drawing) -> list[Segment]:
     found = []
-    for entity in drawing.modelspace().query("LINE ARC"):
+    drawn = drawing.modelspace().query("LINE ARC")
+    if len(drawn) > MOST_PIECES:
+        raise Refused(
+            f"{len(drawn)} lines and arcs are too many for one face: {MOST_PIECES} at most.",
+            field="file",
+        )
+    for entity in drawn:
         if entity.dxftype() == "LINE":
             a, b = entity.dxf.start, entity.dxf.end
             found.append(Segment((a[0], a[1]), (b[0], b[1])))
@@ -180,20 +196,58 @@ def _pieces(drawing: Drawing) -> list[Segment]:
     return found
 
 
+class _Ends:
+    """Pieces by where they end, so that the next of a chain is found at once.
+
+    Args:
+        pieces: Lines and arcs, as they were drawn.
+    """
+
+    def __init__(self, pieces: list[Segment]) -> None:
+        self.pieces = pieces
+        self.taken = [False] * len(pieces)
+        self.cells: dict[tuple[int, int], list[tuple[int, bool]]] = {}
+        for n, one in enumerate(pieces):
+            for place, back in ((one.start, False), (one.end, True)):
+                if not (isfinite(place[0]) and isfinite(place[1])):
+                    raise Refused("That is no DXF drawing: a place is no number.", field="file")
+                self.cells.setdefault(self._cell(place), []).append((n, back))
+
+    @staticmethod
+    def _cell(place: At) -> tuple[int, int]:
+        return floor(place[0] / _SAME), floor(place[1] / _SAME)
+
+    def from_here(self, end: At) -> Segment | None:
+        """A piece that begins where another ends, turned about where it was drawn so."""
+        x, y = self._cell(end)
+        near = [
+            found
+            for u in (x - 1, x, x + 1)
+            for v in (y - 1, y, y + 1)
+            for found in self.cells.get((u, v), ())
+        ]
+        # As it was drawn before turned about; of those the first.
+        for n, back in sorted(near, key=lambda found: (found[1], found[0])):
+            one = self.pieces[n]
+            if not self.taken[n] and dist(one.end if back else one.start, end) < _SAME:
+                self.taken[n] = True
+                return one.back() if back else one
+        return None
+
+
 def _chained(pieces: list[Segment]) -> Iterable[Loop]:
     """Loops of lines and arcs that end where the next begins, whichever way each was drawn."""
-    left = list(pieces)
-    while left:
-        chain = [left.pop()]
+    ends = _Ends(pieces)
+    for n in range(len(pieces) - 1, -1, -1):
+        if ends.taken[n]:
+            continue
+        ends.taken[n] = True
+        chain = [pieces[n]]
         while dist(chain[-1].end, chain[0].start) > _SAME:
-            end: At = chain[-1].end
-            near = next((s for s in left if dist(s.start, end) < _SAME), None)
-            back = None if near else next((s for s in left if dist(s.end, end) < _SAME), None)
-            one = near or back
+            one = ends.from_here(chain[-1].end)
             if one is None:
                 break
-            left.remove(one)
-            chain.append(one if near else one.back())
+            chain.append(one)
         else:
             if len(chain) > 1:
                 yield tuple(chain)

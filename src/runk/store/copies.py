@@ -27,12 +27,59 @@ def backup(source: Path, target: Path) -> None:
     try:
         target.parent.mkdir(parents=True, exist_ok=True)
         _copy(source, half)
+        _tried(half, source, target)
         # Its name stands for a whole copy: a copy cut short never has it.
         half.replace(target)
+    except Refused:
+        with contextlib.suppress(OSError):
+            half.unlink(missing_ok=True)
+        raise
     except (OSError, sqlite3.Error) as error:
         with contextlib.suppress(OSError):
             half.unlink(missing_ok=True)
         raise Refused(f"{target} could not be written: {error}. Nothing was backed up.") from None
+
+
+def _tried(copy: Path, source: Path, target: Path) -> None:
+    """Read a copy through: a damaged store, or one of a newer Runk, is no backup.
+
+    Raises:
+        Refused: It is damaged, or newer than this Runk can read.
+    """
+    from runk.store.migrate import version_of
+
+    if not _reads(copy):
+        good = next(
+            (
+                one
+                for one in sorted(target.parent.glob(f"*{target.suffix}"), key=_age)[:_LOOKED_AT]
+                if one not in (source, copy) and _reads(one)
+            ),
+            None,
+        )
+        last = (
+            f"the last good copy beside it is {good}" if good else "go back to your last good one"
+        )
+        raise Refused(
+            f"{source} is damaged, and a copy of it would be too. Nothing was backed up: {last}."
+        )
+    version_of(source)
+
+
+_LOOKED_AT = 10
+
+
+def _age(file: Path) -> float:
+    return -file.stat().st_mtime
+
+
+def _reads(file: Path) -> bool:
+    """Whether every page of a store reads."""
+    try:
+        with contextlib.closing(sqlite3.connect(f"file:{file}?mode=ro", uri=True)) as one:
+            return bool(one.execute("PRAGMA quick_check").fetchone()[0] == "ok")
+    except sqlite3.Error:
+        return False
 
 
 def _copy(source: Path, target: Path) -> None:

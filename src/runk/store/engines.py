@@ -123,10 +123,15 @@ def rename_part(session: Session, part_id: int, name: str) -> Part:
 def set_engine_deleted(session: Session, engine_id: int, deleted: bool) -> None:
     """Delete an engine, or bring it back."""
     row = _engine_row(session, engine_id, deleted=True)
+    if not deleted and row.deleted_at is not None:
+        # Its name may be another's by now.
+        _named(row.name, "engine", _engine_names(session, engine_id))
     row.deleted_at = now() if deleted else None
 
 
 def set_part_deleted(session: Session, part_id: int, deleted: bool) -> None:
     """Delete a part, or bring it back; what hung on it stays on the slate."""
     row = _part_row(session, part_id, deleted=True)
+    if not deleted and row.deleted_at is not None and row.engine is not None:
+        _named(row.name, "part", _part_names(row.engine, part_id))
     row.deleted_at = now() if deleted else None

@@ -42,7 +42,17 @@ def _fit(row: GoesWithRow) -> KeptFit:
 
 def fits_kept(session: Session, part_id: int | None = None) -> list[KeptFit]:
     """Every fit there is, or those of one part."""
-    rows = select(GoesWithRow).where(GoesWithRow.deleted_at.is_(None)).order_by(GoesWithRow.id)
+    # A fit with a part that is thrown away sleeps, and is there again with it.
+    there = select(PartRow.id).where(PartRow.deleted_at.is_(None))
+    rows = (
+        select(GoesWithRow)
+        .where(
+            GoesWithRow.deleted_at.is_(None),
+            GoesWithRow.hole_part_id.in_(there),
+            GoesWithRow.shaft_part_id.in_(there),
+        )
+        .order_by(GoesWithRow.id)
+    )
     if part_id is not None:
         rows = rows.where(
             or_(GoesWithRow.hole_part_id == part_id, GoesWithRow.shaft_part_id == part_id)
@@ -81,10 +91,16 @@ def add_fit(session: Session, hole: tuple[int, str], shaft: tuple[int, str], dut
     return _fit(row)
 
 
+def _sides(fit: KeptFit) -> tuple[tuple[int, str], tuple[int, str]]:
+    return fit.hole, fit.shaft
+
+
 def _tried(session: Session, fit: KeptFit, goes: bool) -> None:
     """What goes with a feature is tried on it; what no longer goes with it is not."""
     for (part, feature), (other, theirs) in ((fit.hole, fit.shaft), (fit.shaft, fit.hole)):
-        row, says = session.get_one(PartRow, part), f"{theirs} of {part_kept(session, other).name}"
+        # Gone or not, it has a name.
+        row, mate = session.get_one(PartRow, part), session.get_one(PartRow, other)
+        says = f"{theirs} of {mate.name}"
         if row.drawn is None:
             continue
         tries = dict(row.drawn.get("tries", {}))
@@ -96,10 +112,18 @@ def _tried(session: Session, fit: KeptFit, goes: bool) -> None:
 
 
 def set_fit_deleted(session: Session, fit_id: int, deleted: bool) -> None:
-    """Take a fit out, or bring it back."""
+    """Take a fit out, or bring it back.
+
+    Raises:
+        Refused: It is not there, or was said again meanwhile.
+    """
     row = session.get(GoesWithRow, fit_id)
     if row is None:
         raise Refused("That fit is no longer there.", field="id")
+    mine = _fit(row)
+    again = (one for one in fits_kept(session) if one.id != fit_id and _sides(one) == _sides(mine))
+    if not deleted and row.deleted_at is not None and next(again, None) is not None:
+        raise Refused("Those two were said to go together again meanwhile.", field="id")
     row.deleted_at = now() if deleted else None
     session.flush()
     _tried(session, _fit(row), not deleted)

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
+from typing import Any
 
+from runk.core.refusals import Refused
 from runk.core.route.hold import Hold
 from runk.core.route.holdings import holds_of
 from runk.core.route.operations import Operation, operations_of
@@ -111,3 +113,38 @@ class Job:
             if kinds and (one.feature == "" or self.part.by_key[one.feature].kind not in kinds):
                 continue
             yield one
+
+
+MOST_LINES, LONGEST_LINE = 2000, 300
+"""Of a route in all: no part has so many, and every look at it walks them."""
+
+
+def see_bounded(set_ups: Sequence[Mapping[str, Any]]) -> None:
+    """See that a route typed or dragged is one that can be walked.
+
+    Args:
+        set_ups: Each with what it does, line by line.
+
+    Raises:
+        Refused: More lines than any part has, a line too long, or an operation done twice.
+
+    >>> see_bounded([{"does": ["bore 22: finish"]}, {"does": ["bore 22: finish"]}])
+    Traceback (most recent call last):
+    ...
+    runk.core.refusals.Refused: `bore 22: finish` stands twice: an operation is done once.
+    """
+    lines = [line for up in set_ups for line in up["does"]]
+    if len(lines) > MOST_LINES:
+        raise Refused(f"{len(lines)} lines are too many: {MOST_LINES} at most.", field="set_ups")
+    long = next((line for line in lines if len(line) > LONGEST_LINE), None)
+    if long is not None:
+        raise Refused(f"A line is {LONGEST_LINE} characters at most.", field="set_ups")
+    seen: set[str] = set()
+    for line in lines:
+        if ": " not in line or line.startswith("try "):
+            continue
+        if line in seen:
+            raise Refused(
+                f"`{line[:60]}` stands twice: an operation is done once.", field="set_ups"
+            )
+        seen.add(line)

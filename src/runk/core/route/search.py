@@ -15,10 +15,12 @@ minimum cost paths, IEEE Trans. SSC 4 (1968).
 from __future__ import annotations
 
 import heapq
-from collections.abc import Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
+from time import monotonic
 from typing import NamedTuple
 
+from runk.core.refusals import Refused
 from runk.core.route.problem import Problem
 
 SET_UP, MACHINE, TOOL, BELT, MARK = 1 << 48, 1 << 36, 1 << 24, 1 << 12, 1
@@ -28,6 +30,14 @@ MOST_STATES = 30_000
 HURRY, HURRIED = 4, 60_000
 """How much more the rest then counts than what is spent; and for how many states more."""
 NONE = -1
+PROVE_S, HURRY_S, RUN_S = 5.0, 4.0, 6.0
+"""Seconds for proving, for hurrying, and for running straight to an end with what there is."""
+MOST_NODES = 250_000
+"""States remembered: some hundreds of megabytes."""
+RUN_WIDTHS = (2, 16, 128)
+"""How many states are carried on side by side when a route is wanted at all."""
+_LOOK = 256
+"""States between two looks at the clock."""
 
 
 class State(NamedTuple):
@@ -296,19 +306,25 @@ class _Open:
         return heapq.heappop(self.heap)[3]
 
 
-def least(problem: Problem, most_states: int = MOST_STATES) -> Found | None:
+def least(
+    problem: Problem, most_states: int = MOST_STATES, clock: Callable[[], float] = monotonic
+) -> Found | None:
     """The least route, proved where the search ends in time; None where there is none.
 
     Args:
         problem: What has to be done.
         most_states: States looked at before it hurries on from where it is, proving no more.
+        clock: Tells the time in seconds.
+
+    Raises:
+        Refused: No route was come by in the time there is.
     """
     search = Search(problem)
     start = search.start()
     nodes = {start: _Node(0, None, ())}
     waiting = _Open(search, 1)
     waiting.put(start, 0)
-    ended, looked = _through(search, nodes, waiting, most_states)
+    ended, looked = _through(search, nodes, waiting, most_states, _Until(clock, PROVE_S))
     if ended is not None:
         cost = nodes[ended].cost
         return Found(_back(nodes, ended), cost, True, cost, looked)
@@ -319,24 +335,52 @@ def least(problem: Problem, most_states: int = MOST_STATES) -> Found | None:
     hurried = _Open(search, HURRY)
     for _, _, _, state in waiting.heap:
         hurried.put(state, nodes[state].cost)
-    ended, more = _through(search, nodes, hurried, HURRIED)
-    if ended is None:
+    ended, more = _through(search, nodes, hurried, HURRIED, _Until(clock, HURRY_S))
+    looked += more
+    if ended is None and not hurried.heap:
         return None
+    if ended is None:
+        ended, more = _run(search, nodes, _Until(clock, RUN_S))
+        looked += more
+    if ended is None:
+        raise Refused(
+            f"No route was found in {PROVE_S + HURRY_S + RUN_S:.0f} seconds: "
+            f"{len(problem.before)} operations are too many to be put in order at once. Draw it "
+            "as parts that are made one after the other, or order its lines by hand.",
+            field="route",
+        )
     cost = nodes[ended].cost
-    return Found(_back(nodes, ended), cost, cost <= bound, bound, looked + more)
+    return Found(_back(nodes, ended), cost, cost <= bound, bound, looked)
+
+
+class _Until:
+    """The end of the time there is.
+
+    Args:
+        clock: Tells the time in seconds.
+        seconds: How long there is from now.
+    """
+
+    def __init__(self, clock: Callable[[], float], seconds: float) -> None:
+        self.clock, self.end = clock, clock() + seconds
+
+    def over(self, looked: int) -> bool:
+        """Whether it is over; the clock is looked at now and then."""
+        return looked % _LOOK == 0 and self.clock() > self.end
 
 
 def _through(
-    search: Search, nodes: dict[State, _Node], waiting: _Open, most: int
+    search: Search, nodes: dict[State, _Node], waiting: _Open, most: int, until: _Until
 ) -> tuple[State | None, int]:
-    """Look at states until one ends the route, none is left, or so many were looked at.
+    """Look at states until one ends the route, none is left, or time, room or number is up.
 
     Returns:
         The end, and how many were looked at.
     """
     shut: set[State] = set()
     looked = 0
-    while waiting.heap and looked < most:
+    room = len(nodes) + MOST_NODES
+    while waiting.heap and looked < most and len(nodes) < room and not until.over(looked):
         state = waiting.take()
         if state in shut:
             continue
@@ -351,6 +395,36 @@ def _through(
                 nodes[after] = _Node(whole, state, moves)
                 shut.discard(after)
                 waiting.put(after, whole)
+    return None, looked
+
+
+def _run(search: Search, nodes: dict[State, _Node], until: _Until) -> tuple[State | None, int]:
+    """Straight on from the beginning, a few states side by side, until one of them ends the route.
+
+    Returns:
+        The end, and how many were looked at.
+    """
+    looked = 0
+    for width in RUN_WIDTHS:
+        side = [search.start()]
+        been = set(side)
+        while side:
+            after: dict[State, int] = {}
+            for state in side:
+                looked += 1
+                if search.finished(state):
+                    return state, looked
+                if until.over(0):
+                    return None, looked
+                for cost, found, moves in search.steps(state):
+                    whole = nodes[state].cost + cost
+                    known = nodes.get(found)
+                    if known is None or whole < known.cost:
+                        nodes[found] = _Node(whole, state, moves)
+                    if found not in been:
+                        after[found] = nodes[found].cost + search.at_least(found)
+            side = sorted(after, key=lambda one: (after[one], -one.done.bit_count()))[:width]
+            been.update(side)
     return None, looked
 
 

@@ -19,6 +19,8 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 _MOST_SHIMS = 12
+_MOST_PIECES = 60
+"""Pieces in all, each counted as often as it is there: more are no shaft's."""
 
 
 def needs(_: EndFloatQuestion, __: Workshop) -> None:
@@ -30,12 +32,18 @@ def settle(question: EndFloatQuestion, _: Workshop, __: Mapping[str, Reading]) -
     """The float wanted has its ends the right way round.
 
     Raises:
-        Refused: The least is over the most, or there are more shims than anybody sorts.
+        Refused: The least is over the most, or there are more pieces or shims than anybody sorts.
     """
     if question.least > question.most:
         raise Refused(
             f"At least {mm_said(question.least)} is more than {mm_said(question.most)} at most.",
             field="least",
+        )
+    pieces = sum(one.count for one in (*question.room, *question.stack))
+    if pieces > _MOST_PIECES:
+        raise Refused(
+            f"{pieces} pieces are on it: {_MOST_PIECES} at most. Take alike ones together as one.",
+            field="stack",
         )
     if len(question.shims) > _MOST_SHIMS:
         raise Refused(f"{_MOST_SHIMS} thicknesses of shim at most.", field="shims")
