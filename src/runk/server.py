@@ -89,6 +89,10 @@ def listening(wanted: int, hosts: tuple[str, ...] = (HOST,)) -> list[socket.sock
     raise OSError(f"No free port from {wanted} on.")
 
 
+TURN_S = 0.001
+"""Seconds one thread goes on before another has its turn."""
+
+
 def run(store: Store, wanted_port: int, lan: Lan | None = None) -> None:
     """Serve until stopped, and say where.
 
@@ -114,6 +118,8 @@ def run(store: Store, wanted_port: int, lan: Lan | None = None) -> None:
         say("It travels unencrypted: use it on a network of your own, never in public.\n")
     say("Stop it with Ctrl-C.\n")
     sys.stdout.flush()
+    # Long work lets go of the interpreter this often: a plain question passes it.
+    sys.setswitchinterval(TURN_S)
     app = create_app(store, DIST, hosts, lan.door if lan else None, address)
     room_for_sockets()
     config = uvicorn.Config(

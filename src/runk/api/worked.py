@@ -11,8 +11,10 @@ from anyio.lowlevel import RunVar
 P = ParamSpec("P")
 T = TypeVar("T")
 
-FILES_AT_ONCE, SEARCHES_AT_ONCE = 2, 1
-"""So many files are read or drawn, and routes looked for, at once: the others wait their turn."""
+FILES_AT_ONCE, SEARCHES_AT_ONCE = 1, 1
+"""So many files are read or drawn, and routes looked for, at once: the others wait their turn.
+
+Two of them would halve what a plain question gets of the interpreter, and be no sooner done."""
 
 _FILES: RunVar[CapacityLimiter] = RunVar("files")
 _SEARCHES: RunVar[CapacityLimiter] = RunVar("searches")
