@@ -73,20 +73,19 @@ def _export(arguments: argparse.Namespace) -> int:
 
 
 def _import(arguments: argparse.Namespace, workshop: Workshop) -> int:
-    from runk.api.part_files import read_rows
+    from runk.api.part_files import put_engine, read_rows
     from runk.store.database import Store
-    from runk.store.part_files import bring_in
 
     try:
         raw = arguments.file.read_bytes()
     except OSError as failed:
         raise Refused(f"{arguments.file} cannot be read: {failed}.", field="file") from None
     kind = "text/csv" if arguments.file.suffix.lower() == ".csv" else "application/json"
-    name, rows, fits = read_rows(raw, kind, arguments.engine, workshop, PageUnit(arguments.unit))
+    read = read_rows(raw, kind, arguments.engine, workshop, PageUnit(arguments.unit))
     store = Store()
     store.migrate()
     with store.writing() as session:
-        made = bring_in(session, name, rows, fits)
+        made = put_engine(session, read)
     store.close()
     print(f"{made.name}: {len(made.parts)} parts")
     return 0

@@ -286,3 +286,80 @@ def test_half_a_body_is_closed_too(store: Store, capfd: pytest.CaptureFixture[st
             assert asks.recv(4096).startswith(b"HTTP/1.1 200")
     # Whoever went away in the middle is no fault of Runk's.
     assert "Traceback" not in capfd.readouterr().err
+
+
+# An engine's file is the engine
+
+
+def test_an_engines_file_out_and_in_and_out_again_is_the_same(client: TestClient) -> None:
+    put = {"what": "M3 nuts", "many": 6, "state": "ordered", "bought": True}
+    assert client.put("/api/engines/1/wanted", json=put).status_code < 300
+    part = client.get("/api/parts/6").json()
+    client.post("/api/parts/6/propose", json={"version": part["version"]})
+    first = client.get("/api/engines/1/file").json()
+    assert any(one.get("proved") for one in first["parts"])
+    assert any(one.get("reasons") for one in first["parts"])
+    assert [one["state"] for one in first["wanted"] if one["what"] == "M3 nuts"] == ["ordered"]
+    again = client.post("/api/engines/file?engine=Second", json=first)
+    assert again.status_code == 201, again.text
+    second = client.get(f"/api/engines/{again.json()['id']}/file").json()
+    assert {**second, "engine": first["engine"]} == first
+
+
+@pytest.mark.parametrize(
+    "spoilt",
+    [
+        {"wanted": [{"what": "", "many": 1}]},
+        {"wanted": [{"what": "nuts", "many": "six"}]},
+        {"wanted": [{"what": "nuts", "many": 1, "state": "lost"}]},
+        {"wanted": [{"what": "nuts"}] * 301},
+    ],
+)
+def test_what_is_wanted_in_a_file_is_looked_at(client: TestClient, spoilt: dict[str, Any]) -> None:
+    document = {**client.get("/api/engines/1/file").json(), **spoilt}
+    refused = client.post("/api/engines/file?engine=Spoilt", json=document)
+    assert refused.status_code == 422
+    assert refused.json()["field"] == "wanted"
+
+
+@pytest.mark.parametrize(
+    ("more", "field"),
+    [
+        ({"proved": "yes"}, "proved"),
+        ({"at_least": True}, "proved"),
+        ({"reasons": [{"rule": "x"}]}, "reasons"),
+        ({"reasons": [{"rule": "x", "says": "y" * 1001}]}, "reasons"),
+    ],
+)
+def test_a_proof_in_a_file_is_looked_at(
+    client: TestClient, more: dict[str, Any], field: str
+) -> None:
+    document = client.get("/api/engines/1/file").json()
+    routed = next(one for one in document["parts"] if one.get("route"))
+    routed |= more
+    refused = client.post("/api/engines/file?engine=Spoilt", json=document)
+    assert (refused.status_code, refused.json()["field"]) == (422, field)
+
+
+def test_a_file_that_goes_out_comes_in_however_long_its_notes(client: TestClient) -> None:
+    part = client.get("/api/parts/6").json()
+    body = {
+        "version": part["version"],
+        "metal": part["metal"],
+        "blank": part["blank_typed"],
+        "features": [one["typed"] for one in part["features"]],
+    }
+    over = client.put("/api/parts/6/drawn", json={**body, "notes": ["x" * 301], "sure": True})
+    assert over.status_code == 422
+    whole = {**body, "notes": ["see http://elsewhere.example, x" + "y" * 260], "sure": True}
+    assert client.put("/api/parts/6/drawn", json=whole).status_code == 200
+    document = client.get("/api/engines/1/file").json()
+    document["parts"] += [
+        {**document["parts"][0], "name": f"Copy {n}", "notes": ["n" * 300] * 90} for n in range(12)
+    ]
+    # Over a quarter of a megabyte: what went out may come in.
+    made = client.post("/api/engines/file?engine=Large", json=document)
+    assert made.status_code == 201, made.text
+    sheet = client.get("/api/parts/6/sheet.md").text
+    assert "http://" not in sheet
+    assert "elsewhere" in sheet

@@ -25,6 +25,12 @@ EVERYBODY_TRIES, EVERYBODY_S = 60, 600.0
 _MOST_SESSIONS, _MOST_ADDRESSES = 50, 1000
 _OPEN = frozenset({"/api/alive", "/api/sign-in"})
 
+
+def _behind(path: str) -> bool:
+    """Whether a path is only for whoever has signed in: what is kept, and what could be asked."""
+    return (path.startswith("/api/") and path not in _OPEN) or path == "/openapi.json"
+
+
 _SHOP = """
 anvil arbor bench bevel blank bobbin bolt boss brazing bush caliper casting chisel collar collet
 crank cutter damper divider drill ferrule file fillet flange flux forge gasket gauge gland governor
@@ -183,7 +189,7 @@ class Locked:
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """Pass a request on, or ask for the pass-phrase."""
         path = scope.get("path", "")
-        if scope["type"] == "http" and path.startswith("/api/") and path not in _OPEN:
+        if scope["type"] == "http" and _behind(path):
             cookies = dict(scope["headers"]).get(b"cookie", b"").decode("latin-1")
             if not self.door.knows(token_of(cookies)):
                 answer = problem(401, "Locked", "Sign in with the pass-phrase first.", "phrase")

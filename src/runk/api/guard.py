@@ -20,7 +20,7 @@ App = Callable[[Scope, Receive, Send], Awaitable[None]]
 
 LARGEST_BODY = 256 * 1024
 LARGEST_FILE = 16 * 1024 * 1024
-FILES = frozenset({"/api/tools/csv", "/api/setout/read"})
+FILES = frozenset({"/api/tools/csv", "/api/setout/read", "/api/engines/file"})
 """Where a whole file may be sent."""
 LOCAL_HOSTS = frozenset({"127.0.0.1", "localhost", "[::1]"})
 _HOST = re.compile(r"(\[[0-9a-f:]{2,45}\]|[a-z0-9._-]{1,253})(?::[0-9]{1,5})?")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from dataclasses import dataclass
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request, Response
@@ -18,14 +19,34 @@ from runk.core.refusals import Refused
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.formats.paper import Paper
-from runk.formats.part_json import PartFile, Together, engine_of, engine_plain, route_kept
+from runk.formats.part_json import PartFile, Together, Wanted, engine_of, engine_plain, route_kept
 from runk.formats.parts_csv import parts_from_csv
 from runk.store.database import Store
 from runk.store.engines import EngineWithParts
 from runk.store.part_files import Named, bring_in, fits_of, part_row
 from runk.store.parts import KeptPart, engine_name, part_kept, parts_kept
+from runk.store.wants import State, put_want, wants_of
 
 LARGEST = 4_000_000
+
+
+@dataclass(frozen=True, slots=True)
+class Brought:
+    """A file, read.
+
+    Args:
+        name: Of the engine.
+        rows: Its parts as they are kept.
+        fits: Hole, shaft and duty, each side a part's name and a feature's.
+        wanted: What is wanted for it.
+    """
+
+    name: str
+    rows: list[dict[str, Any]]
+    fits: list[tuple[Named, Named, str]]
+    wanted: tuple[Wanted, ...]
+
+
 _BODY = {
     "required": True,
     "content": {
@@ -37,7 +58,7 @@ _BODY = {
 
 def row_of(one: PartFile) -> dict[str, Any]:
     """A part of a file as it is kept."""
-    route = None if one.route is None else route_kept(one.route)
+    route = None if one.route is None else {**route_kept(one.route), **one.proof}
     return {
         "name": one.part.name,
         "metal": one.part.metal,
@@ -49,9 +70,14 @@ def row_of(one: PartFile) -> dict[str, Any]:
 
 
 def engine_text(session: Session, name: str, rows: list[KeptPart]) -> str:
-    """An engine as the text of its file, with what goes with what."""
+    """An engine as the text of its file, with what goes with what and what is wanted."""
     fits = [Together(*one) for one in fits_of(session, rows)]
-    whole = engine_plain(name, [part_row(row) for row in rows], goes_with=fits)
+    engine = next((row.engine_id for row in rows if row.engine_id is not None), None)
+    wants = [
+        Wanted(one.what, one.many, one.state, one.bought)
+        for one in (wants_of(session, engine) if engine is not None else ())
+    ]
+    whole = engine_plain(name, [part_row(row) for row in rows], goes_with=fits, wanted=wants)
     return f"{json.dumps(whole, ensure_ascii=False, indent=1)}\n"
 
 
@@ -72,9 +98,9 @@ def router(store: Store, here: Here) -> APIRouter:
         return as_file(body.encode(), "application/json", f"engine-{engine_id}.json")
 
     def put(raw: bytes, kind: str, engine: str, unit: PageUnit) -> EngineWithParts:
-        name, rows, fits = read_rows(raw, kind, engine, here(), unit)
+        read = read_rows(raw, kind, engine, here(), unit)
         with store.writing() as session:
-            return bring_in(session, name, rows, fits)
+            return put_engine(session, read)
 
     @routes.post("/engines/file", status_code=201, openapi_extra={"requestBody": _BODY})
     async def bring(
@@ -91,9 +117,7 @@ def router(store: Store, here: Here) -> APIRouter:
     return routes
 
 
-def read_rows(
-    raw: bytes, kind: str, engine: str, workshop: Workshop, page: PageUnit
-) -> tuple[str, list[dict[str, Any]], list[tuple[Named, Named, str]]]:
+def read_rows(raw: bytes, kind: str, engine: str, workshop: Workshop, page: PageUnit) -> Brought:
     """The engine of a file and its parts as they are kept.
 
     Raises:
@@ -117,7 +141,24 @@ def read_rows(
     if not name:
         raise Refused("What is the engine called?", field="engine", suggest="Trial engine")
     fits = [(one.hole, one.shaft, one.duty) for one in found.goes_with]
-    return name, [*map(row_of, found.parts), *found.named], fits
+    rows = [*map(row_of, found.parts), *found.named]
+    return Brought(name, rows, fits, found.wanted)
+
+
+def put_engine(session: Session, read: Brought) -> EngineWithParts:
+    """Keep a file's engine, with all that hangs on it.
+
+    Args:
+        session: Of one change: what is refused leaves nothing behind.
+        read: The file, read.
+
+    Raises:
+        Refused: There is an engine of that name, or two parts of one.
+    """
+    made = bring_in(session, read.name, read.rows, read.fits)
+    for one in read.wanted:
+        put_want(session, made.id, one.what, one.many, State(one.state), one.bought)
+    return made
 
 
 def _add_sheet(routes: APIRouter, store: Store, here: Here, kind: str) -> None:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Annotated
+
 from pydantic import BaseModel, Field
 
 from runk.api.ids import RowId
@@ -19,7 +21,7 @@ class DrawnIn(BaseModel):
     metal: str = Field(default="", max_length=60)
     blank: str = Field(max_length=300)
     features: list[str] = Field(max_length=200)
-    notes: list[str] = Field(default=[], max_length=100)
+    notes: list[Annotated[str, Field(max_length=300)]] = Field(default=[], max_length=100)
     tries: dict[str, str] = Field(default={}, max_length=100)
     alike: int = Field(default=1, ge=1, le=1000)
     harden: bool = False

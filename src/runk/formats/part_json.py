@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field
+from collections.abc import Iterable, Iterator, Mapping
+from dataclasses import asdict, dataclass, field
 from functools import lru_cache
 from typing import Any
 
@@ -22,6 +22,7 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 VERSION = 2
+MOST_WANTED, MOST_OF_ONE = 300, 10_000
 MOST_PARTS, MOST_SET_UPS, MOST_LINES, LONGEST_LINE = 200, 100, 400, 300
 _PART = frozenset(
     {
@@ -55,6 +56,7 @@ class PartFile:
     done: tuple[str, ...] = ()
     drawn: dict[str, Any] = field(default_factory=dict)
     measured: dict[str, str] = field(default_factory=dict)
+    proof: dict[str, Any] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,6 +68,16 @@ class Together:
     duty: str
 
 
+@dataclass(frozen=True, slots=True)
+class Wanted:
+    """Something an engine wants: in words, how many, how it stands, and whether it is bought."""
+
+    what: str
+    many: int
+    state: str
+    bought: bool
+
+
 @dataclass(frozen=True)
 class EngineFile:
     """What a file holds.
@@ -75,12 +87,14 @@ class EngineFile:
         parts: Those that are drawn, in order.
         named: Those that are only named yet, as they are kept.
         goes_with: Which features of which parts go together, and what they do.
+        wanted: What is wanted for it, and how it stands.
     """
 
     engine: str
     parts: tuple[PartFile, ...]
     named: tuple[dict[str, Any], ...] = ()
     goes_with: tuple[Together, ...] = ()
+    wanted: tuple[Wanted, ...] = ()
 
 
 def engine_of(
@@ -137,7 +151,8 @@ def engine_of(
         if names.count(name) > 1:
             raise Refused(f"Two parts are called {name}.", field="name")
     together = tuple(_together(one, names) for one in _list(document, "goes_with"))
-    return EngineFile(_text(document, "engine", 120), tuple(parts), only, together)
+    wanted = tuple(_wanted(document))
+    return EngineFile(_text(document, "engine", 120), tuple(parts), only, together, wanted)
 
 
 def _together(row: Any, names: list[str]) -> Together:
@@ -241,7 +256,44 @@ def _part(row: Any, n: int, metals: Mapping[str, Metal], page: PageUnit) -> Part
     if part.schools:
         drawn["schools"] = dict(part.schools)
     measured = _words(row, "measured", 200)
-    return PartFile(part, _route(row, name), tuple(_lines(row, "done")), drawn, measured)
+    route = _route(row, name)
+    proof = _proof(row, name) if route is not None else {}
+    return PartFile(part, route, tuple(_lines(row, "done")), drawn, measured, proof)
+
+
+def _proof(row: Mapping[str, Any], name: str) -> dict[str, Any]:
+    """Whether a route was proved, what every route costs at least, and why it is as it is."""
+    proved, least = row.get("proved", False), row.get("at_least", 0)
+    if not isinstance(proved, bool) or not isinstance(least, int) or isinstance(least, bool):
+        raise Refused(f"{name}: `proved` is yes or no, `at_least` a count.", field="proved")
+    reasons = _list(row, "reasons")
+    if len(reasons) > MOST_LINES or not all(
+        isinstance(one, dict)
+        and {"rule", "says"} == set(one)
+        and all(isinstance(words, str) and len(words) <= _LONGEST_REASON for words in one.values())
+        for one in reasons
+    ):
+        raise Refused(f"{name}: `reasons` are rules and what they forced.", field="reasons")
+    return {"proved": proved, "at_least": max(0, least), "reasons": reasons}
+
+
+_LONGEST_REASON = 1000
+_STATES = ("missing", "ordered", "here")
+
+
+def _wanted(document: Mapping[str, Any]) -> Iterator[Wanted]:
+    rows = _list(document, "wanted")
+    if len(rows) > MOST_WANTED:
+        raise Refused(f"{len(rows)} things are wanted: {MOST_WANTED} at most.", field="wanted")
+    for row in rows:
+        if not isinstance(row, dict):
+            raise Refused("A thing wanted is an object.", field="wanted")
+        what, many = _text(row, "what", 120), row.get("many", 1)
+        if not what or not isinstance(many, int) or not 0 <= many <= MOST_OF_ONE:
+            raise Refused("A thing wanted has a name and a count.", field="wanted")
+        if row.get("state", "missing") not in _STATES:
+            raise Refused(f"{what[:40]} is {' or '.join(_STATES)}.", field="wanted")
+        yield Wanted(what, many, str(row.get("state", "missing")), row.get("bought") is True)
 
 
 def _words(row: Mapping[str, Any], name: str, most: int) -> dict[str, str]:
@@ -362,6 +414,7 @@ def engine_plain(
     rows: Iterable[Mapping[str, Any]],
     page: PageUnit = PageUnit.MM,
     goes_with: Iterable[Together] = (),
+    wanted: Iterable[Wanted] = (),
 ) -> dict[str, Any]:
     """An engine as a document that :func:`engine_of` reads back.
 
@@ -370,7 +423,9 @@ def engine_plain(
         rows: Its parts as plain data.
         page: What a bare number means in those that do not say.
         goes_with: What goes with what.
+        wanted: What is wanted for it.
     """
+    wants = [asdict(one) for one in wanted]
     together = [
         {"hole": list(one.hole), "shaft": list(one.shaft), "duty": one.duty} for one in goes_with
     ]
@@ -381,4 +436,5 @@ def engine_plain(
         "engine": engine,
         "parts": [dict(row) for row in rows],
         **({"goes_with": together} if together else {}),
+        **({"wanted": wants} if wants else {}),
     }

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import re
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from typing import Any
@@ -62,7 +63,7 @@ def route_markdown(part: Mapping[str, Any]) -> str:
     for line in sheet_lines(part):
         box = "x" if line.done else " "
         words = _escaped(line.words)
-        belt = f" ({line.belt})" if line.belt else ""
+        belt = f" ({_escaped(line.belt)})" if line.belt else ""
         out.append(
             {
                 "title": f"# {words}\n",
@@ -77,7 +78,13 @@ def route_markdown(part: Mapping[str, Any]) -> str:
 
 
 def _escaped(words: str) -> str:
-    return "".join(f"\\{c}" if c in "\\`*_[]<>|#" else c for c in words)
+    plain = "".join(f"\\{c}" if c in "\\`*_[]<>|#" else c for c in words)
+    # An address in somebody's note is words, and no link of the sheet's.
+    return re.sub(r"(?i)(https?|ftp)://|(www)\.|(mailto):", _unlinked, plain)
+
+
+def _unlinked(found: re.Match[str]) -> str:
+    return found[0].replace(":", "\\:").replace(".", "\\.")
 
 
 def route_pdf(part: Mapping[str, Any], paper: Paper = Paper.A4) -> bytes:
