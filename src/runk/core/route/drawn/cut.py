@@ -30,6 +30,7 @@ from runk.core.route.drawn.written import (
     PAIR,
     PLACE_SIGN,
     SIGNED,
+    SPECIAL,
     SUM,
     TERM,
     THREAD,
@@ -151,6 +152,11 @@ class _Cutter:
         return at == 0 or not (self.text[at - 1].isdigit() or self.text[at - 1] in ".,/")
 
     def thread(self, at: int) -> int:
+        if special := SPECIAL.match(self.text, at):
+            name = f"{special[1]}x{special[2]}"
+            self.cut.named.append(name)
+            self.mark("%", self.cut.threads, find_thread(name))
+            return special.end()
         found = THREAD.match(self.text, at)
         if found is None or (at and self.text[at - 1].isalnum() and self.text[at - 1] != "x"):
             return at
@@ -259,7 +265,8 @@ class _Cutter:
         if not low or high / low > Fraction(102, 100) or low == high:
             return at
         last = self.cut.sizes[-1].mm if self.out and self.out[-1][0] == "#" else None
-        if last is None or not low <= last <= high:
+        # Behind its size they are the limits of it, on either side of it or not.
+        if last is None or not low * Fraction(98, 100) <= last <= high * Fraction(102, 100):
             self.mark("#", self.cut.sizes, Size(first.mm, first.text, True))
         self.mark("^", self.cut.limits, Bounds(low, high, False))
         return found.end()
@@ -352,7 +359,7 @@ def cut_up(line: str, page: PageUnit) -> Cut:
         Refused: It is too long, or a size in it cannot be read.
 
     >>> cut_up("four M4 tapped holes on a 22 mm pitch circle, 10 deep", PageUnit.MM).text
-    '&0 %0 tap hole on a #0 circle , #1 deep'
+    '&0 %0 tap holes on #0 circle , #1 deep'
     """
     if len(line) > LONGEST:
         raise Refused(f"A line of {len(line)} characters: {LONGEST} are the most.")

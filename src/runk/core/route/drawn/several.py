@@ -8,7 +8,7 @@ from runk.core.route.drawn.cut import Cut, Size
 from runk.core.route.drawn.kinds import HEARD, placeless
 
 _PAIRS = re.compile(
-    r"(?:at )?#(\d+) (?:,|x|/) #(\d+) (?:,|and|n|then)? ?(?:another )?(?:at )?"
+    r"at #(\d+) (?:,|x|/) #(\d+) (?:,|and|n|then)? ?(?:another )?(?:at )?"
     r"#(\d+) (?:,|x|/) #(\d+)$"
 )
 _BREAK = re.compile(r" (?:, (?:and|then|with|after)|,|;|and|then|with|after) ")

@@ -66,6 +66,8 @@ THREAD = re.compile(
     r"| ?(?:unc|unf|unef|me|bsw|bsf|whit(?:worth)?)\b)"
 )
 BARE_PITCH = re.compile(r"[x-] ?\d{2}$")
+SPECIAL = re.compile(r"special (\d{1,3}(?:\.\d{1,3})?) ?x ?(\d{0,2}(?:\.\d{1,3})?)(?![\d.])")
+"""A thread of no series, as it is said back."""
 DRILL = re.compile(r"(?:no\.? ?|number |#)(\d{1,2})(?: drill)?(?![\d/.-])|letter ([a-z])\b")
 GAUGE = re.compile(r"(\d{1,2}) ?(?:swg|s\.w\.g\.?|gauge|ga\b\.?)(?![a-z])")
 ANGLE = re.compile(r"(\d{1,3}(?:[.,]\d{1,3})?) ?(?:°|deg(?:rees?)?\b\.?)")
