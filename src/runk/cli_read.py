@@ -9,7 +9,9 @@ from collections.abc import Callable, Iterable
 from fractions import Fraction
 from typing import Any
 
+from runk.core.metals.metal import shipped_metals
 from runk.core.refusals import Refused
+from runk.core.route.drawn.whole import whole_part
 from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
 from runk.core.route.feature_question import FeatureQuestion
 from runk.core.route.reading import blank_heard, features_said
@@ -20,15 +22,17 @@ from runk.formats.part_json import said
 
 
 def add_read(commands: Any) -> None:
-    """Add ``runk read feature|blank`` to the shell's commands.
+    """Add ``runk read feature|blank|part`` to the shell's commands.
 
     Args:
         commands: The parser's commands.
     """
     read = commands.add_parser("read", help="a sentence of a part, as it is understood")
-    kinds = read.add_subparsers(required=True, metavar="feature|blank")
+    kinds = read.add_subparsers(required=True, metavar="feature|blank|part")
     for what in _READ:
-        one = kinds.add_parser(what, help=f"a {what} of a part")
+        one = kinds.add_parser(
+            what, help=f"{what} of a part" if what != "part" else "a whole part in one sentence"
+        )
         one.add_argument("line", nargs="*", help="such as: 6 mm hole right through")
         one.add_argument("--json", action="store_true", help="print JSON, one document a line")
         one.add_argument(
@@ -137,7 +141,39 @@ def _fields(asked: FeatureQuestion | BlankQuestion) -> dict[str, Any]:
     return found
 
 
+def read_part(line: str, page: PageUnit) -> dict[str, Any]:
+    """A whole part told in one sentence: what it is made from and each of its features.
+
+    Args:
+        line: As typed.
+        page: What a bare number means.
+
+    Raises:
+        Refused: There is nothing in it, or too much.
+
+    >>> found = read_part("peg, brass, 12 dia 40 long, bore 6 through", PageUnit.MM)
+    >>> found["name"], found["blank"]["dia"], found["features"][0]["end"]
+    ('peg', 12.0, 40.0)
+    """
+    whole = whole_part(line, page, shipped_metals())
+    asks = [one.said(page) for one in (whole.stock, *whole.heard) if isinstance(one, Refused)]
+    stock = whole.stock
+    heard = [one for lines in whole.heard if not isinstance(lines, Refused) for one in lines]
+    says = [] if isinstance(stock, Refused) else [said(BLANK, stock.asked, page), stock.said]
+    says += [said(FEATURE, one, page) for one in heard]
+    return {
+        "name": whole.name,
+        "alike": whole.alike,
+        "metal": "" if isinstance(stock, Refused) else stock.said,
+        "blank": {} if isinstance(stock, Refused) else _fields(stock.asked),
+        "features": [_fields(one) for one in heard],
+        "asks": asks,
+        "read_as": " · ".join(one for one in (whole.name, *says, *asks) if one),
+    }
+
+
 _READ: dict[str, Callable[[str, PageUnit], dict[str, Any]]] = {
     "feature": read_feature,
     "blank": read_blank,
+    "part": read_part,
 }

@@ -21,6 +21,7 @@ NOT_WRITING = {
     "/api/practice/groove",
     "/api/engines/{engine_id}/kit",
     "/api/parts/look",
+    "/api/parts/told",
     "/api/sign-in",
     "/api/sign-out",
 }

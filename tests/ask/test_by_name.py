@@ -8,9 +8,15 @@ from runk.ask.by_name import may_name, named_in
 from runk.ask.of_parts import asks_of_parts, evening_min
 
 NAMES = (
-    "Cylinder, 22 mm bore", "Cylinder cover", "Power piston", "Crankshaft", "Cover studs",
-    "Connecting rod", "Flywheel", "Gland",
-)  # fmt: skip
+    "Cylinder, 22 mm bore",
+    "Cylinder cover",
+    "Power piston",
+    "Crankshaft",
+    "Cover studs",
+    "Connecting rod",
+    "Flywheel",
+    "Gland",
+)
 
 # As typed; the name it uses, what it asks.
 ASKED = (

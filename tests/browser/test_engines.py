@@ -153,6 +153,21 @@ def test_a_feature_is_answered_and_drawn_as_it_is_typed_moved_and_undone(page: P
     expect(drawn.get_by_role("button", name="Keep it so")).to_have_count(0)
 
 
+def test_a_whole_part_is_told_at_once_and_kept_a_line_a_feature(page: Page) -> None:
+    page.goto("/engines/part/9")
+    drawn = page.get_by_role("region", name="As drawn")
+    drawn.get_by_text("Tell it all at once").click()
+    drawn.get_by_label("The whole part").fill(
+        "13 dia brass bar 41 long, one end turned to 9 for 16, 1 x 45 chamfer both ends"
+    )
+    drawn.get_by_role("button", name="Take it apart").click()
+    expect(drawn.get_by_label("From")).to_have_value("13 dia brass bar 41 long")
+    expect(drawn.get_by_text("Chamfer 1 mm at 0 mm · Chamfer 1 mm at")).to_be_visible()
+    expect(drawn.get_by_text("Kept as 2 lines")).to_be_visible()
+    drawn.get_by_role("button", name="Undo", exact=True).click()
+    expect(drawn.get_by_text("Kept as 2 lines")).to_have_count(0)
+
+
 def test_a_route_is_typed_and_dragged_and_every_way_is_checked(page: Page) -> None:
     opened(page, "Displacer cap")
     page.get_by_role("button", name="Change the route").click()

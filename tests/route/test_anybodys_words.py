@@ -176,9 +176,15 @@ def test_two_in_a_line_are_two() -> None:
 
 
 def test_the_left_end_is_known_beside_the_other_lines() -> None:
-    lines = ["face at 0", "face at 64", "19 dia 12 long at the left end", "1 chamfer both ends",
-             "bore 8 H7 through", "3 mm cross hole 10 from the left end", "groove 2 wide, 15 dia, "
-             "7 from the left end"]  # fmt: skip
+    lines = [
+        "face at 0",
+        "face at 64",
+        "19 dia 12 long at the left end",
+        "1 chamfer both ends",
+        "bore 8 H7 through",
+        "3 mm cross hole 10 from the left end",
+        "groove 2 wide, 15 dia, 7 from the left end",
+    ]
     heard = heard_together(lines, None, MM)
     assert not any(isinstance(one, Refused) for one in heard)
     seat, chamfers, bore, cross, groove = (one for one in heard[2:] if isinstance(one, tuple))
@@ -202,8 +208,12 @@ def test_a_piece_as_cut_has_ends_and_a_plate_has_none_along_the_axis() -> None:
 def test_lines_are_kept_one_feature_each_and_what_reads_alone_as_typed() -> None:
     kept = one_each(["Ø20 0-30", "chamfer 1 both ends", "gubbins", "face at 30"], None, MM)
     assert kept == [
-        "Ø20 0-30", "Chamfer 1 mm at 0 mm", "Chamfer 1 mm at 30 mm", "gubbins", "face at 30",
-    ]  # fmt: skip
+        "Ø20 0-30",
+        "Chamfer 1 mm at 0 mm",
+        "Chamfer 1 mm at 30 mm",
+        "gubbins",
+        "face at 30",
+    ]
     assert one_each(kept, None, MM) == kept
 
 
@@ -253,8 +263,12 @@ def in_any_order(draw: st.DrawFn) -> tuple[list[str], PageUnit, str, dict[str, F
     unit = Fraction(1) if page is MM else Fraction(254, 10)
     sizes: dict[str, Fraction] = {}
     words: dict[str, str] = {}
-    names = [n for clause in WITH[kind] for n in ("size", "wide", "deep", "throw", "circle", "start",
-             "end") if any(f"{{{n}}}" in text for text in SAID[clause])]  # fmt: skip
+    names = [
+        n
+        for clause in WITH[kind]
+        for n in ("size", "wide", "deep", "throw", "circle", "start", "end")
+        if any(f"{{{n}}}" in text for text in SAID[clause])
+    ]
     for name in names:
         tenths = draw(st.integers(5, 190))
         words[name], sizes[name] = f"{tenths / 10:g}", Fraction(tenths, 10) * unit

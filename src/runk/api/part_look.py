@@ -8,12 +8,14 @@ from typing import Any
 from fastapi import APIRouter, Request, Response
 
 from runk.api.calculators import Here, written
-from runk.api.part_shapes import LookIn, LookOut
+from runk.api.part_shapes import LookIn, LookOut, ToldIn, ToldOut
 from runk.api.problems import PROBLEMS
 from runk.core.refusals import Refused
 from runk.core.route.drawn.together import Heard, heard_together
+from runk.core.route.drawn.whole import Whole, whole_part
 from runk.core.route.face import faces
 from runk.core.route.feature import BLANK, FEATURE
+from runk.core.route.feature_question import FeatureQuestion
 from runk.core.route.part import Feature
 from runk.core.route.played import Stage
 from runk.core.route.reading import (
@@ -45,7 +47,36 @@ def router(here: Here) -> APIRouter:
         request.state.page = body.unit
         return written(looked_at(body, here()))
 
+    @routes.post("/told", response_model=ToldOut)
+    def told(request: Request, body: ToldIn) -> Response:
+        request.state.page = body.unit
+        return written(told_out(whole_part(body.text, body.unit, here().metals), body.unit))
+
     return routes
+
+
+def told_out(whole: Whole, page: PageUnit) -> dict[str, Any]:
+    """A part told in one go, as plain data."""
+    stock = whole.stock
+    fine = {"problem": "", "suggest": ""}
+    return {
+        "name": whole.name,
+        "alike": whole.alike,
+        "metal": whole.metal,
+        "blank": whole.blank,
+        "says": "" if isinstance(stock, Refused) else said(BLANK, stock.asked, page),
+        **(_refusal(stock, page) if isinstance(stock, Refused) else fine),
+        "lines": [
+            {"line": line, "says": "", **_refusal(heard, page)}
+            if isinstance(heard, Refused)
+            else {"line": line, "says": _together(heard, page), **fine}
+            for line, heard in zip(whole.lines, whole.heard, strict=True)
+        ],
+    }
+
+
+def _together(heard: tuple[FeatureQuestion, ...], page: PageUnit) -> str:
+    return " · ".join(said(FEATURE, one, page) for one in heard)
 
 
 def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:

@@ -63,6 +63,35 @@ class LookOut(BaseModel):
     drawn: Stage | None
 
 
+class ToldIn(BaseModel):
+    """A whole part in one go: lines, or a sentence."""
+
+    text: str = Field(max_length=2000)
+    unit: PageUnit = PageUnit.MM
+
+
+class ToldLine(BaseModel):
+    """A feature of a part told in one go: its words, how they are read or why they are not."""
+
+    line: str
+    says: str
+    problem: str
+    suggest: str
+
+
+class ToldOut(BaseModel):
+    """A whole part as it was told; nothing of it is kept."""
+
+    name: str
+    alike: int
+    metal: str
+    blank: str
+    says: str
+    problem: str
+    suggest: str
+    lines: list[ToldLine]
+
+
 class SetUpIn(BaseModel):
     """A set-up as typed or dragged."""
 

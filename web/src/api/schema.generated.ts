@@ -3252,6 +3252,27 @@ export interface components {
                 [key: string]: string;
             };
         };
+        ToldIn: {
+            text: string;
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+        };
+        ToldLine: {
+            line: string;
+            problem: string;
+            says: string;
+            suggest: string;
+        };
+        ToldOut: {
+            alike: number;
+            blank: string;
+            lines: components["schemas"]["ToldLine"][];
+            metal: string;
+            name: string;
+            problem: string;
+            says: string;
+            suggest: string;
+        };
         TonightOut: {
             minutes: number;
             rows: components["schemas"]["TonightRow"][];

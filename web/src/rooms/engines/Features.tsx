@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { type Schemas, call } from '../../api/client';
 import { type Part, said } from '../../api/parts';
@@ -132,13 +132,24 @@ export function Features({ part, act }: { part: Part; act: Act }) {
               <p className={spoken[n].problem ? 'text-stop-edge' : 'text-soft'}>
                 {spoken[n].problem ||
                   (kept.has(line) ? spoken[n].operations : `${spoken[n].says}: ${spoken[n].operations}`)}
-                {spoken[n].also.length > 0 && ` Kept as ${spoken[n].also.length + 1} lines.`}
+                {spoken[n].also.length > 0 && `. Kept as ${spoken[n].also.length + 1} lines.`}
                 {spoken[n].suggest && ` Say ${spoken[n].suggest}`}
               </p>
             )}
           </li>
         ))}
       </ol>
+      <WholePart
+        unit={page}
+        take={(found) => {
+          put({
+            metal: found.metal || metal,
+            blank: found.blank || blank,
+            lines: [...lines.filter((one) => one.trim()), ...found.lines.map((one) => one.line)],
+          });
+          if (found.alike > 1) setAlike(String(found.alike));
+        }}
+      />
       {look?.problem && (
         <p className="text-stop-edge">
           {look.problem} {look.suggest}
@@ -226,6 +237,42 @@ export function Features({ part, act }: { part: Part; act: Act }) {
 type Look = Schemas['LookOut'];
 
 /** The part as it is being typed: one round trip a change, a stale reply dropped, the last one kept meanwhile. */
+type Told = Schemas['ToldOut'];
+
+/** A whole part typed or pasted at once: taken apart into its blank and a line for each feature. */
+function WholePart({ unit, take }: { unit: string; take: (found: Told) => void }) {
+  const [text, setText] = useState('');
+  const told = useMutation({
+    mutationFn: () => call<Told>('POST', '/parts/told', { text, unit }),
+    onSuccess: (found) => {
+      take(found);
+      setText('');
+    },
+  });
+  const refused = refusalOf(told.error);
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer py-2 text-mark">Tell it all at once</summary>
+      <div className="space-y-2 pt-1">
+        <textarea
+          aria-label="The whole part"
+          value={text}
+          maxLength={2000}
+          rows={3}
+          placeholder="peg, brass, 12 dia 40 long, one end turned to 8 for 15, 1 mm chamfer on the other"
+          onChange={(event) => setText(event.target.value)}
+          className="field-sizing-content w-full resize-none rounded border border-line bg-paper px-2 py-2"
+        />
+        <p className="text-soft">A sentence with commas, or a line for each thing. Nothing is kept until you say so.</p>
+        {refused && <p className="text-stop-edge">{refused.detail}</p>}
+        <Button onClick={() => told.mutate()} disabled={told.isPending || !text.trim()}>
+          Take it apart
+        </Button>
+      </div>
+    </details>
+  );
+}
+
 function useLook(body: Record<string, unknown>, typing: boolean): Look | undefined {
   const { data } = useQuery({
     queryKey: ['look', body],

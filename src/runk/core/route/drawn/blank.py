@@ -159,6 +159,17 @@ def _metal_in(text: str, metals: Mapping[str, Metal]) -> tuple[str, str, str]:
     return " ".join(w for w in rest if w != "|"), key, said
 
 
+def without_metal(text: str, metals: Mapping[str, Metal]) -> tuple[str, str]:
+    """A few words without the metal in them, and that metal as it was said.
+
+    Args:
+        text: In small letters.
+        metals: Those there are.
+    """
+    rest, _, said = _metal_in(text, metals)
+    return rest, said
+
+
 @lru_cache(maxsize=16)
 def _names(metals: tuple[tuple[str, Metal], ...]) -> dict[str, str]:
     found = metal_names(dict(metals))

@@ -146,6 +146,7 @@ def kind_of(text: str, threads: bool) -> Heard | None:
             if one.kind == "drilled" and threads and "clear" not in text:
                 return BY_KIND["tapped"]
             deep = "deep" in text and not re.search(r"\blong\b|\bfrom #|#\d+ to #", text)
+            deep = deep or bool(re.search(r"\bthrough\b", text) and "#" not in text)
             if one.kind == "thread" and (deep or re.search(r"\binside\b|\bhole\b", text)):
                 return BY_KIND["tapped"]
             return one
