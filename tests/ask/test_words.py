@@ -4,7 +4,12 @@ from __future__ import annotations
 
 import pytest
 
+from runk.ask.lexicon import names_of
+from runk.ask.spelling import spelt
+from runk.ask.without import without
 from runk.ask.words import words_of
+from runk.core.catalogue import CATALOGUE
+from runk.demo.back_shed import WORKSHOP
 
 
 @pytest.mark.parametrize(
@@ -48,3 +53,32 @@ def test_said_another_way_it_is_the_same(line: str, words: str) -> None:
 )
 def test_what_only_looks_like_it_is_left_as_it_stands(line: str) -> None:
     assert words_of(line) == line.split()
+
+
+@pytest.mark.parametrize(
+    ("line", "plain"),
+    [
+        ("three jaw, 2.5 throw, 19 mm bar", ", 2.5 throw, 19 mm bar"),
+        ("no 41 drill mm", "#41 in mm"),
+        ("dividing head 40 to 1, 23 divisions", "40 to 1, 23 divisions"),
+        ("gear modul 2, 31 teeth", "gear module 2, 31 teeth"),
+        ("turn 19 mm in the 3 jaw", "turn 19 mm in the 3 jaw"),
+    ],
+)
+def test_a_word_of_the_chuck_or_the_drawer_is_no_size(line: str, plain: str) -> None:
+    assert spelt(line) == plain
+
+
+@pytest.mark.parametrize(
+    ("line", "left"),
+    [
+        ("tapping drill 7/16 BSF not BSW", "tapping drill 7/16 BSF"),
+        ("do not want a press fit, sliding, 15 shaft", "do sliding, 15 shaft"),
+        ("19/64, no letter drills", "19/64"),
+    ],
+)
+def test_a_series_that_is_not_meant_goes_out(line: str, left: str) -> None:
+    found = without(line, CATALOGUE, names_of(WORKSHOP))
+    assert found.excluded
+    assert not found.unknown
+    assert found.line.replace(",", "").split() == left.replace(",", "").split()

@@ -45,6 +45,21 @@ _SAYS = (
     (re.compile(r"\b(?:lead screw)\b", re.IGNORECASE), "leadscrew"),
     (re.compile(r"\b(?:isn't|isnt|is'nt)\b", re.IGNORECASE), "is not"),
     (re.compile(r"\b(?:don't|dont)\b", re.IGNORECASE), "do not"),
+    # As many jaws as a chuck has are no size: the throw's own chuck goes without saying.
+    (
+        re.compile(
+            r"\b(?:in |with |on )?(?:the |a )?(?:3|three)[ -]jaw(?: chuck)?"
+            r"(?=.*\b(?:throw|pack|eccentric))"
+            r"|(?<=throw)(.*?)\b(?:in |with )?(?:the |a )?(?:3|three)[ -]jaw(?: chuck)?\b",
+            re.IGNORECASE,
+        ),
+        r"\1",
+    ),
+    (re.compile(r"\bpackers?\b(?= )", re.IGNORECASE), "packing"),
+    (re.compile(r"\becc\b\.?", re.IGNORECASE), "eccentric"),
+    (re.compile(r"\bmodul\b", re.IGNORECASE), "module"),
+    (re.compile(r"\bdividing head (?=\d{2} ?(?:to|:) ?1\b)", re.IGNORECASE), ""),
+    (re.compile(r"\b(?:no\.?|number) (\d{1,2}) drill (?:in )?mm\b", re.IGNORECASE), r"#\1 in mm"),
     (re.compile(r"\b(?:without any|with no)\b", re.IGNORECASE), "without"),
     (re.compile(r"\b(?:percentage|per cent|pct)\b|(?<=\d)%", re.IGNORECASE), " percent"),
 )

@@ -22,12 +22,32 @@ _NEGATORS = (
     ("no",),
     ("except",),
 )
-_LITTLE = frozenset("a an the in on with to by using any of for held at".split())  # noqa: SIM905
+_LITTLE = frozenset("a an the in on with to by using any of for held at want need like use".split())  # noqa: SIM905
 _WEAK = frozenset(
     "normal ordinary usual bright coolant wanted needed sure stuck rusty worn bent loose".split()  # noqa: SIM905
 )
 _NUMBER = re.compile(r"[\d#.][\d./]*\"?")
 _LONGEST = 4
+_SERIES = frozenset(
+    tuple(words.split())
+    for words in (
+        "bsw",
+        "bsf",
+        "unc",
+        "unf",
+        "me",
+        "whit",
+        "whitworth",
+        "ba",
+        "metric",
+        "imperial",
+        "letter drills",
+        "number drills",
+        "a metric one",
+        "a ba one",
+    )
+)
+"""Series of threads and drills: left out of a line that names another, nothing is lost."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -123,6 +143,8 @@ def _known(words: list[str], begin: int, catalogue: Catalogue, names: Names) -> 
         if phrase in names.metals or phrase in names.machines or names_thread(" ".join(phrase)):
             return begin + length
         if any(phrase in lexicon_of(c).phrases for c in catalogue.values()):
+            return begin + length
+        if phrase in _SERIES:
             return begin + length
     if lower and _NUMBER.fullmatch(lower[0]):
         unit = len(lower) > 1 and lower[1] in ("mm", "in", "thou", "holes", "teeth", "degrees")
