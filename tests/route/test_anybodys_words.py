@@ -198,6 +198,25 @@ def test_the_left_end_is_known_beside_the_other_lines() -> None:
     assert isinstance(heard_together(lines[2:3], None, MM)[0], Refused)
 
 
+def test_a_depth_of_groove_is_cut_in_what_is_turned_there_else_in_the_bar() -> None:
+    bar = blank_of_line("bar 25, 60 long", MM, shipped_metals()).asked
+    lines = [
+        "outside 21, from 0 to 31",
+        "groove 2 wide 1.5 deep, 7 from the right end",
+        "groove 3 wide, 2 deep, at 44",
+        "groove 2 wide, 1 deep, at 30",
+    ]
+    heard = heard_together(lines, bar, MM)
+    first, second = (one[0] for one in heard[1:3] if not isinstance(one, Refused))
+    assert (float(first.size or 0), float(first.start or 0)) == (18, 7)
+    assert (float(second.size or 0), float(second.start or 0)) == (21, 44)
+    # Half on a shoulder it is asked, and so it is where nothing is known.
+    assert isinstance(heard[3], Refused)
+    assert isinstance(heard_together(lines[1:2], None, MM)[0], Refused)
+    deep = heard_together(["outside 8, from 0 to 20", "groove 2 wide 4 deep at 7"], None, MM)[1]
+    assert isinstance(deep, Refused)
+
+
 def test_a_piece_as_cut_has_ends_and_a_plate_has_none_along_the_axis() -> None:
     bar = blank_of_line("bar 25, 80 long", MM, shipped_metals()).asked
     plate = blank_of_line("plate 100 x 60 x 10", MM, shipped_metals()).asked

@@ -56,7 +56,7 @@ def blank_of(typed: Typed, page: PageUnit = PageUnit.MM) -> BlankQuestion:
 
 @lru_cache(maxsize=4096)
 def features_said(
-    line: str, page: PageUnit, long: Fraction | None = None
+    line: str, page: PageUnit, long: Fraction | None = None, outside: Fraction | None = None
 ) -> tuple[FeatureQuestion, ...]:
     """The features of a line: read once, however often its part is looked at.
 
@@ -64,11 +64,12 @@ def features_said(
         line: As typed.
         page: What a bare number means.
         long: How long the part is in millimetres, where that is known.
+        outside: What diameter a groove is cut in, where that is known.
 
     Raises:
         Refused: It cannot be read.
     """
-    return features_of(line, page, long)
+    return features_of(line, page, long, outside)
 
 
 def feature_said(line: str, page: PageUnit) -> FeatureQuestion:

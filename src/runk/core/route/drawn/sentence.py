@@ -18,6 +18,7 @@ from runk.core.route.drawn.several import several
 from runk.core.route.drawn.unknown import see_words
 from runk.core.route.feature import FEATURE
 from runk.core.route.feature_question import SPANS, FeatureQuestion
+from runk.core.said import mm_said
 from runk.core.threads.clearance import Fit, hole_for
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -43,7 +44,7 @@ def mm_text(mm: Fraction) -> str:
 
 
 def features_of(
-    line: str, page: PageUnit, long: Fraction | None = None
+    line: str, page: PageUnit, long: Fraction | None = None, outside: Fraction | None = None
 ) -> tuple[FeatureQuestion, ...]:
     """The features of a line, in the order they stand.
 
@@ -52,6 +53,8 @@ def features_of(
         page: What a bare number means.
         long: How long the part is in millimetres, where that is known: only then is its left end
             anywhere.
+        outside: What diameter a groove is cut in, where that is known: only then does its depth
+            say its bottom.
 
     Raises:
         Refused: It is none; or one thing of it is not told, and which.
@@ -74,7 +77,7 @@ def features_of(
     found: list[FeatureQuestion] = []
     for text in texts:
         try:
-            found += _one(cut, text, page, long)
+            found += _one(cut, text, page, long, outside)
         except Refused as refused:
             if len(texts) == 1:
                 raise
@@ -123,7 +126,9 @@ def _see_known(cut: Cut, line: str) -> None:
         raise Refused("The rest, and what is left of it: each wants a line of its own.")
 
 
-def _one(cut: Cut, text: str, page: PageUnit, long: Fraction | None) -> list[FeatureQuestion]:
+def _one(
+    cut: Cut, text: str, page: PageUnit, long: Fraction | None, outside: Fraction | None
+) -> list[FeatureQuestion]:
     text, clearance = _clearance(cut, text)
     threads = [int(mark) for mark in re.findall(r"%(\d+)", text)]
     bare, where = placeless(text)
@@ -167,6 +172,8 @@ def _one(cut: Cut, text: str, page: PageUnit, long: Fraction | None) -> list[Fea
     elif heard.kind == "holes" and re.search(r"\bream\b", text) and not threads:
         # A reamer bores to H7 where nobody says otherwise.
         typed["limits"] = "H7"
+    if heard.kind == "groove" and outside is not None:
+        _bottom(told, outside)
     _bare_numbers(heard, told, text)
     see_words(told.words)
     typed |= {"called": cut.called} if cut.called else {}
@@ -286,6 +293,18 @@ def _bare_numbers(heard: Heard, told: Told, text: str) -> None:
             "beside it.",
             field=heard.bare[0] if heard.bare else None,
         )
+
+
+def _bottom(told: Told, outside: Fraction) -> None:
+    """The bottom of a groove by its depth, where what it is cut in is known."""
+    roles = told.roles
+    if "deep" not in roles or "size" in roles or "wide" not in roles or told.loose:
+        return
+    deep = roles.pop("deep").mm
+    left = outside - 2 * deep
+    if left <= 0:
+        raise Refused(f"{mm_said(deep)} deep in {mm_said(outside)} leaves nothing.", field="deep")
+    roles["size"] = Size(left, mm_text(left), False)
 
 
 def _taper_numbers(told: Told, text: str) -> None:

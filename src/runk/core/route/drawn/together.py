@@ -9,13 +9,13 @@ from runk.core.questions import Read, sentence
 from runk.core.refusals import Refused
 from runk.core.route.drawn.sentence import features_of
 from runk.core.route.feature import FEATURE, BlankQuestion
-from runk.core.route.feature_question import FeatureQuestion
+from runk.core.route.feature_question import ROUND, FeatureQuestion
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 _EMPTY = Workshop(())
 Heard = tuple[FeatureQuestion, ...] | Refused
-Reader = Callable[[str, PageUnit, Fraction | None], tuple[FeatureQuestion, ...]]
+Reader = Callable[[str, PageUnit, Fraction | None, Fraction | None], tuple[FeatureQuestion, ...]]
 
 
 def length_of(read: Iterable[FeatureQuestion], blank: BlankQuestion | None) -> Fraction | None:
@@ -61,19 +61,71 @@ def heard_together(
         return found
     known = [f for one in found if not isinstance(one, Refused) for f in one]
     long = length_of(known, blank)
-    if long is None:
-        return found
+    if long is not None:
+        found = [
+            _tried(line, page, long, read) if isinstance(one, Refused) else one
+            for line, one in zip(lines, found, strict=True)
+        ]
+        known = [f for one in found if not isinstance(one, Refused) for f in one]
     return [
-        _tried(line, page, long, read) if isinstance(one, Refused) else one
+        _grooved(line, page, long, read, known, blank, one)
+        if isinstance(one, Refused) and one.field == "size" and "groove" in one.template
+        else one
         for line, one in zip(lines, found, strict=True)
     ]
 
 
-def _tried(line: str, page: PageUnit, long: Fraction | None, read: Reader) -> Heard:
+def _tried(
+    line: str, page: PageUnit, long: Fraction | None, read: Reader, outside: Fraction | None = None
+) -> Heard:
     try:
-        return read(line, page, long)
+        return read(line, page, long, outside)
     except Refused as refused:
         return refused
+
+
+def _grooved(
+    line: str,
+    page: PageUnit,
+    long: Fraction | None,
+    read: Reader,
+    known: Sequence[FeatureQuestion],
+    blank: BlankQuestion | None,
+    refused: Refused,
+) -> Heard:
+    """A groove told by its depth: cut in what is turned where it lies, else in the bar."""
+    turned = [f for f in known if f.kind in ROUND and f.size is not None and not f.throw]
+    for one in turned:
+        heard = _tried(line, page, long, read, one.size)
+        if not isinstance(heard, Refused) and all(_within(groove, one) for groove in heard):
+            return heard
+    if (
+        blank is None
+        or blank.kind != "bar"
+        or blank.dia is None
+        or (blank.section or "round") != "round"
+    ):
+        return refused
+    heard = _tried(line, page, long, read, blank.dia)
+    if isinstance(heard, Refused) or any(_touches(g, f) for g in heard for f in turned):
+        return refused
+    return heard
+
+
+def _touches(groove: FeatureQuestion, outside: FeatureQuestion) -> bool:
+    """Whether some of a groove lies on a turned length."""
+    if groove.start is None or outside.start is None or outside.end is None:
+        return True
+    low, high = sorted((outside.start, outside.end))
+    return groove.start < high and groove.start + (groove.wide or 0) > low
+
+
+def _within(groove: FeatureQuestion, outside: FeatureQuestion) -> bool:
+    """Whether a groove lies on a turned length."""
+    if groove.start is None or outside.start is None or outside.end is None:
+        return False
+    low, high = sorted((outside.start, outside.end))
+    return low <= groove.start and groove.start + (groove.wide or 0) <= high
 
 
 def one_each(lines: Sequence[str], blank: BlankQuestion | None, page: PageUnit) -> list[str]:
