@@ -6,6 +6,8 @@ import ast
 import io
 import socket
 import sqlite3
+import subprocess
+import sys
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
@@ -363,3 +365,35 @@ def test_a_file_that_goes_out_comes_in_however_long_its_notes(client: TestClient
     sheet = client.get("/api/parts/6/sheet.md").text
     assert "http://" not in sheet
     assert "elsewhere" in sheet
+
+
+# Aside is beside one another: what is made when it is first asked is made once and whole
+
+_AT_ONCE = """
+import sys, threading
+from pydantic_core import to_json
+from runk.api.calculators import answer_typed
+from runk.core.catalogue import CATALOGUE
+from runk.core.units import PageUnit
+from runk.demo.back_shed import WORKSHOP
+sys.setswitchinterval(1e-5)
+names = ("slit", "circle", "screwcut", "tighten", "tap", "endfloat", "path", "why", "speed", "plan")
+said = {name: [] for name in names}
+ready = threading.Barrier(8)
+def ask(first):
+    ready.wait()
+    for n in range(len(names)):
+        name = names[(first + n) % len(names)]
+        asked = dict(CATALOGUE[name].opening)
+        said[name].append(to_json(answer_typed(CATALOGUE[name], asked, PageUnit.MM, WORKSHOP)))
+threads = [threading.Thread(target=ask, args=(n // 2,)) for n in range(8)]
+for one in threads: one.start()
+for one in threads: one.join()
+print(sorted(name for name, answers in said.items() if len(set(answers)) > 1 or len(answers) < 8))
+"""
+
+
+def test_first_asked_by_eight_at_once_every_answer_is_whole() -> None:
+    code = [sys.executable, "-c", _AT_ONCE]
+    found = subprocess.run(code, capture_output=True, text=True, check=True)
+    assert found.stdout.strip() == "[]", found.stderr

@@ -8,6 +8,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import fields, is_dataclass
 from enum import Enum
 from functools import cache, lru_cache
+from threading import RLock
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, create_model
@@ -224,6 +225,7 @@ def _without_working(hint: Any, build: Build) -> Build:
 
 
 _SHAPES: dict[type[Any], _Shape] = {}
+_MAKING = RLock()
 _NAMES: dict[str, type[Any]] = {}
 
 
@@ -269,7 +271,10 @@ def shape_of(*kinds: type[Any]) -> tuple[Any, Build]:
     Args:
         kinds: The answer; several where they differ in kind, each with its own ``tag``.
     """
-    shapes = [_SHAPES.get(kind) or _Shape(kind, APART) for kind in kinds]
+    # A shape stands in the list while it is being made, for what holds itself: only whoever makes
+    # it may see it so, or an answer would go out without the columns that are still to come.
+    with _MAKING:
+        shapes = [_SHAPES.get(kind) or _Shape(kind, APART) for kind in kinds]
     if len(shapes) == 1:
         return shapes[0].model, shapes[0].build
     models = tuple(shape.model for shape in shapes)
