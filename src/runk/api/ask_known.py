@@ -277,7 +277,9 @@ def _places(about: _About) -> Answer:
             f"Nothing of {about.row.name} is drawn at places of its own: ask it of the part its "
             "holes are in."
         )
-    return says[0], says[1:]
+    # What it is and how far apart is the answer; each hole's place stands under it.
+    head, _, places = says[0].partition("; ")
+    return head, [*places.split(", "), *says[1:]] if places else says[1:]
 
 
 def _count(about: _About) -> Answer:

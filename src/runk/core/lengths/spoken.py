@@ -30,7 +30,7 @@ _PARTS = {
     "64th": 64,
     "64ths": 64,
 }
-_HOW_MANY = {
+HOW_MANY = {
     "a": 1,
     "an": 1,
     "one": 1,
@@ -48,8 +48,9 @@ _HOW_MANY = {
     "thirteen": 13,
     "fifteen": 15,
 }
+"""Counts as they are said."""
 _PART = "|".join(sorted(map(re.escape, _PARTS), key=len, reverse=True))
-_MANY = "|".join(sorted(_HOW_MANY, key=len, reverse=True))
+_MANY = "|".join(sorted(HOW_MANY, key=len, reverse=True))
 _UNIT = r"(?:mm|thou|inch(?:es)?|in|tenths?)"
 
 
@@ -79,7 +80,7 @@ _ANY = _pattern(
 
 
 def _number(word: str) -> int:
-    return int(word) if word.isdigit() else _HOW_MANY[word.lower()]
+    return int(word) if word.isdigit() else HOW_MANY[word.lower()]
 
 
 def _written(found: re.Match[str]) -> str:

@@ -246,7 +246,8 @@ function WholePart({ unit, take }: { unit: string; take: (found: Told) => void }
     mutationFn: () => call<Told>('POST', '/parts/told', { text, unit }),
     onSuccess: (found) => {
       take(found);
-      setText('');
+      // What nothing was made of stays where it was typed.
+      if (found.lines.length) setText('');
     },
   });
   const refused = refusalOf(told.error);

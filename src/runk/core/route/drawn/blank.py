@@ -11,7 +11,7 @@ from functools import lru_cache
 from runk.core.metals.metal import Metal, find_metal, metal_names
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
-from runk.core.route.drawn.cut import Cut, Size, cut_up
+from runk.core.route.drawn.cut import Cut, Size, cut_up, mm_text
 from runk.core.route.drawn.phrases import OF_BLANKS
 from runk.core.route.drawn.unknown import see_words
 from runk.core.route.drawn.written import small
@@ -245,7 +245,7 @@ def _fields(form: str, cut: Cut, told: _Sizes, page: PageUnit) -> dict[str, str]
         if role in roles:
             typed[role] = roles[role].text
     hollow = _hollow(form, roles)
-    return typed if hollow is None else {**typed, "cored": f"{float(hollow):.9g} mm"}
+    return typed if hollow is None else {**typed, "cored": mm_text(hollow)}
 
 
 def _hollow(form: str, roles: dict[str, Size]) -> Fraction | None:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass, field
-from fractions import Fraction
 from functools import cache
 
 from runk.core.route.drawn.cut import Cut, Size
@@ -242,6 +241,3 @@ def _taken(
     for name, mark in zip(roles, marks, strict=True):
         told.roles[name] = cut.sizes[mark]
     return True
-
-
-ZERO = Fraction(0)

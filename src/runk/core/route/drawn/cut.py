@@ -86,6 +86,15 @@ class Cut:
     gauges: list[int] = field(default_factory=list)
 
 
+def mm_text(mm: Fraction) -> str:
+    """A size that was worked out, as it may be typed.
+
+    >>> mm_text(Fraction(25, 2))
+    '12.5 mm'
+    """
+    return f"{float(mm):.9g} mm"
+
+
 def sized(text: str, page: PageUnit) -> Size:
     """A size as it was typed.
 
@@ -204,7 +213,7 @@ class _Cutter:
             return at
         mm = wire_gauge_mm(int(found[1]))
         self.cut.gauges.append(len(self.cut.sizes))
-        self.mark("#", self.cut.sizes, Size(mm, f"{float(mm):.9g} mm", False))
+        self.mark("#", self.cut.sizes, Size(mm, mm_text(mm), False))
         self.out.append("thick")
         return found.end()
 

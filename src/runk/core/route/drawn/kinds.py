@@ -153,13 +153,3 @@ def kind_of(text: str, threads: bool) -> Heard | None:
     if threads:
         return BY_KIND["tapped" if re.search(r"\bdeep\b|\bthrough\b", text) else "thread"]
     return None
-
-
-def kinds_at(text: str) -> list[tuple[int, str]]:
-    """Where each kind is named in a line, the first first."""
-    found: dict[int, str] = {}
-    for one, words in _patterns():
-        for at in words.finditer(text):
-            if all(not (start <= at.start() < start + 1) for start in found):
-                found.setdefault(at.start(), one.kind)
-    return sorted(found.items())

@@ -8,6 +8,7 @@ from fractions import Fraction
 
 from runk.core.refusals import Refused
 from runk.core.route.drawn.clauses import Told
+from runk.core.route.drawn.cut import mm_text
 from runk.core.route.drawn.kinds import Heard
 from runk.core.said import mm_said
 
@@ -126,7 +127,7 @@ def _sizes(kind: str, heard: Heard, told: Told) -> dict[str, str]:
         if role in roles:
             found[role] = roles[role].text
     if "stroke" in roles:
-        found["throw"] = f"{float(roles['stroke'].mm / 2):.9g} mm"
+        found["throw"] = mm_text(roles["stroke"].mm / 2)
     if "thick" in roles and "size" not in found:
         found["size" if kind == "plane" else "length"] = roles["thick"].text
     if heard.sided or kind in ("keyway", "bore-keyway", "slot"):
@@ -233,9 +234,9 @@ def _across(told: Told, where: Where, long: Fraction | None) -> dict[str, str]:
     if "offright" in roles:
         return {"start": roles["offright"].text}
     if long is not None and "offleft" in roles:
-        return {"start": _mm(long - roles["offleft"].mm)}
+        return {"start": mm_text(long - roles["offleft"].mm)}
     if long is not None and where.middle:
-        return {"start": _mm(long / 2)}
+        return {"start": mm_text(long / 2)}
     raise Refused(_ask(told, where), field="start", suggest="across, at 15")
 
 
@@ -263,10 +264,10 @@ def _at_one_place(
     if "offright" in roles:
         return [{**fields, "start": roles["offright"].text}]
     if long is not None and "offleft" in roles:
-        return [{**fields, "start": _mm(long - roles["offleft"].mm - wide)}]
+        return [{**fields, "start": mm_text(long - roles["offleft"].mm - wide)}]
     right, left = (
         {**fields, "start": "0 mm"},
-        {**fields, "start": _mm((long or Fraction(0)) - wide)},
+        {**fields, "start": mm_text((long or Fraction(0)) - wide)},
     )
     if kind != "groove" and not where.nearby and "inset" not in roles:
         if where.both and long is not None:
@@ -313,21 +314,21 @@ def _along(
     if "start" in roles:
         if length is not None:
             return [
-                {**fields, "start": roles["start"].text, "end": _mm(roles["start"].mm + length)}
+                {**fields, "start": roles["start"].text, "end": mm_text(roles["start"].mm + length)}
             ]
-        if where.both or where.full or (where.through and long is not None):
-            return [{**fields, "start": roles["start"].text, "end": _mm(long or Fraction(0))}]
+        if long is not None and (where.both or where.full or where.through):
+            return [{**fields, "start": roles["start"].text, "end": mm_text(long)}]
         return [{**fields, "start": roles["start"].text}]
     if length is None:
         if (where.full or where.through) and long is not None:
-            return [{**fields, "start": "0 mm", "end": _mm(long)}]
+            return [{**fields, "start": "0 mm", "end": mm_text(long)}]
         raise Refused(_ask(told, where, kind), field="start", suggest="from 0 to 20")
     if "inset" in roles or ("last" in roles and not (where.left or where.right)):
         raise Refused(_ask(told, where, kind), field="start", suggest="from 0 to 20")
     off_right = roles["offright"].mm if "offright" in roles else Fraction(0)
-    right = {**fields, "start": _mm(off_right), "end": _mm(off_right + length)}
+    right = {**fields, "start": mm_text(off_right), "end": mm_text(off_right + length)}
     if where.both and long is not None:
-        return [right, {**fields, "start": _mm(long - length), "end": _mm(long)}]
+        return [right, {**fields, "start": mm_text(long - length), "end": mm_text(long)}]
     if "offleft" in roles or where.left:
         if long is None:
             raise Refused(
@@ -337,7 +338,9 @@ def _along(
                 suggest="from 30 to 50",
             )
         off_left = roles["offleft"].mm if "offleft" in roles else Fraction(0)
-        return [{**fields, "start": _mm(long - off_left - length), "end": _mm(long - off_left)}]
+        return [
+            {**fields, "start": mm_text(long - off_left - length), "end": mm_text(long - off_left)}
+        ]
     if ("offright" in roles or where.right) and not where.both:
         return [right]
     raise Refused(
@@ -371,7 +374,3 @@ def _ask(told: Told, where: Where, kind: str = "hole") -> str:
         if near
         else (f"Where along the axis does the {kind} begin?")
     )
-
-
-def _mm(mm: Fraction) -> str:
-    return f"{float(mm):.9g} mm"

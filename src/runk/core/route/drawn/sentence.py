@@ -11,7 +11,7 @@ from runk.core.figures import Working
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.route.drawn.clauses import Told, told_by
-from runk.core.route.drawn.cut import Cut, Size, cut_up
+from runk.core.route.drawn.cut import Cut, Size, cut_up, mm_text
 from runk.core.route.drawn.kinds import BY_KIND, NOT_YET, Heard, kind_of, placeless
 from runk.core.route.drawn.places import Where, placed
 from runk.core.route.drawn.several import several
@@ -24,23 +24,13 @@ from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 _EMPTY = Workshop(())
-_AS_LENGTH = {
-    **dict.fromkeys(
-        ("deep", "wide"),
-        ("outside", "journal", "crankpin", "eccentric", "knurl", "thread", "taper", "flats"),
-    ),
-    "deep": ("bore", "counterbore", "outside", "journal", "knurl", "thread", "taper"),
-}
+_DEEP_IS_LONG = ("bore", "counterbore", "outside", "journal", "knurl", "thread", "taper")
+"""Kinds whose depth or width is how long they are."""
 _FOR_SCREW = re.compile(
     r"%(\d+) (?:clearance|clear)(?: hole)?|(?:clearance|clear) (?:hole )?(?:for )?%(\d+)"
     r"|(?:for|to take|to suit) (?:a |an )?%(\d+)(?: (?:cap|csk|\w+ head))?(?: screw| stud)?"
 )
 _NOT = re.compile(r"\b(?:without|except|not|but|no|unless|instead|scrap|undo|delete|remove)\b")
-
-
-def mm_text(mm: Fraction) -> str:
-    """An exact size, as it may be typed."""
-    return f"{float(mm):.9g} mm"
 
 
 def features_of(
@@ -278,11 +268,7 @@ def _bare_numbers(heard: Heard, told: Told, text: str) -> None:
             break
         if role in roles or (role == "length" and {"start", "end"} <= set(roles)):
             continue
-        if (
-            role == "length"
-            and {"deep", "wide"} & set(roles)
-            and heard.kind in (*_AS_LENGTH["deep"], "outside")
-        ):
+        if role == "length" and {"deep", "wide"} & set(roles) and heard.kind in _DEEP_IS_LONG:
             continue
         if role == "deep" and "length" in roles and heard.sided:
             continue

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 
-from runk.core.route.drawn.cut import Cut, Size
+from runk.core.route.drawn.cut import Cut, Size, mm_text
 from runk.core.route.drawn.kinds import HEARD, placeless
 
 _PAIRS = re.compile(
@@ -41,7 +41,7 @@ def several(cut: Cut) -> tuple[str, ...]:
             if cut.sizes[int(b)].mm == cut.sizes[int(d)].mm and "&" in text:
                 # Two in a row: their places say how far apart.
                 apart = cut.sizes[int(c)].mm - cut.sizes[int(a)].mm
-                cut.sizes.append(Size(apart, f"{float(apart):.9g} mm", False))
+                cut.sizes.append(Size(apart, mm_text(apart), False))
                 return (f"{text[: pairs.start()]} at #{a} , #{b} #{len(cut.sizes) - 1} apart",)
             return f"{head} at #{a} , #{b}", f"{head} at #{c} , #{d}"
     found: list[str] = []

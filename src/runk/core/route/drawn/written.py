@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 
-from runk.core.lengths.spoken import written_out
+from runk.core.lengths.spoken import HOW_MANY, written_out
 
 SWAPS = str.maketrans(
     {
@@ -28,20 +28,7 @@ SWAPS = str.maketrans(
 )
 VULGAR = {"½": " 1/2", "¼": " 1/4", "¾": " 3/4", "⅛": " 1/8", "⅜": " 3/8", "⅝": " 5/8", "⅞": " 7/8"}
 
-COUNTS = {
-    "two": 2,
-    "three": 3,
-    "four": 4,
-    "five": 5,
-    "six": 6,
-    "seven": 7,
-    "eight": 8,
-    "nine": 9,
-    "ten": 10,
-    "eleven": 11,
-    "twelve": 12,
-    "pair": 2,
-}
+COUNTS = {word: many for word, many in HOW_MANY.items() if many > 1} | {"pair": 2}
 NUMBER = r"(?:\d{1,5}[ -]\d{1,4}/\d{1,4}|\d{1,5}/\d{1,4}|\d{1,6}[.,]\d{1,6}|\d{1,6}|[.,]\d{1,6})"
 INCHES = r"\"|''|inch(?:es)?|ins?\b\.?"
 UNIT = rf"(?: ?(?:mm|cm|thou|{INCHES})(?![a-z]))"
