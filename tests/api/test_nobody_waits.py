@@ -34,6 +34,7 @@ from runk.demo.back_shed import WORKSHOP
 from runk.formats.set_out_dxf import MOST_PIECES, _chained, read_dxf
 from runk.store.copies import backup
 from runk.store.database import Store
+from tests.api.parts_at import done_to, seen
 from tests.api.test_stress import Hasty, _ended, serving
 from tests.cases import cases
 
@@ -199,7 +200,7 @@ def _pair(client: TestClient) -> tuple[int, int, int]:
         "shaft_feature": "pin",
         "duty": "running",
     }
-    made = client.post(f"/api/fits?part={bush}", json=body)
+    made = client.post(f"/api/fits?part={bush}", json=seen(client, body))
     assert made.status_code < 300, made.text
     fit = client.get(f"/api/parts/{bush}").json()["fits"][0]["id"]
     return bush, pin, fit
@@ -213,7 +214,7 @@ def test_a_part_gone_is_gone_for_its_mates_and_comes_back_whole(client: TestClie
     assert left.json()["fits"] == []
     # What is written is answered as written.
     body = {"feature": "hole", "reading": "8.01"}
-    assert client.post(f"/api/parts/{bush}/measure", json=body).status_code == 200
+    assert done_to(client, bush, "measure", body).status_code == 200
     assert client.post(f"/api/parts/{pin}/back").status_code < 300
     assert [one["id"] for one in client.get(f"/api/parts/{bush}").json()["fits"]] == [fit]
     # A fit may be taken out while its other side is gone.

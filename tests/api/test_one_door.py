@@ -11,6 +11,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from runk.demo.back_shed import LATHE
+from tests.api.parts_at import seen, version_of
 
 AT_ONCE = 8
 Body = Callable[[int], Any]
@@ -118,6 +119,7 @@ def fitted(client: TestClient) -> dict[str, Any]:
         shaft_feature="outside 10",
         duty="running",
     )
+    FIT.update(seen(client, FIT))
     return FIT
 
 
@@ -256,7 +258,7 @@ MEETINGS: dict[str, Callable[[TestClient], Meeting]] = {
     ),
     "POST /api/parts/{part_id}/tick": lambda c: Meeting(
         f"/api/parts/{drawn_part(c)}/tick",
-        lambda _n: {"mark": "face 0: face", "done": True},
+        lambda _n: {"version": 2, "mark": "face 0: face", "done": True},
         "same",
     ),
     "POST /api/engines/file": lambda _: Meeting(
@@ -264,7 +266,7 @@ MEETINGS: dict[str, Callable[[TestClient], Meeting]] = {
     ),
     "POST /api/parts/{part_id}/measure": lambda c: Meeting(
         f"/api/parts/{drawn_part(c)}/measure",
-        lambda _n: {"feature": "outside 10", "reading": "9.99"},
+        lambda _n: {"version": 2, "feature": "outside 10", "reading": "9.99"},
         "same",
     ),
     "POST /api/fits": lambda c: Meeting(
@@ -305,9 +307,7 @@ MEETINGS: dict[str, Callable[[TestClient], Meeting]] = {
         gone(c, f"/api/mates/{kept_mate(c)}"), _none, "all"
     ),
     "POST /api/parts/{part_id}/school": lambda c: Meeting(
-        f"/api/parts/{crank_id(c)}/school",
-        lambda _n: {"version": 3, "school": "crank", "way": "solid"},
-        "one",
+        f"/api/parts/{crank_id(c)}/school", _solid(version_of(c, crank_id(c))), "one"
     ),
     "PUT /api/engines/{engine_id}/wanted": lambda _: Meeting(
         "/api/engines/1/wanted", lambda n: {"what": "circlips", "many": n + 1}, "all"
@@ -341,6 +341,10 @@ def _undoing_mate(client: TestClient) -> str:
     path = f"/api/mates/{kept_mate(client)}"
     post(client, f"{path}/readings", _reading(0) | {"side": "made"})
     return f"{path}/undo"
+
+
+def _solid(version: int) -> Body:
+    return lambda _n: {"version": version, "school": "crank", "way": "solid"}
 
 
 def writing_routes(client: TestClient) -> set[str]:

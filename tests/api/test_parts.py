@@ -7,6 +7,8 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
+from tests.api.parts_at import done_to, seen
+
 GLAND = [
     "face at 0",
     "face at 14",
@@ -53,14 +55,10 @@ def test_a_part_goes_from_a_name_to_a_route_that_is_worked_through(client: TestC
     assert first["belt"].startswith("belt")
     for up in found["route"]:
         for line in up["lines"]:
-            after = client.post(
-                f"/api/parts/{part}/tick", json={"mark": line["mark"], "done": True}
-            ).json()
+            after = done_to(client, part, "tick", {"mark": line["mark"], "done": True}).json()
     assert all(up["done"] for up in after["route"])
     assert after["minutes"] == 0
-    undone = client.post(
-        f"/api/parts/{part}/tick", json={"mark": first["mark"], "done": False}
-    ).json()
+    undone = done_to(client, part, "tick", {"mark": first["mark"], "done": False}).json()
     assert not undone["route"][0]["done"]
 
 
@@ -201,7 +199,7 @@ def fit(
         "shaft_feature": shaft[1],
         "duty": duty,
     }
-    return client.post(f"/api/fits?part={shaft[0]}", json=body)
+    return client.post(f"/api/fits?part={shaft[0]}", json=seen(client, body))
 
 
 def pin_and_bush(client: TestClient) -> tuple[int, int]:
@@ -219,7 +217,7 @@ def test_a_reading_on_one_side_gives_the_other_its_target(client: TestClient) ->
     pin, bush = pin_and_bush(client)
     made = fit(client, (bush, "hole"), (pin, "pin")).json()["fits"][0]
     assert "as it is drawn" in made["says"]
-    read = client.post(f"/api/parts/{bush}/measure", json={"feature": "hole", "reading": "8.030"})
+    read = done_to(client, bush, "measure", {"feature": "hole", "reading": "8.030"})
     assert read.json()["measured"] == {"hole": "8.03 mm"}
     now = client.get(f"/api/parts/{pin}").json()["fits"][0]
     asked = client.post(
@@ -237,20 +235,10 @@ def test_a_reading_on_one_side_gives_the_other_its_target(client: TestClient) ->
     # The same on an inch page, from the same reading.
     inch = client.get(f"/api/parts/{pin}?unit=inch").json()["fits"][0]["target"]
     assert float(inch.split()[0]) == pytest.approx(asked["low_mm"]["value"] / 25.4, abs=1e-4)
-    client.post(f"/api/parts/{pin}/measure", json={"feature": "pin", "reading": "8.02"})
+    done_to(client, pin, "measure", {"feature": "pin", "reading": "8.02"})
     assert client.get(f"/api/parts/{pin}").json()["fits"][0]["stands"] == "large"
-    assert (
-        client.post(
-            f"/api/parts/{pin}/measure", json={"feature": "pin", "reading": "wide"}
-        ).status_code
-        == 422
-    )
-    assert (
-        client.post(
-            f"/api/parts/{pin}/measure", json={"feature": "rim", "reading": "8"}
-        ).status_code
-        == 422
-    )
+    assert done_to(client, pin, "measure", {"feature": "pin", "reading": "wide"}).status_code == 422
+    assert done_to(client, pin, "measure", {"feature": "rim", "reading": "8"}).status_code == 422
 
 
 def test_a_change_says_what_it_touches_before_it_is_taken(client: TestClient) -> None:
@@ -303,7 +291,9 @@ def test_a_cut_to_size_is_to_the_mate_that_was_measured(client: TestClient) -> N
         "shaft_feature": "outside 8",
         "duty": "running",
     }
-    assert client.post("/api/fits", params={"part": shaft}, json=fit).status_code == 200
+    assert (
+        client.post("/api/fits", params={"part": shaft}, json=seen(client, fit)).status_code == 200
+    )
 
     def plan() -> dict[str, Any]:
         lines = [x for up in client.get(f"/api/parts/{shaft}").json()["route"] for x in up["lines"]]
@@ -312,7 +302,7 @@ def test_a_cut_to_size_is_to_the_mate_that_was_measured(client: TestClient) -> N
 
     assert plan()["asked"]["limits"] == "g6"
     body = {"feature": "bore 8", "reading": "8.03"}
-    assert client.post(f"/api/parts/{hole}/measure", json=body).status_code == 200
+    assert done_to(client, hole, "measure", body).status_code == 200
     line, (fits,) = plan(), client.get(f"/api/parts/{shaft}").json()["fits"]
     assert line["to"] == "Trial bush"
     assert "limits" not in line["asked"]

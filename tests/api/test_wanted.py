@@ -13,6 +13,7 @@ from runk.core.route.reading import part_of
 from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.api.parts_at import done_to
 
 BAR = "bar of 45 mm or more"
 
@@ -55,14 +56,12 @@ def test_a_shaft_waits_for_its_hole_to_be_measured_and_no_longer(client: TestCli
     says = "Power piston, set-up 1: bore of Cylinder, 22 mm bore is to be measured first."
     assert waiting() == [says]
     body = {"feature": "bore", "reading": "22.01"}
-    client.post(f"/api/parts/{ids['Cylinder, 22 mm bore']}/measure", json=body)
+    done_to(client, ids["Cylinder, 22 mm bore"], "measure", body)
     assert not waiting()
     # Taken back, it waits again; a piston that is there already gives the bore its size.
-    client.post(f"/api/parts/{ids['Cylinder, 22 mm bore']}/measure", json=body | {"reading": ""})
+    done_to(client, ids["Cylinder, 22 mm bore"], "measure", body | {"reading": ""})
     assert waiting() == [says]
-    client.post(
-        f"/api/parts/{ids['Power piston']}/measure", json={"feature": "skirt", "reading": "21.99"}
-    )
+    done_to(client, ids["Power piston"], "measure", {"feature": "skirt", "reading": "21.99"})
     assert not waiting()
 
 

@@ -250,7 +250,24 @@ def test_two_devices_on_one_part(page: Page, browsing: Opens) -> None:
     theirs.get_by_role("button", name="Keep it so").click()
     expect(theirs.get_by_role("button", name="Keep it so")).to_have_count(0)
     drawn.get_by_role("button", name="Keep it so").click()
-    expect(page.get_by_text("saved in another window").first).to_be_visible()
+    expect(page.get_by_text("changed in another window").first).to_be_visible()
+    # Both are shown, and what was typed here is not lost.
+    expect(drawn).to_contain_text("outside 17, from 0 to 10")
+    expect(drawn.get_by_label("Feature 1", exact=True)).to_have_value("face at 0 +0 -0.1")
+    drawn.get_by_role("button", name="Keep this").click()
+    expect(drawn.get_by_role("button", name="Keep it so")).to_have_count(0)
+    expect(drawn.get_by_label("Feature 1", exact=True)).to_have_value("face at 0 +0 -0.1")
+    # A line ticked elsewhere takes nothing from what is typed here.
+    drawn.get_by_label("Feature 1", exact=True).fill("face at 0 +0 -0.2")
+    other.reload()
+    other.locator("#room input[type=checkbox]").first.click()
+    expect(other.locator("#room input[type=checkbox]").first).to_be_checked()
+    page.locator("#room input[type=checkbox]").nth(1).click()
+    expect(page.get_by_text("changed in another window").first).to_be_visible()
+    expect(drawn.get_by_label("Feature 1", exact=True)).to_have_value("face at 0 +0 -0.2")
+    drawn.get_by_role("button", name="Keep it so").click()
+    expect(drawn.get_by_role("button", name="Keep it so")).to_have_count(0)
+    expect(drawn.get_by_label("Feature 1", exact=True)).to_have_value("face at 0 +0 -0.2")
 
 
 def test_tonight_and_a_line_lead_to_the_part(page: Page) -> None:

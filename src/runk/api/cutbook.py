@@ -27,7 +27,8 @@ from runk.store.cuts import (
 )
 from runk.store.database import Store
 from runk.store.kept import Stale
-from runk.store.parts import measure, part_there
+from runk.store.parts import measure
+from runk.store.there import is_part_there
 
 _MOST_KEPT = 2 * MOST_LISTED
 """More than one look at the list unfolds: or each look would push out what the next wants."""
@@ -172,7 +173,7 @@ class CutBook:
         reads = next((e for e in reversed(held) if e.kind is EventKind.READING), None)
         sizes = "" if reads is None else ", ".join(f"{mm:g} mm" for mm in reads.sizes_mm)
         with Session(bind=connection, join_transaction_mode="create_savepoint") as session:
-            if part_there(session, cut.part_id):
+            if is_part_there(session, cut.part_id):
                 measure(session, cut.part_id, cut.feature, sizes)
                 session.commit()
 

@@ -2,6 +2,10 @@
 
 from __future__ import annotations
 
+from contextlib import suppress
+from dataclasses import replace
+from typing import Any
+
 from fastapi import APIRouter, Request
 from sqlalchemy.orm import Session
 
@@ -17,12 +21,12 @@ from runk.core.route.propose import propose
 from runk.core.route.route import Job
 from runk.core.route.schools import School, costed, schools_of
 from runk.core.units import PageUnit
-from runk.core.workshop import Workshop
 from runk.formats.part_json import proposal_kept
 from runk.store import parts as kept
 from runk.store.database import Store
 from runk.store.engines import add_part
 from runk.store.goes_with import add_fit
+from runk.store.kept import Stale
 from runk.store.parts import KeptPart
 
 
@@ -58,43 +62,53 @@ def router(store: Store, here: Here) -> APIRouter:
             ways = " or ".join(way.key for way in school.ways)
             raise Refused(f"There is no way `{body.way}`.", field="way", suggest=ways)
         drawn = {**(row.drawn or {}), "schools": {**part.schools, body.school: body.way}}
-        pieces = built_up(part) if body.way == "built" else ()
+        if body.way == "built":
+            _built(row, body.version, drawn, built_up(part))
+            return
+        # Looked for before anything is written: nobody waits at the door for a search.
+        found = propose(part_in(replace(row, drawn=drawn), workshop), dict(route_in(row).overruled))
         with store.writing() as session:
             after = kept.save_drawn(session, part_id, body.version, row.metal, drawn)
-            if pieces:
-                _add(session, after, pieces)
-                kept.save_route(session, part_id, after.version, None)
-                return
-            _routed(session, after, workshop, dict(route_in(row).overruled))
+            kept.save_route(session, part_id, after.version, proposal_kept(found))
+
+    def _built(
+        row: KeptPart, version: int, drawn: dict[str, Any], pieces: tuple[Piece, ...]
+    ) -> None:
+        """The pieces of a part beside it, then a route for each that has none."""
+        with store.writing() as session:
+            after = kept.save_drawn(session, row.id, version, row.metal, drawn)
+            ids = _add(session, after, pieces)
+            kept.save_route(session, row.id, after.version, None)
+            new = [one for part in ids if (one := kept.part_kept(session, part)).route is None]
+        # Routed when it is known what each is tried on.
+        workshop = here()
+        for one in new:
+            # It is kept: that a piece has no route yet, or was changed by now, takes nothing back.
+            with suppress(Refused, Stale):
+                found = propose(part_in(one, workshop))
+                with store.writing() as session:
+                    kept.save_route(session, one.id, one.version, proposal_kept(found))
 
     @routes.post("/{part_id}/school", status_code=204)
     async def take(part_id: RowId, body: SchoolIn) -> None:
         await searched(taken, part_id, body)
 
-    def _add(session: Session, row: KeptPart, pieces: tuple[Piece, ...]) -> None:
-        if row.engine_id is None:
-            raise Refused("It is of no engine: there is nowhere for its parts.", field="engine")
-        there = {one.name: one.id for one in kept.parts_kept(session, row.engine_id)}
-        ids: dict[str, int] = {}
-        for one in pieces:
-            name = one.part.name
-            ids[name] = there.get(name) or _new(session, row, one)
-        for one in pieces:
-            for whole, hole, feature, duty in one.goes_in:
-                add_fit(session, (ids[whole], hole), (ids[one.part.name], feature), duty)
-        # Routed when it is known what each is tried on.
-        for part_id in ids.values():
-            piece = kept.part_kept(session, part_id)
-            if piece.route is None:
-                _routed(session, piece, here(), {})
-
     return routes
 
 
-def _routed(session: Session, row: KeptPart, workshop: Workshop, overruled: dict[str, str]) -> None:
-    """Propose a part's route anew and keep it."""
-    found = propose(part_in(row, workshop), overruled)
-    kept.save_route(session, row.id, row.version, proposal_kept(found))
+def _add(session: Session, row: KeptPart, pieces: tuple[Piece, ...]) -> list[int]:
+    """Add the pieces a part is built of, and what goes into what."""
+    if row.engine_id is None:
+        raise Refused("It is of no engine: there is nowhere for its parts.", field="engine")
+    there = {one.name: one.id for one in kept.parts_kept(session, row.engine_id)}
+    ids: dict[str, int] = {}
+    for one in pieces:
+        name = one.part.name
+        ids[name] = there.get(name) or _new(session, row, one)
+    for one in pieces:
+        for whole, hole, feature, duty in one.goes_in:
+            add_fit(session, (ids[whole], hole), (ids[one.part.name], feature), duty)
+    return list(ids.values())
 
 
 def _new(session: Session, row: KeptPart, piece: Piece) -> int:

@@ -111,6 +111,7 @@ class RouteIn(BaseModel):
 class TickIn(BaseModel):
     """A line of a route done, or not after all."""
 
+    version: int
     mark: str = Field(min_length=1, max_length=300)
     done: bool
 
@@ -212,17 +213,20 @@ class BrokenOut(BaseModel):
 class MeasureIn(BaseModel):
     """What a feature reads, as typed; an empty reading takes it back."""
 
+    version: int
     feature: str = Field(min_length=1, max_length=60)
     reading: str = Field(max_length=100)
     unit: PageUnit = PageUnit.MM
 
 
 class FitIn(BaseModel):
-    """Two features that go together."""
+    """Two features that go together, and which versions of the two parts were looked at."""
 
     hole_part: RowId
+    hole_version: int
     hole_feature: str = Field(min_length=1, max_length=60)
     shaft_part: RowId
+    shaft_version: int
     shaft_feature: str = Field(min_length=1, max_length=60)
     duty: str = Field(min_length=1, max_length=40)
 

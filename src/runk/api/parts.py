@@ -118,7 +118,7 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
     def tick(request: Request, part_id: RowId, body: TickIn, unit: Unit = PageUnit.MM) -> Response:
         request.state.page = unit
         with store.writing() as session:
-            found = kept.tick(session, part_id, body.mark, body.done)
+            found = kept.tick(session, part_id, body.mark, body.done, body.version)
         return out(found, unit)
 
     @routes.post("/parts/{part_id}/measure", response_model=PartOut)
@@ -132,7 +132,7 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
         if reading:
             reading = reading_said(reading, body.unit, workshop)
         with store.writing() as session:
-            found = kept.measure(session, part_id, body.feature, reading)
+            found = kept.measure(session, part_id, body.feature, reading, body.version)
         return out(found, body.unit)
 
     @routes.post("/fits", response_model=PartOut)
@@ -159,6 +159,7 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
                 (body.hole_part, body.hole_feature),
                 (body.shaft_part, body.shaft_feature),
                 body.duty,
+                (body.hole_version, body.shaft_version),
             )
             found = kept.part_kept(session, part)
         return out(found, unit)

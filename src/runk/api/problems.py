@@ -106,8 +106,8 @@ def install(app: FastAPI) -> None:
         return problem(
             409,
             "Saved elsewhere",
-            f"This {stale.what} was saved in another window since you "
-            "opened it. Both are shown; choose which to keep.",
+            f"This {stale.what} was changed in another window since you "
+            "opened it. Nothing was lost: look at it as it is now, then choose.",
             "version",
             theirs=stale.theirs,
         )

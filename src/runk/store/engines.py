@@ -12,6 +12,7 @@ from runk.core.naming import plain_name
 from runk.core.refusals import Refused
 from runk.store.database import now
 from runk.store.models import EngineRow, PartRow
+from runk.store.there import engine_row, part_row
 
 LONGEST_NAME = 120
 Mark = Callable[[Session, int, bool], None]
@@ -66,29 +67,6 @@ def list_engines(session: Session) -> list[EngineWithParts]:
     return [_engine(r) for r in rows]
 
 
-def _engine_row(session: Session, engine_id: int, *, deleted: bool = False) -> EngineRow:
-    row = session.get(EngineRow, engine_id)
-    if row is None or (row.deleted_at is not None and not deleted):
-        raise Refused("That engine is no longer there.", field="engine_id")
-    return row
-
-
-def engine_there(session: Session, engine_id: int) -> None:
-    """See that an engine is there.
-
-    Raises:
-        Refused: It is gone.
-    """
-    _engine_row(session, engine_id)
-
-
-def _part_row(session: Session, part_id: int, *, deleted: bool = False) -> PartRow:
-    row = session.get(PartRow, part_id)
-    if row is None or (row.deleted_at is not None and not deleted):
-        raise Refused("That part is no longer there.", field="part_id")
-    return row
-
-
 def add_engine(session: Session, name: str, note: str = "") -> EngineWithParts:
     """Start an engine."""
     row = EngineRow(name=_named(name, "engine", _engine_names(session)), note=note[:2000], parts=[])
@@ -99,7 +77,7 @@ def add_engine(session: Session, name: str, note: str = "") -> EngineWithParts:
 
 def add_part(session: Session, engine_id: int, name: str, metal: str = "") -> Part:
     """Add a part to an engine."""
-    engine = _engine_row(session, engine_id)
+    engine = engine_row(session, engine_id)
     row = PartRow(name=_named(name, "part", _part_names(engine)), metal=metal[:60])
     engine.parts.append(row)
     session.flush()
@@ -108,21 +86,21 @@ def add_part(session: Session, engine_id: int, name: str, metal: str = "") -> Pa
 
 def rename_engine(session: Session, engine_id: int, name: str) -> EngineWithParts:
     """Give an engine another name."""
-    row = _engine_row(session, engine_id)
+    row = engine_row(session, engine_id)
     row.name = _named(name, "engine", _engine_names(session, engine_id))
     return _engine(row)
 
 
 def rename_part(session: Session, part_id: int, name: str) -> Part:
     """Give a part another name."""
-    row = _part_row(session, part_id)
+    row = part_row(session, part_id)
     row.name = _named(name, "part", _part_names(row.engine, part_id))
     return Part(row.id, row.name, row.metal)
 
 
 def set_engine_deleted(session: Session, engine_id: int, deleted: bool) -> None:
     """Delete an engine, or bring it back."""
-    row = _engine_row(session, engine_id, deleted=True)
+    row = engine_row(session, engine_id, deleted=True)
     if not deleted and row.deleted_at is not None:
         # Its name may be another's by now.
         _named(row.name, "engine", _engine_names(session, engine_id))
@@ -131,7 +109,7 @@ def set_engine_deleted(session: Session, engine_id: int, deleted: bool) -> None:
 
 def set_part_deleted(session: Session, part_id: int, deleted: bool) -> None:
     """Delete a part, or bring it back; what hung on it stays on the slate."""
-    row = _part_row(session, part_id, deleted=True)
+    row = part_row(session, part_id, deleted=True)
     if not deleted and row.deleted_at is not None and row.engine is not None:
         _named(row.name, "part", _part_names(row.engine, part_id))
     row.deleted_at = now() if deleted else None

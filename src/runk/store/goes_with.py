@@ -10,7 +10,8 @@ from sqlalchemy.orm import Session
 from runk.core.refusals import Refused
 from runk.store.database import now
 from runk.store.models import GoesWithRow, PartRow
-from runk.store.parts import part_kept
+from runk.store.parts import part_kept, see_version
+from runk.store.there import part_there
 
 MOST_FITS = 400
 
@@ -43,7 +44,7 @@ def _fit(row: GoesWithRow) -> KeptFit:
 def fits_kept(session: Session, part_id: int | None = None) -> list[KeptFit]:
     """Every fit there is, or those of one part."""
     # A fit with a part that is thrown away sleeps, and is there again with it.
-    there = select(PartRow.id).where(PartRow.deleted_at.is_(None))
+    there = select(PartRow.id).where(part_there())
     rows = (
         select(GoesWithRow)
         .where(
@@ -60,10 +61,23 @@ def fits_kept(session: Session, part_id: int | None = None) -> list[KeptFit]:
     return [_fit(row) for row in session.scalars(rows)]
 
 
-def add_fit(session: Session, hole: tuple[int, str], shaft: tuple[int, str], duty: str) -> KeptFit:
+def add_fit(
+    session: Session,
+    hole: tuple[int, str],
+    shaft: tuple[int, str],
+    duty: str,
+    versions: tuple[int | None, int | None] = (None, None),
+) -> KeptFit:
     """Say that two features go together; said twice it is there once.
 
+    Args:
+        session: Of the change.
+        hole: Part and feature that goes round; ``shaft`` what goes in.
+        duty: What they do together.
+        versions: Of the two parts, as whoever says so saw them.
+
     Raises:
+        Stale: One of the two was changed elsewhere since.
         Refused: A part that is gone, a feature with itself, or too many.
     """
     for part, _ in (hole, shaft):
@@ -72,10 +86,16 @@ def add_fit(session: Session, hole: tuple[int, str], shaft: tuple[int, str], dut
         raise Refused("A feature does not go into itself.", field="shaft_feature")
     every = fits_kept(session)
     same = next((one for one in every if (one.hole, one.shaft) == (hole, shaft)), None)
+    if same is not None and same.duty == duty:
+        return same
+    for (part, _), version in zip((hole, shaft), versions, strict=True):
+        see_version(session.get_one(PartRow, part), version)
     if same is not None:
-        session.get_one(GoesWithRow, same.id).duty = duty
+        row = session.get_one(GoesWithRow, same.id)
+        row.duty = duty
+        _raised(session, same)
         session.flush()
-        return _fit(session.get_one(GoesWithRow, same.id))
+        return _fit(row)
     if len(every) >= MOST_FITS:
         raise Refused(f"{MOST_FITS} fits are kept already.")
     row = GoesWithRow(
@@ -95,8 +115,15 @@ def _sides(fit: KeptFit) -> tuple[tuple[int, str], tuple[int, str]]:
     return fit.hole, fit.shaft
 
 
+def _raised(session: Session, fit: KeptFit) -> None:
+    """Both parts of a fit were changed by it."""
+    for part in {fit.hole[0], fit.shaft[0]}:
+        session.get_one(PartRow, part).version += 1
+
+
 def _tried(session: Session, fit: KeptFit, goes: bool) -> None:
     """What goes with a feature is tried on it; what no longer goes with it is not."""
+    _raised(session, fit)
     for (part, feature), (other, theirs) in ((fit.hole, fit.shaft), (fit.shaft, fit.hole)):
         # Gone or not, it has a name.
         row, mate = session.get_one(PartRow, part), session.get_one(PartRow, other)
@@ -124,6 +151,8 @@ def set_fit_deleted(session: Session, fit_id: int, deleted: bool) -> None:
     again = (one for one in fits_kept(session) if one.id != fit_id and _sides(one) == _sides(mine))
     if not deleted and row.deleted_at is not None and next(again, None) is not None:
         raise Refused("Those two were said to go together again meanwhile.", field="id")
+    if deleted is (row.deleted_at is not None):
+        return
     row.deleted_at = now() if deleted else None
     session.flush()
     _tried(session, _fit(row), not deleted)

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from runk.core.refusals import Refused
 from runk.store.kept import Stale
 from runk.store.models import EngineRow, PartRow
+from runk.store.there import engine_row, part_row
 
 MOST_DONE = 2000
 
@@ -26,7 +27,7 @@ class KeptPart:
         drawn: Blank, features and what else is drawn; None where only its name is there.
         route: Set-ups, and rules overruled; None where none is there.
         done: Lines ticked, in their order.
-        version: Raised when it is drawn or routed anew.
+        version: Raised by every change: drawn, routed, ticked, measured, said to go with another.
         measured: What its features read, as typed.
     """
 
@@ -58,30 +59,21 @@ def _kept(row: PartRow) -> KeptPart:
     )
 
 
-def _row(session: Session, part_id: int) -> PartRow:
-    row = session.get(PartRow, part_id)
-    if row is None or row.deleted_at is not None:
-        raise Refused("That part is no longer there.", field="part_id")
-    return row
-
-
-def part_there(session: Session, part_id: int) -> bool:
-    """Whether a part has not been thrown away."""
-    row = session.get(PartRow, part_id)
-    return row is not None and row.deleted_at is None
-
-
 def part_kept(session: Session, part_id: int) -> KeptPart:
     """One part.
 
     Raises:
         Refused: It is gone.
     """
-    return _kept(_row(session, part_id))
+    return _kept(part_row(session, part_id))
 
 
 def parts_kept(session: Session, engine_id: int | None = None) -> list[KeptPart]:
-    """Every part that is there, of one engine or of all, engine by engine."""
+    """Every part that is there, of one engine or of all, engine by engine.
+
+    Raises:
+        Refused: That engine is gone.
+    """
     rows = (
         select(PartRow)
         .join(EngineRow)
@@ -89,6 +81,7 @@ def parts_kept(session: Session, engine_id: int | None = None) -> list[KeptPart]
         .order_by(PartRow.engine_id, PartRow.id)
     )
     if engine_id is not None:
+        engine_row(session, engine_id)
         rows = rows.where(PartRow.engine_id == engine_id)
     return [_kept(row) for row in session.scalars(rows)]
 
@@ -116,12 +109,30 @@ def part_keys(session: Session, engine_id: int) -> list[PartKey]:
     return [PartKey(i, v, n, m, tuple(d or ()), t or "") for i, v, n, m, d, t in rows]
 
 
-def _fresh(session: Session, part_id: int, version: int) -> PartRow:
-    row = _row(session, part_id)
-    if row.version != version:
-        raise Stale("part", {"version": row.version, "drawn": row.drawn, "route": row.route})
+def _fresh(session: Session, part_id: int, version: int | None) -> PartRow:
+    """The row to be changed, its version raised.
+
+    Args:
+        session: Of the change.
+        part_id: Which.
+        version: As the window that changes it saw it; None where the change follows from
+            another thing that was looked at itself.
+    """
+    row = part_row(session, part_id)
+    see_version(row, version)
     row.version += 1
     return row
+
+
+def see_version(row: PartRow, version: int | None) -> None:
+    """See that a part is still as a window saw it.
+
+    Raises:
+        Stale: It was changed elsewhere since, with it as it stands now.
+    """
+    if version not in (None, row.version):
+        now = {name: getattr(row, name) for name in ("version", "metal", "drawn", "route")}
+        raise Stale("part", {**now, "done": row.done or [], "measured": row.measured or {}})
 
 
 def save_drawn(
@@ -130,7 +141,7 @@ def save_drawn(
     """Keep what a part is.
 
     Raises:
-        Stale: It was drawn or routed elsewhere since.
+        Stale: It was changed elsewhere since.
         Refused: It is gone.
     """
     row = _fresh(session, part_id, version)
@@ -145,7 +156,7 @@ def save_route(
     """Keep how a part is made.
 
     Raises:
-        Stale: It was drawn or routed elsewhere since.
+        Stale: It was changed elsewhere since.
         Refused: It is gone.
     """
     row = _fresh(session, part_id, version)
@@ -154,9 +165,19 @@ def save_route(
     return _kept(row)
 
 
-def tick(session: Session, part_id: int, line: str, done: bool) -> KeptPart:
-    """Mark a line of a route done, or not done after all. Twice is as once."""
-    row = _row(session, part_id)
+def tick(
+    session: Session, part_id: int, line: str, done: bool, version: int | None = None
+) -> KeptPart:
+    """Mark a line of a route done, or not done after all. What stands so already stays so.
+
+    Raises:
+        Stale: It was changed elsewhere since ``version``.
+        Refused: It is gone, or too much of it is ticked.
+    """
+    row = part_row(session, part_id)
+    if done is (line in (row.done or ())):
+        return _kept(row)
+    row = _fresh(session, part_id, version)
     kept = [one for one in row.done or () if one != line]
     if done:
         if len(kept) >= MOST_DONE:
@@ -173,15 +194,22 @@ def engine_name(session: Session, engine_id: int) -> str:
     Raises:
         Refused: It is gone.
     """
-    row = session.get(EngineRow, engine_id)
-    if row is None or row.deleted_at is not None:
-        raise Refused("That engine is no longer there.", field="engine_id")
-    return row.name
+    return engine_row(session, engine_id).name
 
 
-def measure(session: Session, part_id: int, feature: str, reading: str) -> KeptPart:
-    """Keep what a feature reads; an empty reading takes it back."""
-    row = _row(session, part_id)
+def measure(
+    session: Session, part_id: int, feature: str, reading: str, version: int | None = None
+) -> KeptPart:
+    """Keep what a feature reads; an empty reading takes it back. What stands so stays so.
+
+    Raises:
+        Stale: It was changed elsewhere since ``version``.
+        Refused: It is gone.
+    """
+    row = part_row(session, part_id)
+    if (row.measured or {}).get(feature, "") == reading:
+        return _kept(row)
+    row = _fresh(session, part_id, version)
     kept = {k: v for k, v in (row.measured or {}).items() if k != feature}
     if reading:
         kept[feature] = reading

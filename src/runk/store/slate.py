@@ -11,7 +11,8 @@ from sqlalchemy.orm import Session, defer
 
 from runk.core.refusals import Refused
 from runk.store.database import now
-from runk.store.models import PartRow, SlateRow
+from runk.store.models import SlateRow
+from runk.store.there import part_row
 
 LONGEST_NOTE, MOST_LISTED = 2000, 500
 
@@ -74,9 +75,7 @@ def check_part(session: Session, part_id: int | None) -> None:
     """Refuse a part that is not there."""
     if part_id is None:
         return
-    part = session.get(PartRow, part_id)
-    if part is None or part.deleted_at is not None:
-        raise Refused("That part is no longer there.", field="part_id")
+    part_row(session, part_id)
 
 
 def keep(session: Session, kept: SlateRow) -> SlateItem:

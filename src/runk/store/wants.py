@@ -10,8 +10,8 @@ from sqlalchemy.orm import Session
 
 from runk.core.naming import plain_name
 from runk.core.refusals import Refused
-from runk.store.engines import engine_there
 from runk.store.models import WantRow
+from runk.store.there import engine_row
 
 MOST_WANTS = 300
 
@@ -55,7 +55,7 @@ def put_want(
     Raises:
         Refused: The engine is gone, it has no name, or the list is full.
     """
-    engine_there(session, engine_id)
+    engine_row(session, engine_id)
     what = plain_name(what, 120, "thing wanted")
     found = session.scalar(
         select(WantRow).where(WantRow.engine_id == engine_id, WantRow.what == what)
@@ -71,7 +71,12 @@ def put_want(
 
 
 def strike_want(session: Session, engine_id: int, what: str) -> None:
-    """Take something off the list; what a part asks for is missing again."""
+    """Take something off the list; what a part asks for is missing again.
+
+    Raises:
+        Refused: The engine is gone.
+    """
+    engine_row(session, engine_id)
     row = session.scalar(
         select(WantRow).where(WantRow.engine_id == engine_id, WantRow.what == what)
     )

@@ -1,4 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { keep } from './change';
 import { type Schemas, call } from './client';
 import { client, refusalOf } from './queries';
@@ -37,11 +38,27 @@ export const useTonight = (minutes: number, unit: string) =>
 export const useRules = () =>
   useQuery({ queryKey: ['rules'], queryFn: ({ signal }) => call<Rule[]>('GET', '/rules', undefined, signal) });
 
-/** Something done to a part: `what` is the end of its address, `how` whether it replaces or adds. */
+interface Deed {
+  /** The end of its address. */
+  what: string;
+  /** Whether it replaces or adds. */
+  how: 'PUT' | 'POST';
+  body: Record<string, unknown>;
+  /** The version it was begun on, where that is not the one shown when it is sent. */
+  version?: number;
+}
+
+/** Something done to a part: one thing after the other, each on what the one before it left. */
 export function usePartAct(id: number, unit: string) {
   return useMutation({
-    mutationFn: ({ what, how, body }: { what: string; how: 'PUT' | 'POST'; body: Record<string, unknown> }) =>
-      call<Part>(how, `/parts/${id}/${what}${what === 'drawn' ? '' : `?unit=${unit}`}`, body),
+    scope: { id: `part ${id}` },
+    mutationFn: ({ what, how, body, version }: Deed) => {
+      const shown = client.getQueryData<Part>(['part', id, unit])?.version;
+      return call<Part>(how, `/parts/${id}/${what}${what === 'drawn' ? '' : `?unit=${unit}`}`, {
+        version: version ?? shown,
+        ...body,
+      });
+    },
     onSuccess: async (part: Part) => {
       await keep(['part', id, unit], part);
       void client.invalidateQueries({ queryKey: ['work'] });
@@ -56,4 +73,17 @@ export function usePartAct(id: number, unit: string) {
 /** A line, a grip or a feature as the part's own drawing has it; it is kept by its name in millimetres. */
 export function said(part: Part, name: string): string {
   return part.spoken[name] ?? name;
+}
+
+/**
+ * The version that what is edited here was begun on.
+ * What is done to the part elsewhere, but not to what is edited, takes nothing from it: then it is the newest.
+ */
+export function useBegun(part: Part, edited: unknown, editing = true): number {
+  const now = { shown: JSON.stringify(edited), version: part.version };
+  const [begun, begin] = useState(now);
+  if (begun.shown === now.shown) return now.version;
+  if (editing) return begun.version;
+  begin(now);
+  return now.version;
 }

@@ -916,8 +916,10 @@ export interface components {
             duty: string;
             hole_feature: string;
             hole_part: number;
+            hole_version: number;
             shaft_feature: string;
             shaft_part: number;
+            shaft_version: number;
         };
         FitOut: {
             duty: string;
@@ -1584,6 +1586,7 @@ export interface components {
             reading: string;
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
+            version: number;
         };
         MetalFigureOut: {
             label: string;
@@ -3223,6 +3226,7 @@ export interface components {
         TickIn: {
             done: boolean;
             mark: string;
+            version: number;
         };
         TightenAnswerWire: {
             past_snug_deg: components["schemas"]["FigureWire"] | null;

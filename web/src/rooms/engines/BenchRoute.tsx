@@ -24,18 +24,20 @@ export function BenchRoute({ part, act, close }: { part: Part; act: Act; close: 
     if (!act.isPending) act.mutate({ what: 'tick', how: 'POST', body: { mark, done } });
   };
   if (cut !== null) {
-    const back = () => {
+    const back = async () => {
       follow(null);
-      void client.invalidateQueries({ queryKey: ['part'] });
+      await client.invalidateQueries({ queryKey: ['part'] });
     };
     return (
       <FollowCut
         id={cut}
-        close={back}
-        done={() => {
-          if (now) tick(now.mark, true);
-          back();
-        }}
+        close={() => void back()}
+        done={() =>
+          // Its last reading is on the part by now: ticked is what is shown since.
+          void back().then(() => {
+            if (now) tick(now.mark, true);
+          })
+        }
       />
     );
   }

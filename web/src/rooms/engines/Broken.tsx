@@ -40,7 +40,7 @@ function Overrule({ part, act, rule }: { part: Part; act: Act; rule: string }) {
       does: lines.map((one) => one.line),
     }));
     const overruled = { ...part.overruled, [rule]: reason };
-    act.mutate({ what: 'route', how: 'PUT', body: { version: part.version, set_ups, overruled } });
+    act.mutate({ what: 'route', how: 'PUT', body: { set_ups, overruled }, version: part.version });
   };
   if (!open) {
     return (

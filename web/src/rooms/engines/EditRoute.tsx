@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { type Part, said } from '../../api/parts';
+import { type Part, said, useBegun } from '../../api/parts';
 import { Button } from '../../parts/Button';
 import type { Act } from './PartRoom';
 
@@ -11,9 +11,9 @@ interface Draft {
 
 /** The route changed by hand: lines moved, ways of holding chosen, set-ups added; then checked. */
 export function EditRoute({ part, act, done }: { part: Part; act: Act; done: () => void }) {
-  const [ups, setUps] = useState<Draft[]>(
-    part.route.map(({ hold, packing, lines }) => ({ hold, packing, does: lines.map((one) => one.line) })),
-  );
+  const kept = part.route.map(({ hold, packing, lines }) => ({ hold, packing, does: lines.map((one) => one.line) }));
+  const [ups, setUps] = useState<Draft[]>(kept);
+  const version = useBegun(part, kept);
   const [text, setText] = useState<string | null>(null);
   const [dragged, drag] = useState<[number, number] | null>(null);
   const drop = (n: number, at: number) => {
@@ -30,8 +30,8 @@ export function EditRoute({ part, act, done }: { part: Part; act: Act; done: () 
       {
         what: 'route',
         how: 'PUT',
+        version,
         body: {
-          version: part.version,
           set_ups: (text === null ? ups : typed(text)).filter((one) => one.does.length > 0),
           overruled: part.overruled,
         },

@@ -1,9 +1,10 @@
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { type Schemas, call } from '../../api/client';
-import { type Part, said } from '../../api/parts';
+import { type Part, said, useBegun } from '../../api/parts';
 import { refusalOf } from '../../api/queries';
 import { StageView } from '../../drawings/StageView';
+import { Both } from '../../parts/Both';
 import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
 import { usePrefs } from '../../state/prefs';
@@ -15,52 +16,66 @@ interface Drawing {
   metal: string;
   blank: string;
   lines: string[];
+  notes: string;
+  alike: string;
+  harden: boolean;
 }
+
+const drawingOf = (part: Part): Drawing => ({
+  metal: part.metal,
+  blank: part.blank_typed,
+  lines: part.features.map((one) => one.typed),
+  notes: part.notes.join('\n'),
+  alike: String(part.alike),
+  harden: part.harden,
+});
 
 /** What the part is: its blank and its features, a sentence each, drawn as they are typed and saved together. */
 export function Features({ part, act }: { part: Part; act: Act }) {
   const { unit } = usePrefs();
-  const now: Drawing = { metal: part.metal, blank: part.blank_typed, lines: part.features.map((one) => one.typed) };
-  // What was there before each change: the last is on top.
-  const [history, setHistory] = useState<Drawing[]>([now]);
-  const drawing = history.at(-1)!;
-  const { metal, blank, lines } = drawing;
-  const [notes, setNotes] = useState(part.notes.join('\n'));
-  const [alike, setAlike] = useState(String(part.alike));
-  const [harden, setHarden] = useState(part.harden);
-  const [more, setMore] = useState(false);
+  const now = drawingOf(part);
+  // As it was begun, and after each change: the last is on top. Unchanged, it is as it is kept.
+  const [history, setHistory] = useState<Drawing[]>([]);
+  const drawing = history.at(-1) ?? now;
+  const { metal, blank, lines, notes, alike, harden } = drawing;
+  const changed = history.length > 0;
+  const version = useBegun(part, now, changed);
   const [moving, move] = useState<number | null>(null);
-  const changed = history.length > 1 || more;
   const page = part.features.length ? part.unit : unit;
   const look = useLook(
     { name: part.name, metal, blank, features: lines.filter((one) => one.trim()), unit: page },
-    history.length > 1,
+    changed,
   );
   // Letters of one word are one change.
   const put = (next: Partial<Drawing>, typing = false) => {
     const after = { ...drawing, ...next };
-    setHistory((before) => (typing && before.length > 1 ? [...before.slice(0, -1), after] : [...before, after]));
+    setHistory((before) => (typing && before.length > 0 ? [...before.slice(0, -1), after] : [...before, after]));
   };
   const putLines = (next: string[]) => put({ lines: next });
-  const save = (sure = false) =>
-    act.mutate({
-      what: 'drawn',
-      how: 'PUT',
-      body: {
-        version: part.version,
-        metal,
-        blank,
-        features: lines,
-        notes: notes.split('\n').filter((one) => one.trim()),
-        tries: part.tries,
-        alike: Number(alike) || 1,
-        harden,
-        schools: part.schools,
-        sure,
-        unit: page,
+  const save = (sure = false, on = version) =>
+    act.mutate(
+      {
+        what: 'drawn',
+        how: 'PUT',
+        version: on,
+        body: {
+          metal,
+          blank,
+          features: lines,
+          notes: notes.split('\n').filter((one) => one.trim()),
+          tries: part.tries,
+          alike: Number(alike) || 1,
+          harden,
+          schools: part.schools,
+          sure,
+          unit: page,
+        },
       },
-    });
+      { onSuccess: () => setHistory([]) },
+    );
   const refused = refusalOf(act.error);
+  // Drawn in another window meanwhile: both are shown.
+  const stale = changed && version !== part.version;
   const cut = (n: number) => putLines(lines.filter((_, at) => at !== n));
   const copy = (n: number) => putLines([...lines.slice(0, n + 1), lines[n]!, ...lines.slice(n + 1)]);
   const drop = (to: number) => {
@@ -146,8 +161,8 @@ export function Features({ part, act }: { part: Part; act: Act }) {
             metal: found.metal || metal,
             blank: found.blank || blank,
             lines: [...lines.filter((one) => one.trim()), ...found.lines.map((one) => one.line)],
+            ...(found.alike > 1 && { alike: String(found.alike) }),
           });
-          if (found.alike > 1) setAlike(String(found.alike));
         }}
       />
       {look?.problem && (
@@ -157,26 +172,25 @@ export function Features({ part, act }: { part: Part; act: Act }) {
       )}
       <div className="flex flex-wrap gap-2">
         <Button onClick={() => putLines([...lines, ''])}>Add a feature</Button>
-        {history.length > 1 && <Button onClick={() => setHistory(history.slice(0, -1))}>Undo</Button>}
+        {changed && <Button onClick={() => setHistory(history.slice(0, -1))}>Undo</Button>}
         {changed && (
           <>
-            <Button look="main" onClick={() => save()} disabled={act.isPending}>
+            <Button look="main" onClick={() => save()} disabled={act.isPending || stale}>
               Keep it so
             </Button>
-            <Button
-              onClick={() => {
-                setHistory([now]);
-                setNotes(part.notes.join('\n'));
-                setAlike(String(part.alike));
-                setHarden(part.harden);
-                setMore(false);
-              }}>
-              Undo all
-            </Button>
+            <Button onClick={() => setHistory([])}>Undo all</Button>
           </>
         )}
       </div>
       {changed && refused && <Said problem={refused} />}
+      {stale && (
+        <Both
+          theirs={<Brief drawing={now} />}
+          mine={<Brief drawing={drawing} />}
+          takeTheirs={() => setHistory([])}
+          keepMine={() => save(false, part.version)}
+        />
+      )}
       {changed && refused?.field === 'sure' && <Button onClick={() => save(true)}>Take it all the same</Button>}
       {Object.entries(part.tries).map(([feature, mate]) => (
         <p key={feature}>
@@ -190,10 +204,7 @@ export function Features({ part, act }: { part: Part; act: Act }) {
             aria-label="Notes on the drawing, a line each"
             value={notes}
             rows={Math.max(2, notes.split('\n').length)}
-            onChange={(event) => {
-              setNotes(event.target.value);
-              setMore(true);
-            }}
+            onChange={(event) => put({ notes: event.target.value }, true)}
             placeholder="A correction, and why"
             className="w-full rounded border border-line bg-paper p-2"
           />
@@ -203,10 +214,7 @@ export function Features({ part, act }: { part: Part; act: Act }) {
               <input
                 value={alike}
                 inputMode="numeric"
-                onChange={(event) => {
-                  setAlike(event.target.value);
-                  setMore(true);
-                }}
+                onChange={(event) => put({ alike: event.target.value }, true)}
                 className="figures min-h-11 w-20 rounded border border-line bg-paper px-2"
               />
             </label>
@@ -215,10 +223,7 @@ export function Features({ part, act }: { part: Part; act: Act }) {
                 type="checkbox"
                 className="size-6 accent-(--mark)"
                 checked={harden}
-                onChange={(event) => {
-                  setHarden(event.target.checked);
-                  setMore(true);
-                }}
+                onChange={(event) => put({ harden: event.target.checked })}
               />
               hardened when all is done
             </label>
@@ -231,6 +236,20 @@ export function Features({ part, act }: { part: Part; act: Act }) {
         </p>
       )}
     </section>
+  );
+}
+
+function Brief({ drawing }: { drawing: Drawing }) {
+  return (
+    <ul>
+      <li className="text-soft">
+        {drawing.metal} {drawing.blank}
+      </li>
+      {drawing.lines.map((line, n) => (
+        <li key={n}>{line}</li>
+      ))}
+      {drawing.notes && <li className="text-soft">{drawing.notes}</li>}
+    </ul>
   );
 }
 

@@ -96,25 +96,29 @@ function NewFit({ part, done }: { part: Part; done: () => void }) {
     const [hole, shaft] =
       goes === 'in'
         ? [
-            { id: other, key: theirs },
-            { id: part.id, key: mine },
+            { id: other, version: there?.version, key: theirs },
+            { id: part.id, version: part.version, key: mine },
           ]
         : [
-            { id: part.id, key: mine },
-            { id: other, key: theirs },
+            { id: part.id, version: part.version, key: mine },
+            { id: other, version: there?.version, key: theirs },
           ];
     try {
       await call('POST', `/fits?part=${part.id}&unit=${unit}`, {
         hole_part: hole.id,
+        hole_version: hole.version,
         hole_feature: hole.key,
         shaft_part: shaft.id,
+        shaft_version: shaft.version,
         shaft_feature: shaft.key,
         duty,
       });
       await client.invalidateQueries({ queryKey: ['part'] });
       done();
     } catch (error) {
-      setRefused(refusalOf(error));
+      const problem = refusalOf(error);
+      if (problem?.status === 409) await client.invalidateQueries({ queryKey: ['part'] });
+      setRefused(problem);
     }
   };
   return (

@@ -60,7 +60,7 @@ function Whole({ part, act }: { part: Part; act: Act }) {
   const refused = refusalOf(act.error);
   const propose = () => {
     show(null);
-    act.mutate({ what: 'propose', how: 'POST', body: { version: part.version } });
+    act.mutate({ what: 'propose', how: 'POST', body: {} });
   };
   return (
     <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1.4fr)_minmax(22rem,1fr)]">
@@ -96,7 +96,7 @@ function Whole({ part, act }: { part: Part; act: Act }) {
         </div>
         <Broken part={part} act={act} />
         {editing ? (
-          <EditRoute key={part.version} part={part} act={act} done={() => edit(false)} />
+          <EditRoute part={part} act={act} done={() => edit(false)} />
         ) : (
           <SetUps part={part} act={act} shown={at} show={show} />
         )}
@@ -116,7 +116,7 @@ function Whole({ part, act }: { part: Part; act: Act }) {
         {part.stages.length > 0 && <Played part={part} at={Math.min(at, part.stages.length - 1)} show={show} />}
         <WorkedOut part={part} />
         <GoesWith part={part} />
-        <Features key={part.version} part={part} act={act} />
+        <Features part={part} act={act} />
         {routed && (
           <div className="flex flex-wrap gap-2">
             <Download href={`/api/parts/${part.id}/sheet.pdf?unit=${unit}`}>Sheet, A4</Download>
