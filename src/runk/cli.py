@@ -214,10 +214,11 @@ def _backup(arguments: argparse.Namespace) -> int:
 
 
 def _restore(arguments: argparse.Namespace) -> int:
+    from runk.api.every_page import read_every_page
     from runk.store.copies import restore
     from runk.store.database import database_url, file_of
 
-    aside = restore(arguments.file, file_of(database_url()))
+    aside = restore(arguments.file, file_of(database_url()), read_every_page)
     print(f"Restored from {arguments.file}." + (f" What was there is in {aside}." if aside else ""))
     return 0
 

@@ -23,6 +23,7 @@ from sqlalchemy import Connection, event
 from runk.api.app import create_app
 from runk.api.cutbook import CutBook
 from runk.api.door import COOKIE, EVERYBODY_TRIES, Door, token_of
+from runk.api.every_page import read_every_page
 from runk.api.guard import LOCAL_HOSTS, host_of
 from runk.api.patience import Patient
 from runk.core.catalogue import CATALOGUE
@@ -203,7 +204,30 @@ def _broken_row(file: Path) -> None:
         one.commit()
 
 
-SPOILT = [_newer, _doubled, _without_a_table, _foreign, _broken_row]
+def _other_shape(column: str, value: str, gone: bool = False) -> Any:
+    def spoil(file: Path) -> None:
+        with closing(sqlite3.connect(file)) as one:
+            when = "'2026-11-01 00:00:00'" if gone else "NULL"
+            one.execute(
+                "INSERT INTO part (engine_id, name, metal, version, drawn, deleted_at) SELECT id, 'x',"
+                f' \'brass\', 1, \'{{"blank":"bar 20","features":["face at 0"]}}\', {when}'
+                " FROM engine LIMIT 1"
+            )
+            one.execute(f"UPDATE part SET {column} = ? WHERE name = 'x'", (value,))
+            one.commit()
+
+    return spoil
+
+
+# JSON that reads, of another shape: no page that shows it would.
+SHAPES = [
+    _other_shape("drawn", '{"features":7}'),
+    _other_shape("drawn", '{"features":7}', gone=True),
+    _other_shape("done", "7"),
+    _other_shape("route", "[1]"),
+    _other_shape("measured", "4"),
+]
+SPOILT = [_newer, _doubled, _without_a_table, _foreign, _broken_row, *SHAPES]
 
 
 @pytest.mark.parametrize("spoil", SPOILT)
@@ -215,8 +239,10 @@ def test_a_backup_that_could_not_be_run_on_is_refused_and_nothing_changes(
     spoil(copy)
     before = sorted(tmp_path.iterdir())
     with pytest.raises(Refused) as refused:
-        restore(copy, filled.file)
+        restore(copy, filled.file, read_every_page)
     assert "\n" not in refused.value.says
+    assert ".." not in refused.value.says
+    assert "tried.sqlite3" not in refused.value.says
     assert sorted(tmp_path.iterdir()) == before
     with filled.reading() as session:
         assert session.connection().exec_driver_sql("SELECT count(*) FROM slate").scalar() == 3
@@ -277,7 +303,7 @@ def test_readings_that_are_gone_do_not_go_on_counting(filled: Store, tmp_path: P
     backup(filled.file, copy)
     for n, size in enumerate((15.5, 15.3)):
         read(f"lost-{n:04d}", size)
-    restore(copy, filled.file)
+    restore(copy, filled.file, read_every_page)
     with book.reading() as session:
         page = book.page(session, cut)
     assert [e.sizes_mm for e in page.events] == [(15.9,), (15.7,)]

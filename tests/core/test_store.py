@@ -12,6 +12,7 @@ from alembic.migration import MigrationContext
 from sqlalchemy import text
 from sqlalchemy.exc import IntegrityError
 
+from runk.api.every_page import read_every_page
 from runk.core.machines.machine import Machine, SpeedStep
 from runk.core.refusals import Refused
 from runk.demo.back_shed import LATHE, MACHINES, MILL, WORKSHOP
@@ -189,7 +190,7 @@ def test_backup_and_restore_bring_everything_back(filled: Store, tmp_path: Path)
         before = slate.list_slate(session)
         slate.wipe(session, before[0].id)
         delete_machine(session, "lathe")
-    aside = restore(copy, filled.file)
+    aside = restore(copy, filled.file, read_every_page)
     assert aside is not None
     assert aside.exists()
     again = Store(filled.url)
@@ -206,9 +207,9 @@ def test_restoring_something_else_changes_nothing(
     wrong = tmp_path / "wrong.sqlite3"
     wrong.write_bytes(content)
     with pytest.raises(Refused, match="no Runk backup"):
-        restore(wrong, filled.file)
+        restore(wrong, filled.file, read_every_page)
     with pytest.raises(Refused, match="does not exist"):
-        restore(tmp_path / "nowhere", filled.file)
+        restore(tmp_path / "nowhere", filled.file, read_every_page)
     with filled.writing() as session:
         assert len(list_machines(session)) == 2
 

@@ -16,6 +16,7 @@ from alembic.config import Config
 from sqlalchemy import MetaData, inspect
 
 from runk.api.cutbook import CutBook
+from runk.api.every_page import read_every_page
 from runk.cli import main, stored_workshop
 from runk.core.machines.machine import Machine
 from runk.core.plan.events import Event, EventKind
@@ -103,7 +104,7 @@ def test_a_backup_brings_back_cuts_and_trays(tmp_path: Path, templates: Path) ->
         one = list_tools(session)[0]
         mark_tool(session, one.id, one.version, State.BENT)
     store.close()
-    aside = restore(kept, here)
+    aside = restore(kept, here, read_every_page)
     assert aside is not None
     again = Store(f"sqlite:///{here}")
     with again.writing() as session:

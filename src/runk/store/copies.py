@@ -5,12 +5,16 @@ from __future__ import annotations
 import contextlib
 import sqlite3
 import tempfile
+from collections.abc import Callable
 from pathlib import Path
+from typing import TYPE_CHECKING
 
-from sqlalchemy import select
 from sqlalchemy.exc import SQLAlchemyError
 
 from runk.core.refusals import Refused
+
+if TYPE_CHECKING:
+    from runk.store.database import Store
 
 
 def backup(source: Path, target: Path) -> None:
@@ -90,10 +94,16 @@ def _copy(source: Path, target: Path) -> None:
         old.backup(new)
 
 
-def restore(source: Path, target: Path) -> Path | None:
+def restore(source: Path, target: Path, pages: Callable[[Store], None]) -> Path | None:
     """Put a backup in the store's place; what was there is set aside, never deleted.
 
-    It is tried first on a copy: brought to today's shape and read whole.
+    It is tried first on a copy: brought to today's shape, and every page of it read.
+
+    Args:
+        source: The backup.
+        target: The store's file.
+        pages: Reads every page of a store that may be changed, and raises ValueError where one
+            cannot be read.
 
     Returns:
         Where the old store was set aside, or None where there was none.
@@ -110,10 +120,16 @@ def restore(source: Path, target: Path) -> Path | None:
         try:
             _sound(source)
             _copy(source, tried)
-            _read_whole(tried)
+            _read_whole(tried, pages)
+        except Refused as refused:
+            says = refused.says.replace(str(tried), str(source)).replace(tried.name, source.name)
+            raise Refused(says if "othing" in says else f"{says} Nothing was changed.") from None
         except (OSError, sqlite3.Error, SQLAlchemyError, ValueError, LookupError) as broken:
-            says = f"{source} is no Runk backup, or is damaged: {broken}"
-            raise Refused(f"{says.splitlines()[0][:200]}. Nothing was changed.") from None
+            why = (
+                str(broken).splitlines()[0].rstrip(".")[:150] if str(broken) else "it does not read"
+            )
+            says = f"{source} is no Runk backup, or is damaged: {why}. Nothing was changed."
+            raise Refused(says) from None
         aside = None
         if target.exists():
             aside = target.with_name(f"{target.stem}-before-restore-{now():%Y%m%d-%H%M%S}.sqlite3")
@@ -142,29 +158,28 @@ def _sound(source: Path) -> None:
             raise Refused(f"{source} is no Runk backup, or is damaged; nothing was changed.")
 
 
-def _read_whole(file: Path) -> None:
-    """Bring a copy to today's shape and read every row of it as Runk would.
+def _read_whole(file: Path, pages: Callable[[Store], None]) -> None:
+    """Bring a copy to today's shape and read every page of it as Runk would.
 
     Raises:
         Refused: It is no store of Runk's, or one of a newer Runk's.
+        ValueError: A page of it cannot be read.
     """
     from runk.store.database import Store
-    from runk.store.machines import list_machines
-    from runk.store.metals import list_metals
     from runk.store.migrate import version_of
-    from runk.store.models import Base
-    from runk.store.slate import list_slate
-    from runk.store.tools import list_tools
 
     if version_of(file) is None:
         raise Refused(f"{file.name} is no Runk backup: it is empty. Nothing was changed.")
     store = Store(f"sqlite:///{file}")
     try:
         store.migrate()
-        with store.reading() as session:
-            for mapper in Base.registry.mappers:
-                session.scalars(select(mapper.class_)).all()
-            for read in (list_machines, list_metals, list_tools, list_slate):
-                read(session)
+    finally:
+        store.close()
+    # Reading puts back what was thrown away: it has a copy of its own.
+    read = file.with_name("read.sqlite3")
+    _copy(file, read)
+    store = Store(f"sqlite:///{read}")
+    try:
+        pages(store)
     finally:
         store.close()
