@@ -44,7 +44,7 @@ def add_files(commands: Any, workshop: Callable[[], Workshop]) -> None:
     out = commands.add_parser("export", help="an engine and its parts into a file")
     out.add_argument("engine", help="its name")
     out.add_argument("file", type=Path, help="JSON to write")
-    out.set_defaults(run=_export)
+    out.set_defaults(run=lambda arguments: _export(arguments, workshop()))
     into = commands.add_parser("import", help="an engine and its parts from JSON, or a list in CSV")
     into.add_argument("file", type=Path)
     into.add_argument("--engine", default="", help="its name, where the file does not say")
@@ -52,8 +52,8 @@ def add_files(commands: Any, workshop: Callable[[], Workshop]) -> None:
     into.set_defaults(run=lambda arguments: _import(arguments, workshop()))
 
 
-def _export(arguments: argparse.Namespace) -> int:
-    from runk.api.part_files import engine_text
+def _export(arguments: argparse.Namespace, workshop: Workshop) -> int:
+    from runk.api.engine_file import engine_text
     from runk.store.database import Store
 
     rows = kept_parts(arguments.engine)
@@ -62,7 +62,7 @@ def _export(arguments: argparse.Namespace) -> int:
     rows = [row for row in rows if row.engine_id == rows[0].engine_id]
     store = Store()
     with store.reading() as session:
-        text = engine_text(session, rows[0].engine, rows)
+        text = engine_text(session, rows[0].engine, rows, workshop)
     store.close()
     try:
         arguments.file.write_text(text, encoding="utf-8")
@@ -73,7 +73,8 @@ def _export(arguments: argparse.Namespace) -> int:
 
 
 def _import(arguments: argparse.Namespace, workshop: Workshop) -> int:
-    from runk.api.part_files import put_engine, read_rows
+    from runk.api.cutbook import CutBook
+    from runk.api.engine_file import put_engine, read_rows
     from runk.store.database import Store
 
     try:
@@ -85,7 +86,7 @@ def _import(arguments: argparse.Namespace, workshop: Workshop) -> int:
     store = Store()
     store.migrate()
     with store.writing() as session:
-        made = put_engine(session, read)
+        made = put_engine(session, read, CutBook(store), workshop)
     store.close()
     print(f"{made.name}: {len(made.parts)} parts")
     return 0

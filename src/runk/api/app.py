@@ -108,7 +108,7 @@ def create_app(
     app.include_router(part_schools.router(store, reader.workshop))
     app.include_router(engine_work.router(store, reader.workshop))
     app.include_router(wanted.router(store, reader.workshop))
-    app.include_router(part_files.router(store, reader.workshop))
+    app.include_router(part_files.router(store, book, reader.workshop))
     app.include_router(practice.router(reader.workshop))
     app.include_router(cuts.router(book, reader.workshop, catalogue))
     app.include_router(mates.router(book, reader.workshop))

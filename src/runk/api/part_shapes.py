@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, StrictBool
 
 from runk.api.ids import RowId
 from runk.api.part_kept import WorkedOut
@@ -22,10 +22,10 @@ class DrawnIn(BaseModel):
     blank: str = Field(max_length=300)
     features: list[str] = Field(max_length=200)
     notes: list[Annotated[str, Field(max_length=300)]] = Field(default=[], max_length=100)
-    tries: dict[str, str] = Field(default={}, max_length=100)
+    tries: dict[str, Annotated[str, Field(max_length=200)]] = Field(default={}, max_length=100)
     alike: int = Field(default=1, ge=1, le=1000)
-    harden: bool = False
-    schools: dict[str, str] = Field(default={}, max_length=10)
+    harden: StrictBool = False
+    schools: dict[str, Annotated[str, Field(max_length=20)]] = Field(default={}, max_length=10)
     sure: bool = False
     unit: PageUnit = PageUnit.MM
 
@@ -105,7 +105,7 @@ class RouteIn(BaseModel):
 
     version: int
     set_ups: list[SetUpIn] = Field(max_length=100)
-    overruled: dict[str, str] = Field(default={}, max_length=100)
+    overruled: dict[str, Annotated[str, Field(max_length=500)]] = Field(default={}, max_length=100)
 
 
 class TickIn(BaseModel):

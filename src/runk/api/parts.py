@@ -7,6 +7,7 @@ from fastapi import APIRouter, Request, Response
 from runk.api.calculators import Here, written
 from runk.api.cutbook import CutBook
 from runk.api.ids import RowId, Unit
+from runk.api.part_bounds import see_marks, see_reading, see_route, see_side
 from runk.api.part_fits import fits_out, touched
 from runk.api.part_kept import worked_out
 from runk.api.part_shapes import DrawnIn, FitIn, MeasureIn, NewIn, PartOut, RouteIn, TickIn
@@ -16,12 +17,10 @@ from runk.api.worked import searched
 from runk.core.fits.question import duties
 from runk.core.refusals import Refused
 from runk.core.route.drawn.together import one_each
-from runk.core.route.fitting import is_hole, reading_said
 from runk.core.route.propose import propose
 from runk.core.route.reading import blank_heard, metal_said, part_of
-from runk.core.route.route import see_bounded
 from runk.core.units import PageUnit
-from runk.formats.part_json import proposal_kept
+from runk.formats.part_json import proposal_kept, spoken_route
 from runk.store import parts as kept
 from runk.store.database import Store
 from runk.store.goes_with import add_fit, set_fit_deleted
@@ -92,7 +91,7 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
     ) -> Response:
         request.state.page = unit
         typed = body.model_dump(exclude={"version"})
-        see_bounded(typed["set_ups"])
+        see_route(typed)
         with store.writing() as session:
             found = kept.save_route(session, part_id, body.version, typed)
         return out(found, unit)
@@ -117,7 +116,12 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
     @routes.post("/parts/{part_id}/tick", response_model=PartOut)
     def tick(request: Request, part_id: RowId, body: TickIn, unit: Unit = PageUnit.MM) -> Response:
         request.state.page = unit
+        workshop = here()
         with store.writing() as session:
+            if body.done:
+                row = kept.part_kept(session, part_id)
+                job = part_in(row, workshop)
+                see_marks([body.mark], job, spoken_route(job, route_in(row)))
             found = kept.tick(session, part_id, body.mark, body.done, body.version)
         return out(found, unit)
 
@@ -127,10 +131,8 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
         workshop, reading = here(), " ".join(body.reading.split())
         with store.reading() as session:
             before = kept.part_kept(session, part_id)
-        if body.feature not in part_in(before, workshop).part.by_key:
-            raise Refused(f"There is no feature `{body.feature}`.", field="feature")
-        if reading:
-            reading = reading_said(reading, body.unit, workshop)
+        part = part_in(before, workshop).part
+        reading = see_reading(part, body.feature, reading, body.unit, workshop)
         with store.writing() as session:
             found = kept.measure(session, part_id, body.feature, reading, body.version)
         return out(found, body.unit)
@@ -147,12 +149,7 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
                 (body.shaft_part, body.shaft_feature, False),
             ):
                 row = kept.part_kept(session, part_id)
-                there = part_in(row, workshop).part.by_key.get(feature)
-                if there is None:
-                    raise Refused(f"{row.name} has no feature `{feature}`.", field="feature")
-                if is_hole(there) is not hollow:
-                    what = "nothing goes into it" if hollow else "it goes into nothing"
-                    raise Refused(f"{feature} of {row.name}: {what}.", field="feature")
+                see_side(part_in(row, workshop).part, feature, hollow)
         with store.writing() as session:
             add_fit(
                 session,

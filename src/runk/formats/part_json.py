@@ -20,9 +20,11 @@ from runk.core.route.reading import blank_heard, part_of
 from runk.core.route.route import Job, Route, SetUp, step_of
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
+from runk.formats.hung_json import hung_of
 
 VERSION = 2
 MOST_WANTED, MOST_OF_ONE = 300, 10_000
+MOST_DONE = 2000
 MOST_PARTS, MOST_SET_UPS, MOST_LINES, LONGEST_LINE = 200, 100, 400, 300
 _PART = frozenset(
     {
@@ -88,6 +90,9 @@ class EngineFile:
         named: Those that are only named yet, as they are kept.
         goes_with: Which features of which parts go together, and what they do.
         wanted: What is wanted for it, and how it stands.
+        note: On the engine.
+        order: Names of its parts as the file has them.
+        hung: Answers kept, cuts and mates of its parts, as plain data.
     """
 
     engine: str
@@ -95,6 +100,9 @@ class EngineFile:
     named: tuple[dict[str, Any], ...] = ()
     goes_with: tuple[Together, ...] = ()
     wanted: tuple[Wanted, ...] = ()
+    note: str = ""
+    order: tuple[str, ...] = ()
+    hung: dict[str, list[dict[str, Any]]] = field(default_factory=dict)
 
 
 def engine_of(
@@ -121,7 +129,7 @@ def engine_of(
     if not isinstance(document, dict):
         raise Refused("That file holds no parts.", field="file")
     version = document.get("version", VERSION)
-    if not isinstance(version, int) or version > VERSION:
+    if not isinstance(version, int) or isinstance(version, bool) or not 1 <= version <= VERSION:
         raise Refused(
             f"That file is of version {str(version)[:20]}; this Runk reads up to {VERSION}.",
             field="version",
@@ -135,11 +143,14 @@ def engine_of(
     unit = _unit(document.get("unit", page.value))
     bare = [row for row in rows if named and isinstance(row, dict) and not row.get("features")]
     parts: list[PartFile] = []
+    order: list[str] = []
     for n, row in enumerate(rows, 1):
         if row in bare:
+            order.append(_text(row, "name", 120))
             continue
         try:
             parts.append(_part(row, n, metals, unit))
+            order.append(parts[-1].part.name)
         except Refused as refused:
             if failed is None:
                 raise
@@ -152,7 +163,16 @@ def engine_of(
             raise Refused(f"Two parts are called {name}.", field="name")
     together = tuple(_together(one, names) for one in _list(document, "goes_with"))
     wanted = tuple(_wanted(document))
-    return EngineFile(_text(document, "engine", 120), tuple(parts), only, together, wanted)
+    return EngineFile(
+        _text(document, "engine", 120),
+        tuple(parts),
+        only,
+        together,
+        wanted,
+        _text(document, "note"),
+        tuple(order),
+        hung_of(document, set(names)),
+    )
 
 
 def _together(row: Any, names: list[str]) -> Together:
@@ -232,10 +252,10 @@ def _part(row: Any, n: int, metals: Mapping[str, Metal], page: PageUnit) -> Part
         blank,
         features,
         page,
-        notes=tuple(_lines(row, "notes")),
+        notes=tuple(_as_typed(row, "notes")),
         tries={str(k): v for k, v in tries.items()},
         alike=alike,
-        harden=row.get("harden") is True,
+        harden=_yes(row, "harden"),
         schools=_words(row, "schools", 10),
     )
     lost = sorted(set(part.tries) - set(part.by_key))
@@ -258,7 +278,7 @@ def _part(row: Any, n: int, metals: Mapping[str, Metal], page: PageUnit) -> Part
     measured = _words(row, "measured", 200)
     route = _route(row, name)
     proof = _proof(row, name) if route is not None else {}
-    return PartFile(part, route, tuple(_lines(row, "done")), drawn, measured, proof)
+    return PartFile(part, route, tuple(_as_typed(row, "done", MOST_DONE)), drawn, measured, proof)
 
 
 def _proof(row: Mapping[str, Any], name: str) -> dict[str, Any]:
@@ -274,7 +294,8 @@ def _proof(row: Mapping[str, Any], name: str) -> dict[str, Any]:
         for one in reasons
     ):
         raise Refused(f"{name}: `reasons` are rules and what they forced.", field="reasons")
-    return {"proved": proved, "at_least": max(0, least), "reasons": reasons}
+    proof = {"proved": proved, "at_least": max(0, least), "reasons": reasons}
+    return {name: value for name, value in proof.items() if name in row}
 
 
 _LONGEST_REASON = 1000
@@ -289,11 +310,16 @@ def _wanted(document: Mapping[str, Any]) -> Iterator[Wanted]:
         if not isinstance(row, dict):
             raise Refused("A thing wanted is an object.", field="wanted")
         what, many = _text(row, "what", 120), row.get("many", 1)
-        if not what or not isinstance(many, int) or not 0 <= many <= MOST_OF_ONE:
+        if (
+            not what
+            or not isinstance(many, int)
+            or isinstance(many, bool)
+            or not 1 <= many <= MOST_OF_ONE
+        ):
             raise Refused("A thing wanted has a name and a count.", field="wanted")
         if row.get("state", "missing") not in _STATES:
             raise Refused(f"{what[:40]} is {' or '.join(_STATES)}.", field="wanted")
-        yield Wanted(what, many, str(row.get("state", "missing")), row.get("bought") is True)
+        yield Wanted(what, many, str(row.get("state", "missing")), _yes(row, "bought"))
 
 
 def _words(row: Mapping[str, Any], name: str, most: int) -> dict[str, str]:
@@ -320,15 +346,26 @@ def _metal(name: str, metals: Mapping[str, Metal]) -> str:
     return "" if not name else find_metal(name, dict(metals)).key
 
 
-def _lines(row: Mapping[str, Any], name: str) -> list[str]:
+def _yes(row: Mapping[str, Any], name: str) -> bool:
+    value = row.get(name, False)
+    if not isinstance(value, bool):
+        raise Refused(f"`{name}` is true or false.", field=name)
+    return value
+
+
+def _as_typed(row: Mapping[str, Any], name: str, most: int = MOST_LINES) -> list[str]:
     found = _list(row, name)
     if not all(isinstance(one, str) and len(one) <= LONGEST_LINE for one in found):
         raise Refused(
             f"`{name}` is a list of lines of up to {LONGEST_LINE} characters.", field=name
         )
-    if len(found) > MOST_LINES:
-        raise Refused(f"`{name}` has {len(found)} lines; {MOST_LINES} are the most.", field=name)
-    return [" ".join(one.split()) for one in found]
+    if len(found) > most:
+        raise Refused(f"`{name}` has {len(found)} lines; {most} are the most.", field=name)
+    return list(found)
+
+
+def _lines(row: Mapping[str, Any], name: str) -> list[str]:
+    return [" ".join(one.split()) for one in _as_typed(row, name)]
 
 
 def _route(row: Mapping[str, Any], name: str) -> Route | None:
@@ -345,7 +382,7 @@ def _route(row: Mapping[str, Any], name: str) -> Route | None:
     overruled = row.get("overruled", {})
     if not isinstance(overruled, dict) or not all(isinstance(v, str) for v in overruled.values()):
         raise Refused(f"{name}: `overruled` is rule by rule the reason.", field="overruled")
-    return Route(tuple(found), {str(k): v[:2000] for k, v in overruled.items()})
+    return Route(tuple(found), {str(k): v for k, v in overruled.items()})
 
 
 def spoken_route(job: Job, route: Route) -> Route:
@@ -415,6 +452,8 @@ def engine_plain(
     page: PageUnit = PageUnit.MM,
     goes_with: Iterable[Together] = (),
     wanted: Iterable[Wanted] = (),
+    note: str = "",
+    hung: Mapping[str, list[dict[str, Any]]] | None = None,
 ) -> dict[str, Any]:
     """An engine as a document that :func:`engine_of` reads back.
 
@@ -424,6 +463,8 @@ def engine_plain(
         page: What a bare number means in those that do not say.
         goes_with: What goes with what.
         wanted: What is wanted for it.
+        note: On it.
+        hung: Answers kept, cuts and mates of its parts, by the name of their list.
     """
     wants = [asdict(one) for one in wanted]
     together = [
@@ -434,7 +475,9 @@ def engine_plain(
         "version": VERSION,
         "unit": page.value,
         "engine": engine,
+        **({"note": note} if note else {}),
         "parts": [dict(row) for row in rows],
         **({"goes_with": together} if together else {}),
         **({"wanted": wants} if wants else {}),
+        **{name: rows for name, rows in (hung or {}).items() if rows},
     }

@@ -14,7 +14,7 @@ from runk.store.database import now
 from runk.store.models import EngineRow, PartRow
 from runk.store.there import engine_row, part_row
 
-LONGEST_NAME = 120
+LONGEST_NAME, MOST_PARTS = 120, 200
 Mark = Callable[[Session, int, bool], None]
 
 
@@ -67,17 +67,31 @@ def list_engines(session: Session) -> list[EngineWithParts]:
     return [_engine(r) for r in rows]
 
 
+def engine_note(session: Session, engine_id: int | None) -> str:
+    """What is noted on an engine; nothing on none."""
+    row = session.get(EngineRow, engine_id) if engine_id is not None else None
+    return row.note if row is not None else ""
+
+
 def add_engine(session: Session, name: str, note: str = "") -> EngineWithParts:
     """Start an engine."""
-    row = EngineRow(name=_named(name, "engine", _engine_names(session)), note=note[:2000], parts=[])
+    row = EngineRow(
+        name=_named(name, "engine", _engine_names(session)), note=note[:2000].strip(), parts=[]
+    )
     session.add(row)
     session.flush()
     return _engine(row)
 
 
+def _room_for_one(engine: EngineRow) -> None:
+    if sum(part.deleted_at is None for part in engine.parts) >= MOST_PARTS:
+        raise Refused(f"{MOST_PARTS} parts are the most of one engine.", field="name")
+
+
 def add_part(session: Session, engine_id: int, name: str, metal: str = "") -> Part:
     """Add a part to an engine."""
     engine = engine_row(session, engine_id)
+    _room_for_one(engine)
     row = PartRow(name=_named(name, "part", _part_names(engine)), metal=metal[:60])
     engine.parts.append(row)
     session.flush()
@@ -112,4 +126,5 @@ def set_part_deleted(session: Session, part_id: int, deleted: bool) -> None:
     row = part_row(session, part_id, deleted=True)
     if not deleted and row.deleted_at is not None and row.engine is not None:
         _named(row.name, "part", _part_names(row.engine, part_id))
+        _room_for_one(row.engine)
     row.deleted_at = now() if deleted else None

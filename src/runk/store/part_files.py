@@ -21,6 +21,8 @@ def part_row(part: KeptPart) -> dict[str, Any]:
     route = part.route or {}
     row: dict[str, Any] = {"name": part.name, "metal": part.metal}
     row |= part.drawn or {"blank": "", "features": []}
+    if not row.get("schools"):
+        row.pop("schools", None)
     if part.route is not None:
         row["route"] = route["set_ups"]
         row |= {k: route[k] for k in ("overruled", "proved", "at_least", "reasons") if k in route}
@@ -31,11 +33,16 @@ def part_row(part: KeptPart) -> dict[str, Any]:
     return row
 
 
-def fits_of(session: Session, parts: Sequence[KeptPart]) -> list[tuple[Named, Named, str]]:
-    """What goes with what among some parts, by their names."""
+def fits_of(
+    session: Session, parts: Sequence[KeptPart]
+) -> list[tuple[tuple[Named, Named, str], tuple[tuple[int, str], tuple[int, str]]]]:
+    """What goes with what among some parts, by their names, and by their ids."""
     names = {one.id: one.name for one in parts}
     return [
-        ((names[one.hole[0]], one.hole[1]), (names[one.shaft[0]], one.shaft[1]), one.duty)
+        (
+            ((names[one.hole[0]], one.hole[1]), (names[one.shaft[0]], one.shaft[1]), one.duty),
+            (one.hole, one.shaft),
+        )
         for one in fits_kept(session)
         if one.hole[0] in names and one.shaft[0] in names
     ]
@@ -46,6 +53,7 @@ def bring_in(
     engine: str,
     rows: Sequence[dict[str, Any]],
     goes_with: Sequence[tuple[Named, Named, str]] = (),
+    note: str = "",
 ) -> EngineWithParts:
     """A new engine with all its parts.
 
@@ -54,11 +62,12 @@ def bring_in(
         engine: Its name, which no other has.
         rows: Name, metal, ``drawn``, ``route``, ``done`` and ``measured`` of each part.
         goes_with: Hole, shaft and duty, each side a part's name and a feature's.
+        note: On the engine.
 
     Raises:
         Refused: There is an engine of that name, or two parts of one.
     """
-    made = add_engine(session, engine)
+    made = add_engine(session, engine, note)
     ids: dict[str, int] = {}
     for row in rows:
         part = add_part(session, made.id, row["name"], row["metal"])
