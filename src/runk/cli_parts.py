@@ -144,8 +144,18 @@ def kept_asked(line: str, workshop: Workshop, page: PageUnit) -> PlaceOut | None
     if not asks_of_parts(line):
         return None
     from runk.api.ask_parts import about_parts
+    from runk.api.shelf import Shelf
+    from runk.store.database import Store, database_url, file_of
 
-    return about_parts(line, kept_parts(), workshop, page)
+    if not file_of(database_url()).exists():
+        return None
+    store = Store()
+    store.migrate()
+    try:
+        with store.reading() as session:
+            return about_parts(line, Shelf(session), workshop, page)
+    finally:
+        store.close()
 
 
 def kept_parts(engine: str = "") -> list[KeptPart]:

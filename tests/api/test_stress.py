@@ -41,6 +41,7 @@ from runk.store.copies import backup, restore
 from runk.store.cuts import MOST_LISTED
 from runk.store.database import Store
 from runk.store.migrate import known_versions, version_of
+from tests.api import parts_at
 from tests.api.test_cutbook import begun
 
 CALM = {"x-content-type-options", "referrer-policy", "x-frame-options"}
@@ -314,6 +315,42 @@ def test_readings_that_are_gone_do_not_go_on_counting(filled: Store, tmp_path: P
     with book.reading() as session:
         page = book.page(session, cut)
     assert [e.sizes_mm for e in page.events] == [(15.9,), (15.7,), (15.6,), (15.4,)]
+
+
+def test_what_was_worked_out_before_a_restore_is_worked_out_anew(
+    filled: Store, tmp_path: Path
+) -> None:
+    with TestClient(create_app(filled)) as client:
+        engine = client.get("/api/engines").json()[0]["id"]
+        part = next(
+            p["id"]
+            for p in client.get(f"/api/engines/{engine}/work").json()["parts"]
+            if p["routed"]
+        )
+        copy = tmp_path / "copy.sqlite3"
+        backup(filled.file, copy)
+
+        def tick(done: bool, mark: str) -> Any:
+            body = {"version": parts_at.version_of(client, part), "mark": mark, "done": done}
+            return client.post(f"/api/parts/{part}/tick", json=body)
+
+        def pages() -> Any:
+            return (
+                client.get(f"/api/engines/{engine}/work").json(),
+                client.get("/api/tonight?minutes=600").json(),
+            )
+
+        before = pages()
+        lines = [x for up in client.get(f"/api/parts/{part}").json()["route"] for x in up["lines"]]
+        open_line = next(x for x in lines if not x["done"])
+        assert tick(True, open_line["mark"]).status_code == 200
+        seen = parts_at.version_of(client, part)
+        assert pages() != before
+        restore(copy, filled.file, read_every_page)
+        # As often changed as before it was put back, and otherwise: its number is another.
+        assert pages() == before
+        late = {"version": seen, "mark": open_line["mark"], "done": True}
+        assert client.post(f"/api/parts/{part}/tick", json=late).status_code == 409
 
 
 # 8, 13: what is asked for may be nothing, or far too much

@@ -69,7 +69,11 @@ def _draw(pair: Pair, part: int, version: int) -> Any:
 
 
 def _route(pair: Pair, part: int, version: int) -> Any:
-    return pair.put(part, "route", {"version": version, "set_ups": [], "overruled": {"face-before-centre": "why"}})
+    return pair.put(
+        part,
+        "route",
+        {"version": version, "set_ups": [], "overruled": {"face-before-centre": "why"}},
+    )
 
 
 def _measure(pair: Pair, part: int, version: int) -> Any:

@@ -110,7 +110,10 @@ def test_a_backup_brings_back_cuts_and_trays(tmp_path: Path, templates: Path) ->
     with again.writing() as session:
         page = CutBook(again).page(session, cut)
         assert page.where == before.where
-        assert list_tools(session)[0] == one
+        back = list_tools(session)[0]
+        # As it was; but what a window saw before it was put back is of another thing.
+        assert back.version > 2 * one.version
+        assert replace(back, version=one.version) == one
         assert len(list_engines(session)) == 2
         assert len(list_slate(session)) == 3
     again.close()

@@ -38,14 +38,13 @@ from runk.api.ask_parts import about_parts
 from runk.api.cutbook import CutBook
 from runk.api.door import Door, Locked
 from runk.api.place import PlaceOut
+from runk.api.shelf import Shelf
 from runk.ask.of_parts import asks_of_parts
 from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
 from runk.store.database import Store
-from runk.store.goes_with import fits_kept
-from runk.store.parts import parts_kept
 from runk.store.workshop import WorkshopReader
 
 
@@ -91,8 +90,7 @@ def create_app(
         if not asks_of_parts(line):
             return None
         with store.reading() as session:
-            rows, fits = parts_kept(session), fits_kept(session)
-        return about_parts(line, rows, reader.workshop(), page, fits)
+            return about_parts(line, Shelf(session), reader.workshop(), page)
 
     app.include_router(calculators.router(reader.workshop, catalogue, elsewhere))
     app.include_router(sheets.router(reader.workshop))

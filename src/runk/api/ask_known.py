@@ -5,9 +5,10 @@ from __future__ import annotations
 import re
 from collections.abc import Callable, Sequence
 
-from runk.api.engine_work import part_line
+from runk.api.part_line import part_line
 from runk.api.part_wire import part_in, route_in
 from runk.api.place import PlaceOut
+from runk.api.shelf import Shelf
 from runk.ask import ask
 from runk.ask.by_name import Named
 from runk.core.cutting.speed import SPEED
@@ -48,12 +49,7 @@ _KINDS = {
 
 
 def known_of(
-    named: Named,
-    row: KeptPart,
-    workshop: Workshop,
-    page: PageUnit,
-    rows: Sequence[KeptPart],
-    fits: Sequence[KeptFit],
+    named: Named, row: KeptPart, workshop: Workshop, page: PageUnit, shelf: Shelf
 ) -> PlaceOut:
     """The answer to a question about one part.
 
@@ -62,8 +58,7 @@ def known_of(
         row: The part.
         workshop: Today's.
         page: How sizes are said.
-        rows: Every part, for what goes with what.
-        fits: What goes with what.
+        shelf: Every part, for what goes with what.
 
     Raises:
         Refused: It is not drawn, or not so that this could be known.
@@ -72,11 +67,11 @@ def known_of(
     if row.drawn is None or not row.drawn.get("features"):
         return PlaceOut(path=path, read_as=row.name, headline="Not drawn yet", says=[])
     job = part_in(row, workshop)
-    about = _About(job, row, workshop, page, named, rows, fits)
+    about = _About(job, row, workshop, page, named, shelf)
     head, says = _ANSWERS[named.wants](about)
     said = [worded(job.part.said(one), page) for one in (head, *says)]
-    return PlaceOut(path=path, read_as=f"{row.name}: {_TITLES[named.wants]}", headline=said[0],
-                    says=said[1:])  # fmt: skip
+    read_as = f"{row.name}: {_TITLES[named.wants]}"
+    return PlaceOut(path=path, read_as=read_as, headline=said[0], says=said[1:])
 
 
 class _About:
@@ -89,11 +84,10 @@ class _About:
         workshop: Workshop,
         page: PageUnit,
         named: Named,
-        rows: Sequence[KeptPart],
-        fits: Sequence[KeptFit],
+        shelf: Shelf,
     ) -> None:
         self.job, self.row, self.workshop, self.page = job, row, workshop, page
-        self.rest, self.rows, self.fits = named.rest, rows, fits
+        self.rest, self.shelf = named.rest, shelf
         self.words = frozenset(named.rest.split())
 
     def every(self) -> list[str]:
@@ -262,9 +256,11 @@ def _places(about: _About) -> Answer:
     found = [(f, places_known(part, f)) for f in part.features]
     says = [f"{feature_known(f, about.page)}: {where}" for f, where in found if where]
     screws = {f.asked.screw.name for f in part.features if f.asked.screw is not None}
-    for row in about.rows if not says else ():
+    own = about.row
+    beside = [k for k in about.shelf.keys if k.engine_id == own.engine_id and k.id != own.id]
+    for row in about.shelf.several(beside) if not says else ():
         # A stud's own places are those of the holes it stands in.
-        if row.engine_id != about.row.engine_id or row.id == about.row.id:
+        if not (row.drawn or {}).get("features"):
             continue
         other = part_in(row, about.workshop).part
         says += [
@@ -304,8 +300,8 @@ def _time(about: _About) -> Answer:
 
 
 def _fit(about: _About) -> Answer:
-    names = {row.id: row.name for row in about.rows}
-    mine = [fit for fit in about.fits if about.row.id in (fit.hole[0], fit.shaft[0])]
+    names = {key.id: key.name for key in about.shelf.keys}
+    mine = [fit for fit in about.shelf.fits if about.row.id in (fit.hole[0], fit.shaft[0])]
     says = [
         f"{fit.duty}: {names.get(fit.shaft[0], '')} {fit.shaft[1]} in "
         f"{names.get(fit.hole[0], '')} {fit.hole[1]}{_between(fit, about)}"
@@ -322,7 +318,7 @@ def _between(fit: KeptFit, about: _About) -> str:
     """The least and the most clearance two features leave as they are drawn."""
     sides = []
     for part, key in (fit.hole, fit.shaft):
-        row = next((one for one in about.rows if one.id == part), None)
+        row = about.shelf.whole(part)
         if row is None:
             return ""
         try:

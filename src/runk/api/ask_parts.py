@@ -6,9 +6,11 @@ import re
 from collections.abc import Sequence
 
 from runk.api.ask_known import known_of
-from runk.api.engine_work import part_line, planned
+from runk.api.evening import planned
+from runk.api.part_line import part_line
 from runk.api.part_wire import part_in, route_in
 from runk.api.place import PlaceOut
+from runk.api.shelf import Shelf
 from runk.ask.by_name import named_in
 from runk.ask.of_parts import CHECK, HOLD, MAKE, NEW, NEXT, OVERALL, evening_min, plain_line
 from runk.core.refusals import Refused
@@ -18,27 +20,19 @@ from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 from runk.formats.part_json import spoken_route
-from runk.store.goes_with import KeptFit
 from runk.store.parts import KeptPart
 
 _SMALL = frozenset({"the", "a", "its", "to", "of", "on", "and", "it"})
 
 
-def about_parts(
-    line: str,
-    rows: Sequence[KeptPart],
-    workshop: Workshop,
-    page: PageUnit,
-    fits: Sequence[KeptFit] = (),
-) -> PlaceOut | None:
+def about_parts(line: str, shelf: Shelf, workshop: Workshop, page: PageUnit) -> PlaceOut | None:
     """The answer to a line about parts; None where it is none.
 
     Args:
         line: As typed.
-        rows: Every part kept.
+        shelf: Every part kept.
         workshop: Today's.
         page: How sizes are said.
-        fits: What goes with what.
 
     Raises:
         Refused: It asks of a part that is not there, or of one of several.
@@ -46,12 +40,12 @@ def about_parts(
     said = plain_line(line)
     minutes = evening_min(said)
     if minutes is not None:
-        return _tonight(minutes, rows, workshop, page, fits)
+        return _tonight(minutes, shelf, workshop, page)
     for pattern, answer in ((NEXT, _next), (HOLD, _hold), (CHECK, _checked)):
         if (found := pattern.fullmatch(said)) is None:
             continue
         words = found["part"] or found.groupdict().get("of") or ""
-        named = _named(words, rows, workshop, must=pattern is not CHECK)
+        named = _named(words, shelf, workshop, must=pattern is not CHECK)
         if not named:
             return None
         if answer is _hold:
@@ -67,17 +61,17 @@ def about_parts(
             says=["Name it there; then what it is made from, and its features a line each"],
         )
     if OVERALL.fullmatch(said):
-        return _overall(rows, workshop, page)
-    place = _by_name(said, rows, workshop, page, fits)
-    if place is None and (made := MAKE.fullmatch(said)) is not None and rows:
-        some = "; ".join(row.name for row in rows[:4])
+        return _overall(shelf, workshop, page)
+    place = _by_name(said, shelf, workshop, page)
+    if place is None and (made := MAKE.fullmatch(said)) is not None and shelf.keys:
+        some = "; ".join(key.name for key in shelf.keys[:4])
         raise Refused(f"No part is called `{made['part'][:40]}`.", suggest=some)
     return place
 
 
-def _overall(rows: Sequence[KeptPart], workshop: Workshop, page: PageUnit) -> PlaceOut:
+def _overall(shelf: Shelf, workshop: Workshop, page: PageUnit) -> PlaceOut:
     """How far every part is, the longest job to come first."""
-    lines = [part_line(row, workshop, page) for row in rows]
+    lines = shelf.lines(workshop, page)
     left = sorted((one for one in lines if one.minutes), key=lambda one: -one.minutes)
     done = [one.name for one in lines if one.routed and not one.next]
     head = f"{left[0].name}, about {left[0].minutes:.0f} min to come" if left else "Nothing is left"
@@ -86,17 +80,15 @@ def _overall(rows: Sequence[KeptPart], workshop: Workshop, page: PageUnit) -> Pl
     return PlaceOut(path="/engines", read_as="What is on the list", headline=head, says=says)
 
 
-def _by_name(
-    said: str, rows: Sequence[KeptPart], workshop: Workshop, page: PageUnit, fits: Sequence[KeptFit]
-) -> PlaceOut | None:
+def _by_name(said: str, shelf: Shelf, workshop: Workshop, page: PageUnit) -> PlaceOut | None:
     """A part by its name anywhere in a line, and what is asked of it."""
-    found = named_in(said, [row.name for row in rows])
+    found = named_in(said, [key.name for key in shelf.keys])
     if found is None or found.wants == "new":
         return None
-    rows_of = _named(found.called, rows, workshop, must=False)
+    rows_of = _named(found.called, shelf, workshop, must=False)
     if not rows_of:
         return None
-    answers = [known_of(found, row, workshop, page, rows, fits) for row in rows_of]
+    answers = [known_of(found, row, workshop, page, shelf) for row in rows_of]
     return answers[0] if len(answers) == 1 else _together(found.called, answers)
 
 
@@ -117,25 +109,27 @@ def _one(named: Sequence[KeptPart]) -> KeptPart:
     return named[0]
 
 
-def _named(
-    words: str, rows: Sequence[KeptPart], workshop: Workshop, must: bool
-) -> Sequence[KeptPart]:
+def _named(words: str, shelf: Shelf, workshop: Workshop, must: bool) -> Sequence[KeptPart]:
     """The parts that are meant: called so to the letter, or so before a comma; one in hand first.
 
     Raises:
         Refused: There must be one, and is none.
     """
     wanted = [w for w in re.findall(r"[\w/\"#.]+", words) if w not in _SMALL]
-    found = [row for row in rows if all(w in f"{row.name} {row.engine}".lower() for w in wanted)]
-    exact = [row for row in found if row.name.lower() == words]
-    head = [row for row in found if row.name.lower().partition(",")[0] == words]
-    found = exact or head or found
+    keys = [k for k in shelf.keys if all(w in f"{k.name} {k.engine}".lower() for w in wanted)]
+    exact = [key for key in keys if key.name.lower() == words]
+    head = [key for key in keys if key.name.lower().partition(",")[0] == words]
+    if not keys and must:
+        some = "; ".join(key.name for key in shelf.keys[:4])
+        raise Refused(f"No part is called `{words[:40]}`.", suggest=some or "a part drawn first")
+    found = shelf.several((exact or head or keys)[:_MOST_NAMED])
     begun = [row for row in found if row.done] if len(found) > 1 else []
     in_hand = [row for row in begun if not _whole(row, workshop)]
-    if not found and must:
-        some = "; ".join(row.name for row in rows[:4])
-        raise Refused(f"No part is called `{words[:40]}`.", suggest=some or "a part drawn first")
     return in_hand if len(in_hand) == 1 else found[:6]
+
+
+_MOST_NAMED = 40
+"""So many parts of one name are looked into for the one that is in hand."""
 
 
 def _whole(row: KeptPart, workshop: Workshop) -> bool:
@@ -226,16 +220,10 @@ def _many(count: int, what: str) -> str:
     return f"{count} {what}{'s' * (count != 1)}"
 
 
-def _tonight(
-    minutes: int,
-    rows: Sequence[KeptPart],
-    workshop: Workshop,
-    page: PageUnit,
-    fits: Sequence[KeptFit],
-) -> PlaceOut:
+def _tonight(minutes: int, shelf: Shelf, workshop: Workshop, page: PageUnit) -> PlaceOut:
     if not 5 <= minutes <= 1440:
         raise Refused("An evening has 5 to 1440 minutes.", suggest="tonight 90 minutes")
-    plan = planned(list(rows), workshop, minutes, page, fits=fits)
+    plan = planned(shelf.evenings(workshop), minutes, page, shelf.stands(), shelf.fits)
     says = [
         f"{one.part}, set-up {one.set_up}: {one.hold}, {one.minutes:.0f} min" for one in plan.rows
     ]

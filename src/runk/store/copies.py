@@ -132,6 +132,7 @@ def restore(source: Path, target: Path, pages: Callable[[Store], None]) -> Path 
             raise Refused(says) from None
         aside = None
         if target.exists():
+            _raise_versions(tried, target)
             aside = target.with_name(f"{target.stem}-before-restore-{now():%Y%m%d-%H%M%S}.sqlite3")
             backup(target, aside)
         target.parent.mkdir(parents=True, exist_ok=True)
@@ -156,6 +157,23 @@ def _sound(source: Path) -> None:
     ) as check:
         if check.execute("PRAGMA quick_check").fetchone()[0] != "ok":
             raise Refused(f"{source} is no Runk backup, or is damaged; nothing was changed.")
+
+
+_VERSIONED = ("part", "machine", "own_metal", "tool")
+
+
+def _raise_versions(tried: Path, target: Path) -> None:
+    """Raise every version of a backup over all there were: what a window saw before it was put
+    back is of another thing, and so is what the server remembers."""
+    top = 0
+    # A store that is damaged is what a backup is put back for.
+    with contextlib.suppress(sqlite3.Error), contextlib.closing(sqlite3.connect(target)) as old:
+        rows = [old.execute(f"SELECT max(version) FROM {t}").fetchone() for t in _VERSIONED]
+        top = max(row[0] or 0 for row in rows)
+    with contextlib.closing(sqlite3.connect(tried)) as new:
+        for table in _VERSIONED:
+            new.execute(f"UPDATE {table} SET version = version + ?", (top,))
+        new.commit()
 
 
 def _read_whole(file: Path, pages: Callable[[Store], None]) -> None:

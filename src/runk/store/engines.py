@@ -60,11 +60,21 @@ def _part_names(engine: EngineRow | None, but: int = 0) -> list[str]:
 
 
 def list_engines(session: Session) -> list[EngineWithParts]:
-    """Every engine with its parts."""
-    rows = session.scalars(
-        select(EngineRow).where(EngineRow.deleted_at.is_(None)).order_by(EngineRow.id)
+    """Every engine with its parts: two looks, however many there are."""
+    found = session.execute(
+        select(EngineRow.id, EngineRow.name, EngineRow.note)
+        .where(EngineRow.deleted_at.is_(None))
+        .order_by(EngineRow.id)
     )
-    return [_engine(r) for r in rows]
+    engines = {key: EngineWithParts(key, name, note, []) for key, name, note in found}
+    parts = session.execute(
+        select(PartRow.engine_id, PartRow.id, PartRow.name, PartRow.metal)
+        .where(PartRow.deleted_at.is_(None), PartRow.engine_id.in_(engines))
+        .order_by(PartRow.id)
+    )
+    for engine, part, name, metal in parts:
+        engines[engine or 0].parts.append(Part(part, name, metal))
+    return list(engines.values())
 
 
 def engine_note(session: Session, engine_id: int | None) -> str:

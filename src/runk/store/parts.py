@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, field
-from typing import Any
+from typing import Any, NamedTuple
 
-from sqlalchemy import func, select
-from sqlalchemy.orm import Session
+from sqlalchemy import select
+from sqlalchemy.orm import Session, joinedload
 
 from runk.core.refusals import Refused
 from runk.store.kept import Stale
 from runk.store.models import EngineRow, PartRow
-from runk.store.there import engine_row, part_row
+from runk.store.there import engine_row, part_row, part_there
 
 MOST_DONE = 2000
 
@@ -86,27 +87,33 @@ def parts_kept(session: Session, engine_id: int | None = None) -> list[KeptPart]
     return [_kept(row) for row in session.scalars(rows)]
 
 
-@dataclass(frozen=True, slots=True)
-class PartKey:
+class PartKey(NamedTuple):
     """What tells whether a part is still as it was; one that is the same need not be read again."""
 
     id: int
     version: int
     name: str
-    metal: str
-    done: tuple[str, ...]
-    tries: str
+    engine_id: int | None
+    engine: str
 
 
-def part_keys(session: Session, engine_id: int) -> list[PartKey]:
-    """Every part of an engine by its key, without what is drawn and routed."""
-    tries = func.json_extract(PartRow.drawn, "$.tries")
-    rows = session.execute(
-        select(PartRow.id, PartRow.version, PartRow.name, PartRow.metal, PartRow.done, tries)
-        .where(PartRow.engine_id == engine_id, PartRow.deleted_at.is_(None))
-        .order_by(PartRow.id)
+def part_keys(session: Session, engine_id: int | None = None) -> list[PartKey]:
+    """Every part of an engine, or of all, by its key: without what is drawn and routed."""
+    rows = (
+        select(PartRow.id, PartRow.version, PartRow.name, PartRow.engine_id, EngineRow.name)
+        .join(EngineRow)
+        .where(PartRow.deleted_at.is_(None), EngineRow.deleted_at.is_(None))
+        .order_by(PartRow.engine_id, PartRow.id)
     )
-    return [PartKey(i, v, n, m, tuple(d or ()), t or "") for i, v, n, m, d, t in rows]
+    if engine_id is not None:
+        rows = rows.where(PartRow.engine_id == engine_id)
+    return [PartKey(*row) for row in session.execute(rows)]
+
+
+def parts_of(session: Session, ids: Sequence[int]) -> list[KeptPart]:
+    """Parts whole, by their ids, in no order; those that are gone are left out."""
+    rows = select(PartRow).options(joinedload(PartRow.engine)).where(PartRow.id.in_(ids))
+    return [_kept(row) for row in session.scalars(rows.where(part_there()))]
 
 
 def _fresh(session: Session, part_id: int, version: int | None) -> PartRow:

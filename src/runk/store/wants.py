@@ -47,6 +47,12 @@ def wants_of(session: Session, engine_id: int) -> list[Want]:
     return [Want(r.what, r.many, r.state, r.bought) for r in session.scalars(rows)]
 
 
+def every_state(session: Session) -> dict[tuple[int, str], str]:
+    """How everything that is wanted stands, by the engine and in words."""
+    rows = session.execute(select(WantRow.engine_id, WantRow.what, WantRow.state))
+    return {(engine, what): state for engine, what, state in rows}
+
+
 def put_want(
     session: Session, engine_id: int, what: str, many: int, state: State, bought: bool
 ) -> Want:

@@ -4,6 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from math import ceil
+
+import numpy as np
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,17 +40,26 @@ def tonight(rows: Sequence[Sequence[Ready]], minutes: int) -> tuple[Ready, ...]:
     >>> [(r.part, r.set_up) for r in tonight([one, two], 90)]
     [(1, 1), (2, 1)]
     """
-    best: list[tuple[int, tuple[Ready, ...]]] = [(0, ())] * (minutes + 1)
-    for row in rows:
-        following = list(best)
-        taken: list[Ready] = []
-        for ready in row:
-            taken.append(ready)
-            takes = sum(-int(-one.minutes // 1) for one in taken)
-            brings = sum(one.brings for one in taken)
-            for there in range(takes, minutes + 1):
-                value, chosen = best[there - takes]
-                if value + brings > following[there][0]:
-                    following[there] = (value + brings, (*chosen, *taken))
+    best = np.zeros(minutes + 1, dtype=np.int64)
+    # Of each part, how many of its set-ups the best of so many minutes takes.
+    taken = np.zeros((len(rows), minutes + 1), dtype=np.int16)
+    spans: list[list[int]] = []
+    for n, row in enumerate(rows):
+        following, span, brings = best.copy(), [0], 0
+        for k, ready in enumerate(row, 1):
+            span.append(span[-1] + ceil(ready.minutes))
+            brings += ready.brings
+            if span[-1] > minutes:
+                break
+            value = best[: minutes + 1 - span[-1]] + brings
+            better = value > following[span[-1] :]
+            following[span[-1] :][better] = value[better]
+            taken[n, span[-1] :][better] = k
+        spans.append(span)
         best = following
-    return best[minutes][1]
+    there, chosen = minutes, list[Sequence[Ready]]()
+    for n in range(len(rows) - 1, -1, -1):
+        k = int(taken[n, there])
+        chosen.append(rows[n][:k])
+        there -= spans[n][k]
+    return tuple(one for row in reversed(chosen) for one in row)
