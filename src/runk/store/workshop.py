@@ -26,6 +26,7 @@ class WorkshopReader:
         self._at, self._mark = -1, (0, 0, 0)
         self._tools: tuple[ShopTool, ...] = ()
         self._workshop = stand_in
+        self._of: object = None
         self._reading = threading.Lock()
         self.standing_in = True
 
@@ -42,12 +43,16 @@ class WorkshopReader:
     def _read(self, at: int) -> None:
         with self._store.reading() as session:
             machines = tuple(k.machine for k in list_machines(session))
-            metals = with_own(tuple(k.metal for k in list_metals(session)))
+            own = tuple(k.metal for k in list_metals(session))
             mark = tools_mark(session)
             if mark != self._mark:
                 self._tools = tuple(k.tool for k in list_tools(session))
                 self._mark = mark
-        tools = self._tools if machines or self._tools else self._stand_in.tools
-        self._workshop = Workshop(machines or self._stand_in.machines, metals, tools)
+        of = (machines, own, self._mark)
+        # Written elsewhere in the file, it is the same workshop: what is known in it still holds.
+        if of != self._of:
+            tools = self._tools if machines or self._tools else self._stand_in.tools
+            self._workshop = Workshop(machines or self._stand_in.machines, with_own(own), tools)
+            self._of = of
         self.standing_in = not machines
         self._at = at
