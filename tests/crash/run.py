@@ -1,14 +1,14 @@
 """``make crash``: the server killed in mid-write, over and over; nothing acknowledged may be lost.
 
-A server of its own is started on a file of its own, five writers keep it busy (slate, readings,
-machines, metals, trays), and it is killed at a random moment. The file must open, hold together,
-and hold everything that was answered with a success. The same for a migration cut short.
+A server of its own is started on a file of its own, five of fifteen writers keep it busy (answers,
+cuts, mates, their readings, metals, trays, machines, engines brought in, parts drawn, routed, ticked,
+measured and fitted), and it is killed at a random moment. The file must open, hold together, and hold
+everything that was answered with a success. The same for a migration cut short.
 """
 
 from __future__ import annotations
 
 import http.client
-import json
 import multiprocessing
 import random
 import re
@@ -19,23 +19,20 @@ import sys
 import tempfile
 import threading
 import time
-from collections.abc import Callable
 from contextlib import closing
-from dataclasses import asdict
 from datetime import date
 from pathlib import Path
-from typing import Any
 
 import uvicorn
+from fastapi.testclient import TestClient
 
 from runk.api.app import create_app
-from runk.demo.back_shed import LATHE
 from runk.store.database import Store
 from runk.store.migrate import known_versions, version_of
+from tests.crash.writers import Writer, writers
 
 ROOT = Path(__file__).resolve().parents[2]
 KILLS, MIGRATIONS = 200, 60
-SPEED = {"operation": "turn", "metal": "brass", "diameter": "20"}
 FORK = multiprocessing.get_context("fork")
 
 
@@ -47,95 +44,14 @@ def serve(file: str, listener: socket.socket) -> None:
     uvicorn.Server(config).run(sockets=[listener])
 
 
-class Writer:
-    """One that writes without end, and remembers what it was told is saved."""
-
-    def __init__(self, name: str, send: Callable[[Any, int], tuple[str, str, Any]]) -> None:
-        self.name, self.send = name, send
-        self.told: dict[str, int] = {}
-
-    def run(self, port: int, start: int) -> None:
-        """Write until the server is gone."""
-        number = start
-        try:
-            with closing(http.client.HTTPConnection("127.0.0.1", port, timeout=10)) as line:
-                while True:
-                    number += 1
-                    method, path, body = self.send(self, number)
-                    line.request(
-                        method, path, json.dumps(body), {"content-type": "application/json"}
-                    )
-                    answer = line.getresponse()
-                    read = json.loads(answer.read() or b"null")
-                    if answer.status in (200, 201):
-                        self.told[self.name] = number
-                        self.learn(number, read)
-        except (OSError, http.client.HTTPException, ValueError):
-            return
-
-    def learn(self, number: int, read: Any) -> None:
-        """Keep what the next write needs."""
-        self.last = read
-        self.seen = {**getattr(self, "seen", {}), number: read}
-
-
-def _slate(_: Writer, n: int) -> tuple[str, str, Any]:
-    return (
-        "POST",
-        "/api/slate",
-        {"keep_key": f"slate-{n:08d}", "calculator": "speed", "question": SPEED},
-    )
-
-
-def _metal(_: Writer, n: int) -> tuple[str, str, Any]:
-    metal = {
-        "key": "",
-        "name": f"crash metal {n}",
-        "like": "brass",
-        "designation": "",
-        "magnet": "",
-        "figures": {},
-    }
-    return "POST", "/api/metals", {"metal": metal}
-
-
-def _tool(_: Writer, n: int) -> tuple[str, str, Any]:
-    return "POST", "/api/tools", {"kind": "collet", "size": "4", "name": f"collet {n}"}
-
-
-def _machine(_: Writer, n: int) -> tuple[str, str, Any]:
-    return "POST", "/api/machines", {"machine": asdict(LATHE) | {"name": f"crash {n}"}}
-
-
-def _reading(cut: int) -> Callable[[Writer, int], tuple[str, str, Any]]:
-    def send(_: Writer, n: int) -> tuple[str, str, Any]:
-        body = {"event_key": f"event-{n:08d}", "reading": "15.5", "sure": True}
-        return "POST", f"/api/cuts/{cut}/readings", body
-
-    return send
-
-
-_FOUND = {
-    "slate": "SELECT count(*) FROM slate WHERE keep_key = 'slate-' || printf('%08d', ?)",
-    "metals": "SELECT count(*) FROM own_metal WHERE name = 'crash metal ' || ?",
-    "trays": "SELECT count(*) FROM tool WHERE name = 'collet ' || ?",
-    "machines": "SELECT count(*) FROM machine m JOIN machine_step s ON s.machine_id = m.id "
-    "WHERE m.name = 'crash ' || ? GROUP BY m.id",
-    "readings": "SELECT count(*) FROM cut_event WHERE event_key = 'event-' || printf('%08d', ?)",
-}
-
-
-def started_cut(file: str) -> int:
-    """A cut to read at."""
-    from fastapi.testclient import TestClient
-
+def set_out(file: str) -> list[Writer]:
+    """A fresh store, with what the writers write on."""
     store = Store(f"sqlite:///{file}")
     store.migrate()
-    question = {"job": "outside", "metal": "brass", "now": "16", "wanted": "14"}
     with TestClient(create_app(store)) as client:
-        made = client.post("/api/cuts", json={"keep_key": "crash-cut-1", "question": question})
+        found = writers(client)
     store.close()
-    return int(made.json()["id"])
+    return found
 
 
 def one_round(file: str, writers: list[Writer], start: int, chance: random.Random) -> None:
@@ -160,42 +76,32 @@ def one_round(file: str, writers: list[Writer], start: int, chance: random.Rando
         thread.join()
 
 
-def lost_of(file: str, writers: list[Writer], since: dict[str, dict[int, Any]]) -> list[str]:
+def lost_of(file: str, busy: list[Writer]) -> list[str]:
     """What was acknowledged in a round and is not in the file; or that the file is broken."""
     with closing(sqlite3.connect(file)) as look:
         sound = look.execute("PRAGMA integrity_check").fetchone()[0]
         found = [] if sound == "ok" else [f"the file: {sound}"]
-        for writer in writers:
-            for number in getattr(writer, "seen", {}):
-                if number in since[writer.name]:
-                    continue
-                row = look.execute(_FOUND[writer.name], (number,)).fetchone()
-                wanted = len(LATHE.steps) if writer.name == "machines" else 1
-                if row is None or row[0] != wanted:
-                    found.append(f"{writer.name} {number}")
-    return found
+        return found + [lost for writer in busy for lost in writer.lost(look)]
 
 
-def kills(folder: Path, chance: random.Random) -> tuple[int, list[str]]:
+def kills(folder: Path, chance: random.Random, many: int = KILLS) -> tuple[int, list[str]]:
     """The server killed over and over on one file."""
     file = str(folder / "crash.sqlite3")
-    cut = started_cut(file)
-    senders = {"slate": _slate, "metals": _metal, "trays": _tool, "machines": _machine}
-    writers = [Writer(n, s) for n, s in senders.items()] + [Writer("readings", _reading(cut))]
+    busy = set_out(file)
     lost: list[str] = []
     told = 0
-    for number in range(KILLS):
-        since = {w.name: dict(getattr(w, "seen", {})) for w in writers}
-        one_round(file, writers, number * 100_000, chance)
-        lost += lost_of(file, writers, since)
-        told += sum(len(w.seen) - len(since[w.name]) for w in writers if hasattr(w, "seen"))
+    for number in range(many):
+        # Five of them each time, so that each gets its turn at the door.
+        some = chance.sample(busy, 5)
+        one_round(file, some, number * 100_000, chance)
+        told += sum(len(w.told) for w in some)
+        lost += lost_of(file, some)
         if number % 25 == 24:
-            # The lists of a file that only grows would slow every round down.
-            Path(file).unlink()
-            for beside in ("-wal", "-shm"):
-                Path(file + beside).unlink(missing_ok=True)
-            cut = started_cut(file)
             print(f"{number + 1} kills, {told} acknowledged, {len(lost)} lost", flush=True)
+            # The lists of a file that only grows would slow every round down.
+            for beside in ("", "-wal", "-shm"):
+                Path(file + beside).unlink(missing_ok=True)
+            busy = set_out(file)
     return told, lost
 
 

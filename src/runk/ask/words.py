@@ -59,9 +59,11 @@ _THEN_REAMED = re.compile(
     re.I,
 )
 # One size in another is a shaft in its hole, both measured: 33.02 in 33.04.
+# No number has more digits: a pattern that would take any many is tried at each of them.
+_SIZE = r"(\d{0,7}[.,/]?\d{1,7}(?: ?mm| ?in| ?\")?)"
 _ONE_IN_OTHER = re.compile(
-    r"(?:(?:does|will|can|is) )?(?:an? )?(\d*[.,/]?\d+(?: ?mm| ?in| ?\")?)(?: \w+)?"
-    r"(?: fits?| goes?| enters?| runs?)? in(?:to)? (?:an? )?(\d*[.,/]?\d+(?: ?mm| ?in| ?\")?)"
+    rf"(?:(?:does|will|can|is) )?(?:an? )?(?<!\d){_SIZE}(?: \w+)?"
+    rf"(?: fits?| goes?| enters?| runs?)? in(?:to)? (?:an? )?{_SIZE}"
     r"(?= (?:hole|bore|bush|gland|cylinder)\b|[?!. ]*$)",
     re.I,
 )

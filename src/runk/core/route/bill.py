@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from functools import partial
 
-from runk.core.metals.metal import Metal, find_metal
+from runk.core.metals.metal import Metal, metal_names
 from runk.core.refusals import Refused
 from runk.core.route.part import Part
 from runk.core.route.reading import blank_said
@@ -175,7 +175,8 @@ def kit_checked(
     told = [line.strip() for line in lines if line.strip()]
     if len(told) > MOST_LINES:
         raise Refused(f"{len(told)} lines: {MOST_LINES} are the most of one list.", field="kit")
-    kit = [_read(line, metals, page) for line in told]
+    names = metal_names(dict(metals))
+    kit = [_read(line, names, page) for line in told]
     left = {n: one.many for n, one in enumerate(kit)}
     used: set[int] = set()
     rows: list[Checked] = []
@@ -218,13 +219,13 @@ def _stems(words: str) -> Iterator[str]:
             yield word.removesuffix("s") if len(word) > 3 else word
 
 
-def _read(line: str, metals: Mapping[str, Metal], page: PageUnit) -> _Line:
+def _read(line: str, metals: Mapping[str, str], page: PageUnit) -> _Line:
     found = _MANY.match(line)
     many, rest = (int(found[1]), line[found.end() :]) if found else (1, line)
     return _Line(line, many, frozenset(_stems(rest)), _stock(rest, many, metals, page))
 
 
-def _stock(line: str, many: int, metals: Mapping[str, Metal], page: PageUnit) -> Stock | None:
+def _stock(line: str, many: int, metals: Mapping[str, str], page: PageUnit) -> Stock | None:
     """A bar or a plate; None where it is neither."""
     metal, rest = _metal(line, metals)
     try:
@@ -257,19 +258,20 @@ def _stock(line: str, many: int, metals: Mapping[str, Metal], page: PageUnit) ->
     return None
 
 
-def _metal(line: str, metals: Mapping[str, Metal]) -> tuple[str, str]:
+_MOST_WORDS = 60
+
+
+def _metal(line: str, metals: Mapping[str, str]) -> tuple[str, str]:
     """The metal a line begins or ends with, and the rest of it."""
-    words = line.split()
+    words = line.split()[:_MOST_WORDS]
     for long in (3, 2, 1):
         for first in range(len(words) - long + 1):
             name = " ".join(words[first : first + long]).strip(",")
             if not name[:1].isalpha() or _SHAPES & set(name.lower().split()):
                 continue
-            try:
-                found = find_metal(name, dict(metals))
-            except Refused:
-                continue
-            return found.key, " ".join((*words[:first], *words[first + long :]))
+            found = metals.get(name.lower())
+            if found is not None:
+                return found, " ".join((*words[:first], *words[first + long :]))
     return "", line
 
 
