@@ -33,10 +33,11 @@ SPEED = {"operation": "turn", "metal": "brass", "diameter": "20"}
 LONG = "turn 22 silver steel " + "and then some more words of it " * 15
 
 
-def _serve(folder: str, port: int, items: int, cuts: int, readings: int) -> None:
-    store = Store(f"sqlite:///{folder}/house.sqlite3")
+def _serve(folder: str, port: int, items: int, cuts: int, readings: int, file: Path | None) -> None:
+    store = Store(f"sqlite:///{file or f'{folder}/house.sqlite3'}")
     store.migrate()
-    fill(store, items, cuts, readings)
+    if file is None:
+        fill(store, items, cuts, readings)
     run(store, port)
 
 
@@ -86,14 +87,16 @@ def _reading(cut: int, number: int, at: int) -> dict[str, Any]:
 class House:
     """A server as `runk serve` starts it, on a file of so many things."""
 
-    def __init__(self, items: int = 10, cuts: int = 5, readings: int = 2) -> None:
-        self.filled = (items, cuts, readings)
+    def __init__(
+        self, items: int = 10, cuts: int = 5, readings: int = 2, file: Path | None = None
+    ) -> None:
+        self.filled, self.file = (items, cuts, readings), file
 
     def __enter__(self) -> House:
         self._folder = tempfile.TemporaryDirectory()
         self.port = _free_port()
         self._process = multiprocessing.Process(
-            target=_serve, args=(self._folder.name, self.port, *self.filled), daemon=True
+            target=_serve, args=(self._folder.name, self.port, *self.filled, self.file), daemon=True
         )
         self._process.start()
         self.line = connect(self.port)

@@ -14,6 +14,7 @@ from datetime import date
 from pathlib import Path
 
 from catalogues import with_more
+from crowd import crowd_rows
 from fits import fit_rows
 from house import house_rows
 from http_pair import Pair, packed
@@ -274,6 +275,7 @@ def main() -> None:
         *start_up(),
         *asked_lines(),
         *house_rows(),
+        *crowd_rows(),
         *types(),
     ]
     lines = [

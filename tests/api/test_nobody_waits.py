@@ -212,11 +212,14 @@ def test_a_part_gone_is_gone_for_its_mates_and_comes_back_whole(client: TestClie
     left = client.get(f"/api/parts/{bush}")
     assert left.status_code == 200
     assert left.json()["fits"] == []
+    says = ["hole went with pin of Trial pin, which is thrown away"]
+    assert left.json()["asleep"] == says
     # What is written is answered as written.
     body = {"feature": "hole", "reading": "8.01"}
     assert done_to(client, bush, "measure", body).status_code == 200
     assert client.post(f"/api/parts/{pin}/back").status_code < 300
-    assert [one["id"] for one in client.get(f"/api/parts/{bush}").json()["fits"]] == [fit]
+    again = client.get(f"/api/parts/{bush}").json()
+    assert ([one["id"] for one in again["fits"]], again["asleep"]) == ([fit], [])
     # A fit may be taken out while its other side is gone.
     client.delete(f"/api/parts/{pin}")
     assert client.delete(f"/api/fits/{fit}").status_code == 204
@@ -231,6 +234,9 @@ def test_undo_makes_no_twins(client: TestClient) -> None:
     back = client.post(f"/api/engines/{first}/back")
     assert back.status_code == 422
     assert "Wren" in back.json()["detail"]
+    other = back.json()["suggest"]
+    assert client.post(f"/api/engines/{first}/back?name={other}").status_code == 204
+    assert [e["name"] for e in client.get("/api/engines").json()].count(other) == 1
     bush, _, fit = _pair(client)
     assert client.post("/api/engines/1/parts", json={"name": "Trial bush"}).status_code == 422
     client.delete(f"/api/parts/{bush}")

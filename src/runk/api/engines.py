@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from fastapi import APIRouter
+from typing import Annotated
+
+from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
 from runk.api.ids import RowId
@@ -49,18 +51,22 @@ def router(store: Store) -> APIRouter:
             return kept.rename_part(session, part_id, body.name)
 
     for what, mark in (("engines", kept.set_engine_deleted), ("parts", kept.set_part_deleted)):
-        for method, path, deleted in (("DELETE", "", True), ("POST", "/back", False)):
-            _add_mark(routes, store, f"/{what}/{{item}}{path}", method, mark, deleted)
+        _add_marks(routes, store, f"/{what}/{{item}}", mark)
     return routes
 
 
-def _add_mark(
-    routes: APIRouter, store: Store, path: str, method: str, mark: kept.Mark, deleted: bool
-) -> None:
-    def set_deleted(item: RowId) -> None:
-        with store.writing() as session:
-            mark(session, item, deleted)
+def _add_marks(routes: APIRouter, store: Store, path: str, mark: kept.Mark) -> None:
+    """The two routes by which something is thrown away and brought back."""
 
-    routes.add_api_route(
-        path, set_deleted, methods=[method], status_code=204, name=f"{method} {path}"
-    )
+    def throw(item: RowId) -> None:
+        with store.writing() as session:
+            mark(session, item, True, "")
+
+    def bring(item: RowId, name: Annotated[str, Query(max_length=120)] = "") -> None:
+        with store.writing() as session:
+            mark(session, item, False, name)
+
+    for method, end, work in (("DELETE", "", throw), ("POST", "/back", bring)):
+        routes.add_api_route(
+            path + end, work, methods=[method], status_code=204, name=f"{method} {path}{end}"
+        )

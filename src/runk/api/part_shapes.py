@@ -287,4 +287,5 @@ class PartOut(BaseModel):
     minutes: float
     measured: dict[str, str]
     fits: list[FitOut]
+    asleep: list[str]
     kept: list[WorkedOut]

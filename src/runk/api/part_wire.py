@@ -89,6 +89,7 @@ def part_out(
     page: PageUnit,
     fits: Sequence[dict[str, Any]] = (),
     worked: Sequence[dict[str, Any]] = (),
+    gone: Sequence[str] = (),
 ) -> dict[str, Any]:
     """A part whole, as plain data; where it cannot be made as drawn, why not."""
     drawn = kept.drawn or {}
@@ -129,6 +130,7 @@ def part_out(
         "wanted": [],
         "minutes": 0.0,
         "measured": kept.measured,
+        "asleep": list(gone),
         "fits": list(fits),
         "kept": list(worked),
     }

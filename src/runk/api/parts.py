@@ -23,7 +23,7 @@ from runk.core.units import PageUnit
 from runk.formats.part_json import proposal_kept, spoken_route
 from runk.store import parts as kept
 from runk.store.database import Store
-from runk.store.goes_with import add_fit, set_fit_deleted
+from runk.store.goes_with import add_fit, asleep, set_fit_deleted
 from runk.store.parts import KeptPart
 
 
@@ -42,7 +42,8 @@ def router(store: Store, book: CutBook, here: Here) -> APIRouter:
         with store.reading() as session:
             fits = fits_out(session, found, workshop, page)
             worked = list(worked_out(session, book, found.id, workshop))
-        return written(part_out(found, workshop, page, fits, worked), status)
+            gone = asleep(session, found.id)
+        return written(part_out(found, workshop, page, fits, worked, gone), status)
 
     @routes.get("/parts/{part_id}", response_model=PartOut)
     def part(request: Request, part_id: RowId, unit: Unit = PageUnit.MM) -> Response:

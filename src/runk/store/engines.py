@@ -15,7 +15,7 @@ from runk.store.models import EngineRow, PartRow
 from runk.store.there import engine_row, part_row
 
 LONGEST_NAME, MOST_PARTS = 120, 200
-Mark = Callable[[Session, int, bool], None]
+Mark = Callable[[Session, int, bool, str], None]
 
 
 @dataclass(frozen=True, slots=True)
@@ -122,19 +122,26 @@ def rename_part(session: Session, part_id: int, name: str) -> Part:
     return Part(row.id, row.name, row.metal)
 
 
-def set_engine_deleted(session: Session, engine_id: int, deleted: bool) -> None:
-    """Delete an engine, or bring it back."""
+def set_engine_deleted(session: Session, engine_id: int, deleted: bool, name: str = "") -> None:
+    """Delete an engine, or bring it back, under another name where its own is taken.
+
+    Raises:
+        Refused: It was never there, or there is one of that name by now.
+    """
     row = engine_row(session, engine_id, deleted=True)
     if not deleted and row.deleted_at is not None:
-        # Its name may be another's by now.
-        _named(row.name, "engine", _engine_names(session, engine_id))
+        row.name = _named(name or row.name, "engine", _engine_names(session, engine_id))
     row.deleted_at = now() if deleted else None
 
 
-def set_part_deleted(session: Session, part_id: int, deleted: bool) -> None:
-    """Delete a part, or bring it back; what hung on it stays on the slate."""
+def set_part_deleted(session: Session, part_id: int, deleted: bool, name: str = "") -> None:
+    """Delete a part, or bring it back; what hung on it stays on the slate.
+
+    Raises:
+        Refused: It was never there, its engine is gone or full, or there is one of that name.
+    """
     row = part_row(session, part_id, deleted=True)
     if not deleted and row.deleted_at is not None and row.engine is not None:
-        _named(row.name, "part", _part_names(row.engine, part_id))
+        row.name = _named(name or row.name, "part", _part_names(row.engine, part_id))
         _room_for_one(row.engine)
     row.deleted_at = now() if deleted else None

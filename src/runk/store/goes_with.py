@@ -61,6 +61,28 @@ def fits_kept(session: Session, part_id: int | None = None) -> list[KeptFit]:
     return [_fit(row) for row in session.scalars(rows)]
 
 
+def asleep(session: Session, part_id: int) -> list[str]:
+    """What a part went with that is thrown away, in sentences: it is there again with that."""
+    there = select(PartRow.id).where(part_there())
+    rows = session.scalars(
+        select(GoesWithRow)
+        .where(
+            GoesWithRow.deleted_at.is_(None),
+            or_(GoesWithRow.hole_part_id == part_id, GoesWithRow.shaft_part_id == part_id),
+            or_(GoesWithRow.hole_part_id.not_in(there), GoesWithRow.shaft_part_id.not_in(there)),
+        )
+        .order_by(GoesWithRow.id)
+    )
+    says = []
+    for row in rows:
+        one = _fit(row)
+        mine, theirs = (one.hole, one.shaft) if one.hole[0] == part_id else (one.shaft, one.hole)
+        other = session.get_one(PartRow, theirs[0])
+        gone = "thrown away with its engine" if other.deleted_at is None else "thrown away"
+        says.append(f"{mine[1]} went with {theirs[1]} of {other.name}, which is {gone}")
+    return says
+
+
 def add_fit(
     session: Session,
     hole: tuple[int, str],

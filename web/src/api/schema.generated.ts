@@ -1886,6 +1886,7 @@ export interface components {
         PartOut: {
             alike: number;
             asks_schools: string[];
+            asleep: string[];
             at_least: number;
             blank: string;
             blank_typed: string;

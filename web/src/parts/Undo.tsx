@@ -1,8 +1,19 @@
 import { useEffect } from 'react';
+import { refusalOf } from '../api/queries';
+import { tell } from '../state/notice';
 import { offerUndo, useUndo } from '../state/undo';
 import { Button } from './Button';
 
 const STAYS_MS = 12_000;
+
+/** Done back; where it cannot be, that is said. */
+async function takeBack(undo: () => unknown) {
+  try {
+    await undo();
+  } catch (error) {
+    tell(refusalOf(error)?.detail ?? 'Not taken back: the server does not answer.');
+  }
+}
 
 /** Undo instead of "are you sure". */
 export function Undo() {
@@ -20,7 +31,7 @@ export function Undo() {
           <Button
             className="border-plate-line bg-plate! text-plate-ink! underline"
             onClick={() => {
-              void done.undo();
+              void takeBack(done.undo);
               offerUndo(null);
             }}>
             Undo

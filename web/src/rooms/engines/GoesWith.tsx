@@ -24,7 +24,9 @@ export function GoesWith({ part }: { part: Part }) {
   return (
     <section className="space-y-2 rounded-lg border border-line bg-card p-4 max-sm:p-2" aria-label="Goes with">
       <h2 className="text-xl font-semibold">Goes with</h2>
-      {part.fits.length === 0 && <p className="text-soft">Nothing yet. Say what it goes into, or what goes into it.</p>}
+      {part.fits.length + part.asleep.length === 0 && (
+        <p className="text-soft">Nothing yet. Say what it goes into, or what goes into it.</p>
+      )}
       <ul className="divide-y divide-line">
         {part.fits.map((one) => (
           <li key={one.id} className="py-2">
@@ -67,6 +69,11 @@ export function GoesWith({ part }: { part: Part }) {
           </li>
         ))}
       </ul>
+      {part.asleep.map((one) => (
+        <p key={one} className="text-soft">
+          {one}.
+        </p>
+      ))}
       {adding ? (
         <NewFit part={part} done={() => add(false)} />
       ) : (
