@@ -4,7 +4,7 @@ SHELL := bash
 PY := .venv/bin/python
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
 
-.PHONY: demo serve test check-core check-web bench crash sweep mutants screenshots reset-demo types lint browser
+.PHONY: demo serve test check-core check-web bench crash sweep mutants golden screenshots reset-demo types lint browser
 
 demo: .stamps/runtime web/dist/index.html
 	@.venv/bin/runk demo $(ARGS)
@@ -43,6 +43,10 @@ sweep: .stamps/dev
 # What nobody notices when the core is changed: `make mutants ARGS="--seed 3 --many 40"`.
 mutants: .stamps/dev
 	$(PY) -m tests.mutants.run $(ARGS)
+
+# Keep every answer and every route as it is now, and say what changed.
+golden: .stamps/dev
+	$(PY) -m tests.golden.test_golden
 
 screenshots: .stamps/dev web/dist/index.html browser
 	$(PY) -m tests.browser.take_screenshots

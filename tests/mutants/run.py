@@ -9,7 +9,6 @@ the same program.
 from __future__ import annotations
 
 import argparse
-import ast
 import json
 import os
 import random
@@ -20,85 +19,21 @@ import tempfile
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 from queue import Queue
-from typing import Any, NamedTuple
+from typing import Any
 
-ROOT = Path(__file__).resolve().parents[2]
-CORE = Path("src/runk/core")
+from tests.mutants.changes import CORE, ROOT, Mutant, mutants, told
+
 TOUCHED = ROOT / ".stamps" / "touched"
-TESTS = ["src/runk/core", "tests/core", "tests/reference", "tests/route", "tests/ask"]
-HAIR = 1e-5
+TESTS = [
+    "src/runk/core",
+    "tests/core",
+    "tests/reference",
+    "tests/route",
+    "tests/ask",
+    "tests/golden",
+]
 ROUNDS_S = (20.0, 90.0)
 """Seconds of tests for each change: those that touch least else first, then the others."""
-SUMS = {ast.Add: " - ", ast.Sub: " + ", ast.Mult: " / ", ast.Div: " * "}
-TURNED = {ast.Lt: ">=", ast.LtE: "<", ast.Gt: "<=", ast.GtE: ">", ast.Eq: "!=", ast.NotEq: "=="}
-
-
-class Mutant(NamedTuple):
-    """One change: where, what stands there, and what is put in its place."""
-
-    file: str
-    line: int
-    start: int
-    end: int
-    new: str
-    function: int
-    """The line its function begins at; 0 in the body of the module."""
-
-
-def mutants(file: Path) -> list[Mutant]:
-    """Every change that can be made in a file; questions, words and docstrings are left alone."""
-    text = file.read_text(encoding="utf-8")
-    offsets = [0]
-    for row in text.encode().splitlines(keepends=True):
-        offsets.append(offsets[-1] + len(row))
-    name, found = file.relative_to(ROOT / CORE).as_posix(), []
-
-    def place(line: int, column: int) -> int:
-        return offsets[line - 1] + column
-
-    def walk(node: ast.AST, function: int) -> None:
-        if isinstance(node, ast.FunctionDef):
-            function = min([node.lineno, *(d.lineno for d in node.decorator_list)])
-        if isinstance(node, ast.AnnAssign | ast.JoinedStr):
-            # Annotations are a question's or an answer's words; a sentence is none of this.
-            children = [node.value] if isinstance(node, ast.AnnAssign) and node.value else []
-        else:
-            children = list(ast.iter_child_nodes(node))
-        new, span = "", (0, 0)
-        if any(map(_no_number, ast.iter_child_nodes(node))):
-            pass
-        elif isinstance(node, ast.BinOp) and type(node.op) in SUMS:
-            new = SUMS[type(node.op)]
-            span = (_end(node.left, place), place(node.right.lineno, node.right.col_offset))
-        elif isinstance(node, ast.Compare) and type(node.ops[0]) in TURNED:
-            left, right = node.left, node.comparators[0]
-            new = f" {TURNED[type(node.ops[0])]} "
-            span = (_end(left, place), place(right.lineno, right.col_offset))
-        elif isinstance(node, ast.Constant) and isinstance(node.value, float) and node.value > HAIR:
-            new, span = repr(node.value * 1.15), (_begin(node, place), _end(node, place))
-        if new and "(" not in (old := text.encode()[slice(*span)].decode()) and ")" not in old:
-            found.append(Mutant(name, node.lineno, *span, new, function))
-        for child in children:
-            walk(child, function)
-
-    walk(ast.parse(text), 0)
-    return found
-
-
-def _no_number(node: ast.AST) -> bool:
-    """Whether it is a hair, or words and lists, which no sum is made of."""
-    if isinstance(node, ast.Constant):
-        value = node.value
-        return isinstance(value, str) or (isinstance(value, float) and 0 < value <= HAIR)
-    return isinstance(node, ast.JoinedStr | ast.List | ast.Tuple)
-
-
-def _begin(node: Any, place: Any) -> int:
-    return int(place(node.lineno, node.col_offset))
-
-
-def _end(node: Any, place: Any) -> int:
-    return int(place(node.end_lineno, node.end_col_offset))
 
 
 def touched() -> dict[str, Any]:
@@ -119,7 +54,7 @@ def touched() -> dict[str, Any]:
 
 
 def chosen(mutant: Mutant, tests: dict[str, Any]) -> list[list[str]]:
-    """The tests for a change, in their rounds: the nearest first."""
+    """The tests for a change, in their rounds: those that look at most of what comes of it first."""
     mark = f"{mutant.file}:{mutant.function}"
     near = {k for k, t in tests.items() if mark in t["calls"]} if mutant.function else set()
     if not near:
@@ -127,7 +62,11 @@ def chosen(mutant: Mutant, tests: dict[str, Any]) -> list[list[str]]:
             k for k, t in tests.items() if any(c.startswith(f"{mutant.file}:") for c in t["calls"])
         }
     rounds, spent = [[] for _ in ROUNDS_S], 0.0
-    for key in sorted(near, key=lambda k: (len(tests[k]["calls"]), tests[k]["s"])):
+
+    def nearness(key: str) -> tuple[bool, int, float]:
+        return "golden" not in key, len(tests[key]["calls"]), tests[key]["s"]
+
+    for key in sorted(near, key=nearness):
         spent += tests[key]["s"]
         at = next((n for n, most in enumerate(ROUNDS_S) if spent <= most), None)
         if at is not None:
@@ -198,14 +137,6 @@ def main() -> None:
         with ThreadPoolExecutor(2) as pool:
             list(pool.map(one, picked))
     print(f"seed {asked.seed}: {asked.many - len(lost)} of {asked.many} noticed")
-
-
-def told(mutant: Mutant) -> str:
-    """A change as it is listed."""
-    text = (ROOT / CORE / mutant.file).read_bytes()
-    row = text.decode().splitlines()[mutant.line - 1].strip()
-    old = text[mutant.start : mutant.end].decode()
-    return f"{mutant.file}:{mutant.line} `{old}` -> `{mutant.new}` in {row[:90]}"
 
 
 if __name__ == "__main__":
