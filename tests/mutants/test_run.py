@@ -7,7 +7,7 @@ from pathlib import Path
 
 import pytest
 
-from tests.mutants import run
+from tests.mutants import changes, run
 from tests.mutants.run import Mutant, chosen, mutants
 
 SOURCE = '''"""A docstring with 1.5 in it."""
@@ -35,7 +35,7 @@ def found(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> tuple[Path, list[M
     core.mkdir(parents=True)
     file = core / "made_up.py"
     file.write_text(SOURCE, encoding="utf-8")
-    monkeypatch.setattr(run, "ROOT", tmp_path)
+    monkeypatch.setattr(changes, "ROOT", tmp_path)
     return file, mutants(file)
 
 
