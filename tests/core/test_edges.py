@@ -556,7 +556,7 @@ plan | job outside; metal brass; limits +0 -0.02; wanted 14.5; now 16 | tool car
 plan | job outside; metal silver-steel; now 8 mm; wanted 7 mm; smallest 6.98 mm; largest 7 mm; overhang 30 mm | held three-jaw not between centres | Mind the work
 plan | metal silver-steel; now 8 mm; wanted 7 mm; smallest 6.98 mm; largest 7 mm; overhang 30 mm; held three-jaw | job outside not bore | Mind the work
 reach | line 9; cutter 10; room 220; parts vice 70; work 50; long 80; wall 9; flats 5.5 | way spanner not beside | Stop the room
-screwcut | thread M10; metal mild-steel | hand right not left | Mind the groove
+screwcut | thread 3/8-24 UNF; metal mild-steel | hand right not left | Mind the groove
 seal | bore 22; section 1.78; rod 4 | kind packing not piston | Mind the follower
 seal | bore 22 mm | kind lapped not piston | Mind the grit
 seal | bore 22 mm | kind piston not rod | Mind the rubber

@@ -123,7 +123,7 @@ JOBS: list[tuple[str, str, float]] = [
     ("screwcut M8 inside", "blank_mm", 8 - 2 * 1.25 * ROOT3 / 2 * 5 / 8),
     ("screw cut M10 relief 4.5 mm tool 1.5 mm wide", "target_rpm", 60 * 3 / 1.5),
     ("screw cut M10 relief 4.5 mm tool 1.5 mm wide", "set_rpm", 83),
-    ("screw cut left hand M10", "set_rpm", 290),
+    ("screw cut left hand M10", "set_rpm", 142),
     # wires
     ("wires M10", "best_wire_mm", 1.5 / ROOT3),
     ("wires M6", "best_wire_mm", 1 / ROOT3),
@@ -194,7 +194,7 @@ def test_what_is_said_is_heard(line: str, calculator: str, said: str) -> None:
 NO_JOBS = [
     ("screwcut M10 relief 1 mm", "nobody stops"),
     ("screwcut M10 flat 0.1 mm radius 0.1 mm", "flat or round"),
-    ("screwcut M10 flat 2 mm", "wider than the root"),
+    ("screwcut M10 flat 2 mm", "too wide for the nut"),
     ("screwcut m10 10x", "what 10x is for"),
     ("wires M10 wire 5 mm", "ride on the crests"),
     ("wires m6 with 0.5 mm wire reads 6.02 mm", "sink below"),

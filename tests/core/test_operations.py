@@ -155,7 +155,7 @@ def test_screw_cutting_is_no_faster_than_the_hand() -> None:
     assert free.stop_s is not None
     assert free.stop_s.value >= 1
     assert free.set_rpm.value == 142
-    assert any("three pitches" in c.says for c in free.cautions)
+    assert any("three turns" in c.says for c in free.cautions)
     assert held_back.target_rpm.value == pytest.approx(60 * 3 / 1.5)
     assert held_back.stop_s is not None
     assert held_back.stop_s.value >= 1

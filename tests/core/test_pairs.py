@@ -31,7 +31,8 @@ def answer(page: PageUnit = PageUnit.MM, **typed: str) -> Any:
 
 
 def _key(holes: list[float], shafts: list[float], pairs: Any, middle: float) -> tuple[float, ...]:
-    off = [abs(holes[i] - shafts[j] - middle) for i, j in pairs]
+    # Two that are as far off to the last digit are as far off.
+    off = [round(abs(holes[i] - shafts[j] - middle), 9) for i, j in pairs]
     return (-len(off), max(off, default=0.0), sum(x * x for x in off))
 
 

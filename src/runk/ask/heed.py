@@ -54,6 +54,14 @@ _HEEDED = (
     "taper",
     "tapered",
     "included",
+    "helical",
+    "internal",
+    "worm",
+    "stub",
+    "bevel",
+    "clockwise",
+    "anticlockwise",
+    "o'clock",
 )
 HEEDED_WORDS = frozenset(word for phrase in _HEEDED for word in phrase.split())
 """Every word of them: known, and no slip of another."""

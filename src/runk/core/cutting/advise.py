@@ -66,7 +66,11 @@ def _of_speed(
     ratio = setting.rpm / target
     slowest = min((s.rpm for s in machine.ladder), default=setting.rpm)
     if ratio > FAR_OVER and setting.rpm <= slowest * 1.001:
+        # A thread's feed is its pitch: there is no finer.
+        threaded = question.operation is Operation.SCREW_CUT
         ways = ["take the finest feed and stop at the first whine"]
+        if threaded:
+            ways = ["turn the spindle by hand, by a handle in its bore"]
         geared = any("back" in s.gear.lower() for s in machine.steps)
         if question.gears is Gears.DIRECT:
             ways.insert(0, "put the back gear in")
@@ -86,7 +90,7 @@ def _of_speed(
         )
         found.append(
             stop("the speed", ways[0], says, "set_rpm", PRACTICE)
-            if ratio > 1.5
+            if ratio > 1.5 and not threaded
             else Caution("Mind", "the speed", says, "set_rpm", PRACTICE)
         )
     elif (

@@ -82,15 +82,16 @@ LEAST_TAPPED_MM = 6.0
 
 
 def _gap(question: SpeedQuestion) -> tuple[float, float]:
-    if question.relief is None:
-        return USUAL_RELIEF_PITCHES * pitch_of(question), 0.0
-    relief = float(question.relief)
+    relief = float(question.relief or USUAL_RELIEF_PITCHES * pitch_of(question))
     # Not told, the tool counts as a point: the whole groove is left to stop in.
     tool = float(question.width or 0)
     if tool >= relief:
+        usual = "" if question.relief is not None else ", as is reckoned with where none is told"
         raise Refused(
-            f"A tool {mm_said(tool)} wide does not fit a relief groove of {mm_said(relief)}.",
+            f"A tool {mm_said(tool)} wide does not fit a relief groove of "
+            f"{mm_said(relief)}{usual}.",
             field="width",
+            suggest=f"a groove of {tool + pitch_of(question):.1f} mm",
         )
     return relief, tool
 
@@ -119,7 +120,7 @@ def stoppable(w: Working, question: SpeedQuestion) -> Figure | None:
         tool_mm=tool,
         pitch_mm=pitch_of(question),
         time_s=STOP_S,
-        why="" if question.relief is not None else "no groove told: three pitches reckoned with",
+        why="" if question.relief is not None else "no groove told: three turns reckoned with",
     )
 
 
@@ -131,8 +132,8 @@ def of_the_hand(question: SpeedQuestion) -> list[Caution]:
             Caution(
                 "Mind",
                 "the groove",
-                f"No relief groove was told: one of three pitches, {mm_said(wide, 1)}, is reckoned "
-                "with. A narrower one, or a shoulder, wants it slower or by hand.",
+                f"No relief groove was told: one as wide as three turns go, {mm_said(wide, 1)}, is "
+                "reckoned with. A narrower one, or a shoulder, wants it slower or by hand.",
                 "set_rpm",
                 PRACTICE,
             )

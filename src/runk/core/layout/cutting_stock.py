@@ -58,8 +58,10 @@ def plan_cuts(
     """
     order = sorted(range(len(parts)), key=lambda n: -parts[n])
     rooms = tuple(bar - grip for bar in bars)
-    # The last piece of a bar needs no cut behind it: a bar is as good as one kerf longer.
-    search = _Search(tuple(parts[n] + kerf for n in order), tuple(room + kerf for room in rooms))
+    # The last piece of a bar needs no cut behind it: a bar is as good as one kerf longer. What is
+    # held is cut off, and its cut lies clear of the jaws.
+    spare = 0.0 if grip else kerf
+    search = _Search(tuple(parts[n] + kerf for n in order), tuple(room + spare for room in rooms))
     greedy = _greedy(search)
     if greedy is not None:
         _keep(search, greedy)

@@ -109,6 +109,7 @@ def compute(question: DivideQuestion, heads: Heads) -> DivideAnswer:
     divider = heads.divider
     step = Fraction(360, question.count) if question.count else _degrees(question.angle or 0.0)
     turns = step * divider.ratio / 360
+    _see_moved(turns, heads)
     if divider.plates:
         return _head(question, heads, step, turns)
     if divider.dial:
@@ -118,6 +119,23 @@ def compute(question: DivideQuestion, heads: Heads) -> DivideAnswer:
         field="head",
         suggest=f"{divider.ratio}:1; 15 to 20",
     )
+
+
+def _see_moved(turns: Fraction, heads: Heads) -> None:
+    """See that the handle is moved at all.
+
+    Raises:
+        Refused: The step is less than half of the finest there is.
+    """
+    divider = heads.divider
+    most = max(divider.circles) if divider.plates else (divider.dial or 0)
+    if most and turns * most * 2 < 1:
+        finest = Fraction(360, divider.ratio * most)
+        raise Refused(
+            f"Finer than {heads.name} goes: its least step is {float(finest):.3g}°.",
+            field="angle",
+            suggest=f"{float(finest):.3g}",
+        )
 
 
 def _degrees(angle: float) -> Fraction:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import acos, cos, pi, radians, sin, sqrt, tan
+from math import acos, ceil, cos, pi, radians, sin, sqrt, tan
 
 from runk.core.figures import law
 from runk.core.sources import Held, Source
@@ -82,10 +82,10 @@ def span_mm(module_mm: float, pressure_deg: float, over: float, teeth: float) ->
 def span_teeth(pressure_deg: float, teeth: int) -> int:
     """How many teeth a span is taken over so that the jaws touch near the pitch circle.
 
-    >>> span_teeth(20.0, 18)
-    2
+    >>> span_teeth(20.0, 18), span_teeth(20.0, 20), span_teeth(20.0, 40)
+    (2, 3, 5)
     """
-    return max(2, int(teeth * pressure_deg / 180.0 + 0.5))
+    return max(2, ceil(teeth * pressure_deg / 180.0 - 1e-9))
 
 
 @law("Fewest teeth without undercut", "2 ÷ sin²({pressure_deg}°)")

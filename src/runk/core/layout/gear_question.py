@@ -23,8 +23,17 @@ DEPTHS = (
     ),
 )
 TOUCHED = (
-    Choice("near", "its near side touched on the blank", ("near side", "underside"), silent=True),
-    Choice("far", "its far side level with the blank", ("far side", "top side", "upper side")),
+    Choice(
+        "near",
+        "its near side touched on the blank",
+        ("near side", "underside", "touched near"),
+        silent=True,
+    ),
+    Choice(
+        "far",
+        "its far side level with the blank",
+        ("far side", "top side", "upper side", "touched far"),
+    ),
 )
 
 

@@ -162,8 +162,16 @@ def _bar(question: StockQuestion, shelf: Shelf) -> BarAnswer:
     return BarAnswer(
         largest_mm=fine(found),
         nearest=thick[0].name if thick else "none so thick",
-        says="From that on its corners come sharp; the next thicker one on the shelf is named.",
-        off_mm=fine(w.of(depth_limit_mm, "off_mm", bar_mm=found.value, across_mm=side)),
+        says="From that on its corners come sharp; the next thicker one on the shelf is named"
+        + (", and what comes off is off that." if thick else "."),
+        off_mm=fine(
+            w.of(
+                depth_limit_mm,
+                "off_mm",
+                bar_mm=thick[0].mm if thick else found.value,
+                across_mm=side,
+            )
+        ),
         cautions=(),
         links=(),
     )

@@ -11,7 +11,8 @@ from runk.core.cutting.threaded import USUAL_RELIEF_PITCHES
 from runk.core.figures import Link, Working, told
 from runk.core.fits.heat import hole_free_limit_mm
 from runk.core.lengths import Reading
-from runk.core.machines import MachineKind
+from runk.core.lengths.show import MM_PER_INCH, trimmed
+from runk.core.machines import Machine, MachineKind
 from runk.core.machines.dials import mark_say
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
@@ -21,7 +22,16 @@ from runk.core.threads.followed import to_follow
 from runk.core.threads.hands import Hand
 from runk.core.threads.laws import smaller_mm
 from runk.core.threads.screwcut_question import Feed, Pass, ScrewcutAnswer, ScrewcutQuestion, Side
-from runk.core.threads.single_point import CutShop, cautions_of, depth_of, needs, set_over, shares
+from runk.core.threads.single_point import (
+    CutShop,
+    bore_of,
+    cautions_of,
+    depth_of,
+    needs,
+    opens,
+    set_over,
+    shares,
+)
 from runk.core.units import PageUnit
 from runk.core.wheels.half_nuts import dial_says, half_nuts_say
 from runk.core.workshop import Workshop
@@ -85,11 +95,12 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
     if question.relief is not None:
         groove = told(float(question.relief), "relief_mm")
     inside = question.side is Side.INSIDE
+    # A nut is bored for its screw, whatever tip cuts it.
     core = w.of(
         smaller_mm,
         "core_mm",
         major_mm=thread.major_mm,
-        times=2 * depth.value / pitch,
+        times=2 * (bore_of(question) if inside else depth.value / pitch),
         pitch_mm=pitch,
     )
     groove_across = core
@@ -97,7 +108,8 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         groove_across = w.of(
             hole_free_limit_mm,
             "core_mm",
-            shaft_mm=thread.major_mm,
+            # A sharper tip goes on past the thread's own diameter.
+            shaft_mm=max(thread.major_mm, core.value + 2 * depth.value),
             free_mm=_CLEAR_MM,
             source=PRACTICE,
         )
@@ -111,7 +123,7 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         target_rpm=belt.target_rpm,
         pass_s=time and replace(time, places=1),
         own=belt.own,
-        says=_says(question, passes),
+        says=_says(question, passes, shop.lathe),
         half_nuts="" if screw is None else half_nuts_say(screw, lead_exact, shop.lathe.dial_teeth),
         other=_other(question),
         passes=passes,
@@ -124,7 +136,7 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         pitch_mm=told(pitch, "pitch_mm", 4),
         angle_of_thread_deg=told(form.angle_deg, "angle_of_thread_deg", 1),
         cautions=cautions_of(belt),
-        links=_links(question, lead=lead, relief_mm=groove.value, deep_mm=depth.value),
+        links=_links(question, relief_mm=groove.value, deep_mm=depth.value),
     )
 
 
@@ -163,7 +175,7 @@ def _passes(
     return tuple(found)
 
 
-def _says(question: ScrewcutQuestion, passes: tuple[Pass, ...]) -> str:
+def _says(question: ScrewcutQuestion, passes: tuple[Pass, ...], lathe: Machine) -> str:
     way = (
         "Nought the cross-slide with the tool just touching, then feed with the top slide alone; "
         "the cross-slide only draws the tool out and goes back to nought."
@@ -176,6 +188,11 @@ def _says(question: ScrewcutQuestion, passes: tuple[Pass, ...]) -> str:
             "Left hand: an idler more turns the leadscrew the other way; begin in the groove by "
             "the chuck and cut outwards, off the end. "
         )
+        if not opens(question, lathe):
+            begun += (
+                "The half-nuts stay closed: the tool, drawn out, runs back towards the chuck at "
+                "the lead and is stopped in that groove. "
+            )
     return (
         f"{way} {begun}{_counted(passes)}; a pass at nothing to end, a die or chaser for its "
         "form, and the nut made first to try it."
@@ -212,11 +229,9 @@ def _other(question: ScrewcutQuestion) -> str:
     )
 
 
-def _links(
-    question: ScrewcutQuestion, *, lead: float, relief_mm: float, deep_mm: float
-) -> tuple[Link, ...]:
+def _links(question: ScrewcutQuestion, *, relief_mm: float, deep_mm: float) -> tuple[Link, ...]:
     name, thread = question.thread.name, question.thread
-    train = [("pitch", f"{lead:.6f} mm"), ("hand", str(question.hand))]
+    train = [("pitch", lead_said(thread.pitch * question.starts)), ("hand", str(question.hand))]
     if question.long is not None:
         train.append(("long", f"{float(question.long):.4f} mm"))
     found = [Link("wheels", (*train, ("machine", question.machine)), "The change wheels for it")]
@@ -232,10 +247,23 @@ def _links(
         ]
         found.append(Link("plan", tuple(groove), "Cut the relief groove"))
         found.append(Link("wires", (("thread", name),), "Measure it over wires"))
-        if question.hand is Hand.RIGHT:
+        # A nut of one start goes on no screw of several.
+        if question.hand is Hand.RIGHT and question.starts == 1:
             nut = (("thread", name), ("metal", question.metal))
             found.append(Link("tap", nut, "The nut to try it by"))
     return tuple(found)
+
+
+def lead_said(lead: Fraction) -> str:
+    """A lead to its last digit: in turns to the inch where they are whole or half, else in mm.
+
+    >>> lead_said(Fraction(254, 130)), lead_said(Fraction(3, 2)), lead_said(Fraction(254, 65))
+    ('13 tpi', '1.5 mm', '6.5 tpi')
+    """
+    tpi = MM_PER_INCH / lead
+    if tpi.denominator in (1, 2) and lead.denominator not in (1, 2, 4, 5, 10, 20, 100):
+        return f"{float(tpi):g} tpi"
+    return f"{trimmed(lead, 6)} mm"
 
 
 def headline(answer: ScrewcutAnswer, page: PageUnit) -> str:

@@ -186,6 +186,11 @@ _ORDER = ("UNC", "UNF", "UNEF", "M coarse", "M fine", "BA", "ME", "BSF", "BSW", 
 _CROSS_ORDER = ("ME", "BSF", "BSW", "UNC", "UNF", "UNEF", "M coarse", "M fine", "BA", "G")
 
 
+# A special is found by the name it is given here.
+_OWN_NAME = re.compile(r"^\s*special ([\d./-]{1,12}(?:in)?) x ([\d.]{1,8})")
+_FORMED = re.compile(r"(x\s?\d{0,4}\.?\d{1,4})(?:tpi)?[\s.]+(60|55|47\.5)(?:\s?°|\s?deg)?\s*$")
+
+
 def normal(text: str) -> str:
     """A name without what people write differently.
 
@@ -197,6 +202,8 @@ def normal(text: str) -> str:
     low = re.sub(r"\b(?:no\.?|number)\s*(?=\d)", "", low).replace("#", "")
     low = re.sub(r"\b(?:thread|dia|pitch|coarse)\b|tpi\b", "", low)
     low = low.replace("whitworth", "bsw").replace("whit", "bsw").replace("bspp", "bsp")
+    # A form's angle stands apart from the pitch: without the blank they would be one number.
+    low = _FORMED.sub(r"\1/\2", _OWN_NAME.sub(r"\1x\2", low))
     low = re.sub(r"[\s\"'”]+", "", low)
     return re.sub(r"(?<=[x-])\.(?=\d)", "0.", low)
 
@@ -332,8 +339,8 @@ def _special(wanted: str) -> Thread | None:
         name = f"special {made[1]} x {made[2]}"
     if size <= 0 or pitch <= 0:
         raise Refused("A thread's diameter and pitch are more than 0.", suggest="4.3x0.7")
-    if form != "iso" and made[3]:
-        name += f", {made[3]}°"
+    if made[3] and made[3] != ("55" if inch else "60"):
+        name += f" {made[3]}°"
     shape = forms()[form]
     if float(pitch) * shape.minor >= 0.8 * float(size):
         raise Refused(

@@ -182,7 +182,7 @@ def compute(question: WiresQuestion, drills: tuple[ShopTool, ...]) -> WiresAnswe
             angle_deg=form.angle_deg,
             pitch_mm=pitch,
         )
-        _sensible(effective.value, basic.value, pitch)
+        _sensible(effective.value, basic.value, thread, float(question.over))
     left = None
     if effective is not None and effective.value > room.high.value:
         left = w.of(
@@ -265,8 +265,22 @@ def wire_taken(
     return wire, ""
 
 
-def _sensible(effective: float, basic: float, pitch: float) -> None:
-    if abs(effective - basic) > pitch:
+def _sensible(effective: float, basic: float, thread: Thread, over: float) -> None:
+    root = thread.major_mm - 2 * thread.form.depth * thread.pitch_mm
+    if over < thread.major_mm - thread.pitch_mm / 8:
+        raise Refused(
+            f"The thread itself is {mm_said(thread.major_mm, 3)} across: less cannot be read over "
+            "wires, for the anvils would stand on its crests. Read across the crests, or other "
+            "wires?",
+            field="over",
+        )
+    if effective <= root:
+        raise Refused(
+            f"That reading makes the effective diameter {mm_said(effective, 3)}, under the root of "
+            f"this thread, {mm_said(root, 3)}: nothing of it is left. Another thread, or scrap.",
+            field="over",
+        )
+    if abs(effective - basic) > thread.pitch_mm:
         raise Refused(
             f"That reading makes the effective diameter {mm_said(effective, 3)}, and this thread's "
             f"is {mm_said(basic, 3)}: another thread, or other wires?",
@@ -286,6 +300,8 @@ def _says(room: Room, effective: Figure | None, left: Figure | None, named: str)
         )
     if effective.value < room.low.value:
         under = room.low.value - effective.value
+        if under > room.high.value - room.low.value:
+            return f"Under its limit by {thou_said(under)}: no nut of its size holds on it. Scrap."
         return f"Under its limit by {thou_said(under)}: it takes a nut made for it."
     return f"Inside {limits}: leave it."
 

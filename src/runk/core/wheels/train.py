@@ -29,17 +29,20 @@ class Train:
     steep: float
 
 
-def arranged(a: int, c: int, b: int, d: int) -> tuple[tuple[int, int, int, int], bool, float]:
-    """The best way round of a compound train: it clears, and its steepest mesh is the least.
+Way = tuple[tuple[int, int, int, int], bool, float]
+"""Spindle's, stud's driven, stud's driver, leadscrew's; whether it clears; its steepest mesh."""
+
+
+def arranged(a: int, c: int, b: int, d: int) -> tuple[Way, ...]:
+    """Every way round of a compound train, the best first: it clears, its steepest mesh is least.
+
+    A banjo may take one way and not another.
 
     Args:
         a: A driver; ``c`` the other.
         b: A driven wheel; ``d`` the other.
 
-    Returns:
-        Spindle's, stud's driven, stud's driver, leadscrew's; whether it clears; its steepest mesh.
-
-    >>> arranged(20, 40, 50, 60)
+    >>> arranged(20, 40, 50, 60)[0]
     ((20, 50, 40, 60), True, 2.5)
     """
     ways = []
@@ -49,8 +52,7 @@ def arranged(a: int, c: int, b: int, d: int) -> tuple[tuple[int, int, int, int],
             clears = one + to >= other + CLEAR and other + last >= to + CLEAR
             steep = max(one / to, to / one, other / last, last / other)
             ways.append((not clears, steep, (one, to, other, last)))
-    foul, steep, way = min(ways)
-    return way, not foul, steep
+    return tuple((way, not foul, steep) for foul, steep, way in sorted(ways))
 
 
 def worth(train: Train) -> tuple[bool, int, bool, int, float]:

@@ -77,13 +77,20 @@ def trains(
         # They come by how near they are, so what stands there is only outdone as near as it is.
         if len(found) >= most and _near(train) > _near(found[most - 1]):
             break
-        if len(train.drivers) > 1:
-            (one, to, other, last), clears, steep = arranged(*train.drivers, *train.driven)
-            train = Train((one, other), (to, last), train.error, clears, steep)
-        if train.clears and may(train):
-            found.append(train)
+        stands = next((one for one in _stands(train) if one.clears and may(one)), None)
+        if stands is not None:
+            found.append(stands)
     found.sort(key=worth)
     return found[:most]
+
+
+def _stands(train: Train) -> Iterator[Train]:
+    """Every way round a train can stand, the best first."""
+    if len(train.drivers) == 1:
+        yield train
+        return
+    for (one, to, other, last), clears, steep in arranged(*train.drivers, *train.driven):
+        yield Train((one, other), (to, last), train.error, clears, steep)
 
 
 def _off(train: Train) -> float:
@@ -145,7 +152,7 @@ def bought(
             drive, follow = ((a, new), (b, c)) if side == "driver" else ((a, b), (c, new))
             if set(drive) & set(follow) or new in wheels or len({a, b, c}) < 3:
                 continue
-            (p, q, r, s), clears, steep = arranged(*drive, *follow)
+            (p, q, r, s), clears, steep = arranged(*drive, *follow)[0]
             error = p * r / (q * s) / ratio - 1.0
             # Nothing is bought for what is there already, by another way round.
             train = Train((p, r), (q, s), error, clears, steep)

@@ -102,12 +102,15 @@ def compute(question: WheelsQuestion, machine: Machine) -> WheelsAnswer:
         )
     shown = [_shown(w, train, gear, pitch, screw, long, len(gears) > 1) for train, gear in able]
     best, first = able[0][0], shown[0]
+    box, lever = "", ""
+    if first.gear:
+        box, lever = f", the box at {first.gear}", f" The gearbox at {first.gear}."
     ppm = abs(first.error_ppm.value)
     return WheelsAnswer(
-        set_up=_set_up(best),
+        set_up=f"{_set_up(best)}{box}",
         error_ppm=first.error_ppm,
-        says=_says(best, ppm, question.hand),
-        half_nuts=_half_nuts(question, machine),
+        says=f"{_says(best, ppm, question.hand)}{lever}",
+        half_nuts=_half_nuts(question, machine, ppm),
         buy=_buy(question, ratio / float(able[0][1]), ppm, reaches),
         cuts_mm=first.pitch_mm,
         off_um=first.off_um,
@@ -121,9 +124,15 @@ def compute(question: WheelsQuestion, machine: Machine) -> WheelsAnswer:
     )
 
 
-def _half_nuts(question: WheelsQuestion, machine: Machine) -> str:
+def _half_nuts(question: WheelsQuestion, machine: Machine, ppm: float) -> str:
     if question.screw is None:
         return ""
+    if ppm >= EXACT_PPM:
+        # Each turn of the leadscrew between two closings would set the tool over by what is off.
+        return (
+            "Stay closed until the thread is done: this train is not exact, and opened they do not "
+            "find the thread again. Stop, draw the tool out, run back in reverse."
+        )
     own = machine.leadscrew_mm
     # The dial belongs to the lathe's own leadscrew.
     same = own is not None and Fraction(str(own)) == question.screw.mm
