@@ -205,7 +205,7 @@ def _told(asked: _Asked, workshop: Workshop) -> Machining:
 
 
 def _read(body: bytes, page: PageUnit) -> ReadIn:
-    from runk.formats.set_out_csv import read_places_csv
+    from runk.formats.set_out_csv import places_and_size
     from runk.formats.set_out_dxf import LARGEST, read_dxf
 
     head = body[:4096].lstrip(b"\xef\xbb\xbf \r\n\t")
@@ -220,8 +220,9 @@ def _read(body: bytes, page: PageUnit) -> ReadIn:
         raise Refused(
             "That is neither a table of places nor a DXF drawing.", field="file"
         ) from None
-    spots = read_places_csv(text, page)
-    return ReadIn(_spots(spots), "", "", f"{len(spots)} places.")
+    spots, dia = places_and_size(text, page)
+    hole = f"{float(dia):.4f} mm" if dia else ""
+    return ReadIn(_spots(spots), "", hole, f"{len(spots)} places.")
 
 
 def _spots(spots: tuple[Spot, ...]) -> str:

@@ -10,26 +10,22 @@ from math import floor, isfinite
 from typing import Any
 
 from ezdxf import recover
-from ezdxf.document import Drawing
 from ezdxf.filemanagement import new
 from ezdxf.lldxf.const import DXFError
 
 from runk.core.kinds import Corner, Spot
 from runk.core.kinds.corners import MOST_CORNERS
 from runk.core.layout.circle_question import MOST_HOLES
-from runk.core.layout.segments import TINY, At, Loop, Segment, bulge_of, bulged, dist
+from runk.core.layout.segments import At, Loop, Segment, bulge_of, dist
 from runk.core.layout.set_out import SetOut
 from runk.core.refusals import Refused
+from runk.formats.dxf_pieces import MOST_PIECES, SAME, Pieces, pieces_of, unit_of
 
 LARGEST = 2 * 1024 * 1024
 """More than this is no drawing of one face, and takes minutes to read."""
-_MILLIMETRES, _INCHES = 4, 1
-MOST_PIECES = 5000
-"""Lines and arcs of a face: it has a few hundred corners at most."""
+_MILLIMETRES = 4
 FARTHEST = 1e6
 """Millimetres: a place farther off is no place on a face."""
-_SAME = 0.005
-"""Ends nearer than this are one: drawings are rounded, mm."""
 
 
 def set_out_dxf(face: SetOut) -> str:
@@ -101,40 +97,55 @@ def read_dxf(body: bytes) -> Drawn:
         drawing, _ = recover.read(io.BytesIO(body))
     except (DXFError, OSError, ValueError, KeyError, IndexError, TypeError, AttributeError):
         raise Refused("That is no DXF drawing.", field="file") from None
-    scale = Fraction(254, 10) if drawing.units == _INCHES else Fraction(1)
-    spots, dias = _spots(drawing, scale)
-    corners = _corners(drawing, scale)
+    scale, unit = unit_of(drawing)
+    try:
+        pieces = pieces_of(drawing)
+    except Refused:
+        raise
+    except (DXFError, ValueError, ArithmeticError, TypeError, AttributeError):
+        raise Refused("That is no DXF drawing.", field="file") from None
+    spots, dias, larger = _spots(pieces, scale)
+    corners = _corners(pieces, scale)
     if not spots and not corners:
-        kinds = sorted({entity.dxftype() for entity in drawing.modelspace()}) or ["nothing"]
+        there = {entity.dxftype() for entity in drawing.modelspace()}
+        kinds = sorted(pieces.lost) or sorted(there) or ["nothing"]
         raise Refused(
             f"There is no circle, point or closed profile in it, only {', '.join(kinds[:4])}.",
             field="file",
         )
     if len(spots) > MOST_HOLES:
         raise Refused(f"{len(spots)} holes are too many: {MOST_HOLES} at most.", field="file")
-    unit = "inches" if drawing.units == _INCHES else "millimetres"
-    told = "" if drawing.units in (_INCHES, _MILLIMETRES) else ", as it does not say"
-    one = dias.pop() if len(dias) == 1 else 0.0
+    one = dias[0] if len(dias) == 1 else 0.0
     parts = [f"{len(spots)} holes"] if spots else []
     parts += [f"a profile of {len(corners)} corners"] if corners else []
-    return Drawn(spots, corners, one, f"{' and '.join(parts)}, read in {unit}{told}.")
+    says = [f"{' and '.join(parts)}, read in {unit}."]
+    if len(dias) > 1:
+        sizes = ", ".join(f"{mm:g}" for mm in dias[:6])
+        says.append(f"They are of {len(dias)} sizes, {sizes} mm: which is which is left out.")
+    if larger:
+        says.append(f"{larger} larger circles about the same middles are left out.")
+    if pieces.lost:
+        lost = ", ".join(f"{many} {kind}" for kind, many in sorted(pieces.lost.items())[:6])
+        says.append(f"Not read: {lost}.")
+    return Drawn(spots, corners, one, " ".join(says))
 
 
-def _spots(drawing: Drawing, scale: Fraction) -> tuple[tuple[Spot, ...], set[float]]:
-    found: list[Spot] = []
-    dias: set[float] = set()
-    circles = drawing.modelspace().query("CIRCLE POINT")
-    if len(circles) > MOST_PIECES:
-        raise Refused(f"{len(circles)} holes are too many: {MOST_HOLES} at most.", field="file")
-    for entity in circles:
-        layer = entity.dxf.layer.upper()
-        if layer in ("OUTLINE", "RIM", "BORE"):
-            continue
-        at = entity.dxf.center if entity.dxftype() == "CIRCLE" else entity.dxf.location
-        if entity.dxftype() == "CIRCLE":
-            dias.add(round(float(entity.dxf.radius) * 2 * float(scale), 4))
-        found.append(Spot(_mm(at[0], scale), _mm(at[1], scale)))
-    return tuple(found), dias
+def _spots(pieces: Pieces, scale: Fraction) -> tuple[tuple[Spot, ...], list[float], int]:
+    """Places of holes, their sizes, and how many larger circles stand about the same middles."""
+    holes = [one for one in pieces.circles if one[2] not in ("OUTLINE", "RIM", "BORE")]
+    if len(holes) > MOST_PIECES:
+        raise Refused(f"{len(holes)} holes are too many: {MOST_HOLES} at most.", field="file")
+    least: dict[tuple[Fraction, Fraction], float] = {}
+    larger = 0
+    for (x, y), dia, _ in holes:
+        at = _mm(x, scale), _mm(y, scale)
+        if at in least:
+            larger += 1
+        # About one middle the smallest goes through; a point beside a circle says nothing more.
+        known = least.get(at, 0.0)
+        least[at] = min(known, dia) if known and dia else known or dia
+    dias = sorted({round(dia * float(scale), 4) for dia in least.values() if dia})
+    return tuple(Spot(*at) for at in least), dias, larger
 
 
 def _mm(value: float, scale: Fraction) -> Fraction:
@@ -143,9 +154,9 @@ def _mm(value: float, scale: Fraction) -> Fraction:
     return Fraction(str(round(value, 6))) * scale
 
 
-def _corners(drawing: Drawing, scale: Fraction) -> tuple[Corner, ...]:
+def _corners(pieces: Pieces, scale: Fraction) -> tuple[Corner, ...]:
     """Corners of the closed profile that reaches furthest, the cutter's own path left out."""
-    loops = [*_polylines(drawing), *_chained(_pieces(drawing))]
+    loops = [*pieces.loops, *_chained(pieces.segments)]
     if not loops:
         return ()
 
@@ -159,41 +170,6 @@ def _corners(drawing: Drawing, scale: Fraction) -> tuple[Corner, ...]:
         Corner(_mm(s.start[0], scale), _mm(s.start[1], scale), Fraction(0), round(bulge_of(s), 9))
         for s in loop
     )
-
-
-def _polylines(drawing: Drawing) -> Iterable[Loop]:
-    for entity in drawing.modelspace().query("LWPOLYLINE"):
-        points = [(x, y, b) for x, y, b in entity.get_points("xyb")]  # type: ignore[attr-defined]
-        if entity.dxf.layer.upper() == "PATH" or len(points) < 2:
-            continue
-        if not entity.closed and dist(points[0][:2], points[-1][:2]) < _SAME:  # type: ignore[attr-defined]
-            points.pop()
-        elif not entity.closed:  # type: ignore[attr-defined]
-            continue
-        yield tuple(
-            bulged(a[:2], b[:2], a[2])
-            for a, b in zip(points, [*points[1:], points[0]], strict=True)
-            if dist(a[:2], b[:2]) > TINY
-        )
-
-
-def _pieces(drawing: Drawing) -> list[Segment]:
-    found = []
-    drawn = drawing.modelspace().query("LINE ARC")
-    if len(drawn) > MOST_PIECES:
-        raise Refused(
-            f"{len(drawn)} lines and arcs are too many for one face: {MOST_PIECES} at most.",
-            field="file",
-        )
-    for entity in drawn:
-        if entity.dxftype() == "LINE":
-            a, b = entity.dxf.start, entity.dxf.end
-            found.append(Segment((a[0], a[1]), (b[0], b[1])))
-        else:
-            a, b = entity.start_point, entity.end_point  # type: ignore[attr-defined]
-            centre = entity.dxf.center
-            found.append(Segment((a[0], a[1]), (b[0], b[1]), (centre[0], centre[1])))
-    return found
 
 
 class _Ends:
@@ -215,7 +191,7 @@ class _Ends:
 
     @staticmethod
     def _cell(place: At) -> tuple[int, int]:
-        return floor(place[0] / _SAME), floor(place[1] / _SAME)
+        return floor(place[0] / SAME), floor(place[1] / SAME)
 
     def from_here(self, end: At) -> Segment | None:
         """A piece that begins where another ends, turned about where it was drawn so."""
@@ -229,7 +205,7 @@ class _Ends:
         # As it was drawn before turned about; of those the first.
         for n, back in sorted(near, key=lambda found: (found[1], found[0])):
             one = self.pieces[n]
-            if not self.taken[n] and dist(one.end if back else one.start, end) < _SAME:
+            if not self.taken[n] and dist(one.end if back else one.start, end) < SAME:
                 self.taken[n] = True
                 return one.back() if back else one
         return None
@@ -243,7 +219,7 @@ def _chained(pieces: list[Segment]) -> Iterable[Loop]:
             continue
         ends.taken[n] = True
         chain = [pieces[n]]
-        while dist(chain[-1].end, chain[0].start) > _SAME:
+        while dist(chain[-1].end, chain[0].start) > SAME:
             one = ends.from_here(chain[-1].end)
             if one is None:
                 break
