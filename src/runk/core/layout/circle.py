@@ -13,7 +13,7 @@ from runk.core.layout import laws
 from runk.core.layout.circle_lines import LINES, SENTENCES
 from runk.core.layout.circle_question import CircleQuestion
 from runk.core.layout.course import course, travel
-from runk.core.layout.patterns import Laid, circle_of, laid, settled
+from runk.core.layout.patterns import Laid, circle_of, laid, middle_of, settled
 from runk.core.layout.walls import Walls, clearest_deg, port_deg, wall_to, walls
 from runk.core.lengths import Reading
 from runk.core.said import mm_said
@@ -131,7 +131,7 @@ def compute(question: CircleQuestion, _: None = None) -> CircleAnswer:
         rim_mm=_given("rim_mm", question.rim),
         wide_mm=_given("wide_mm", question.wide),
         high_mm=_given("high_mm", question.high),
-        middle_x_mm=told(float(question.x or 0), "middle_x_mm"),
+        middle_x_mm=told(middle_of(question)[0], "middle_x_mm"),
         middle_y_mm=told(float(question.y or 0), "middle_y_mm"),
         cautions=_cautions(question, left, clear, better),
         links=_links(question),
@@ -188,6 +188,8 @@ def _says(question: CircleQuestion, holes: tuple[Laid, ...], order: tuple[int, .
     if 2 < len(holes) <= 16:
         go = f" Least travel: {', '.join(holes[n].name for n in order)}."
     seen = " Seen from the other side: left is right." if question.seen == "other" else ""
+    if seen and question.wide is not None:
+        seen = " Seen from the other side: left is right, its nought over its own left edge."
     return (
         f"Read-out at nought over {nought}. Touch each lightly with a centre drill and look, "
         f"before the first is drilled.{go}{seen}"

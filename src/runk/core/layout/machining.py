@@ -10,6 +10,7 @@ from runk.core.cutting.speed import SPEED
 from runk.core.machines import MachineKind
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -17,6 +18,9 @@ SAFE_MM, NEAR_MM = 5.0, 1.0
 """Over the work: to travel at, and to where it goes down fast."""
 _PECK = 1.0
 """A drill comes out after each diameter: what the trade says of holes over two deep."""
+_DEEPEST = 10.0
+"""A jobber drill's flutes are some ten of its diameters long (twelve at 1 mm, under nine at 10);
+past them nothing comes up the hole: common practice."""
 _PLUNGE = 0.5
 """An end mill goes down at half the feed it goes along with: common practice."""
 
@@ -80,6 +84,16 @@ def machining(
             field="machine",
             suggest="the mill",
         )
+    drills = operation == "drill"
+    if drills and depths[-1] > _DEEPEST * float(dia):
+        times = depths[-1] / float(dia)
+        raise Refused(
+            f"{mm_said(depths[-1])} is {times:.0f} times the drill: past its flutes nothing comes "
+            "up, and it breaks. Ten times is the most by code; the rest by hand, with a long "
+            "drill.",
+            field="drill_deep",
+            suggest=mm_said(_DEEPEST * float(dia)),
+        )
     typed: dict[str, Any] = {
         "operation": operation,
         "metal": metal,
@@ -94,7 +108,6 @@ def machining(
     if answer.feed_mm_per_min is None:
         raise Refused("No feed is known for that cut.", field="metal")
     feed = answer.feed_mm_per_min.value
-    drills = operation == "drill"
     return Machining(
         rpm=answer.set_rpm.value,
         feed=feed,

@@ -29,6 +29,8 @@ from runk.core.workshop import Workshop
 
 _MOST_ROUNDS = 200
 _DEEP = 1.0
+_FLUTES = 3.0
+"""A usual end mill's flutes are two and a half to three of its diameters long: common practice."""
 """A side deeper than the cutter is thick bends it: common practice."""
 
 
@@ -228,6 +230,20 @@ def _cautions(question: PathQuestion, path: Path, depths: tuple[float, ...]) -> 
     if depths and depths[0] > _DEEP * float(question.cutter):
         says = f"{mm_said(depths[0], 2)} at once is deeper than the cutter is thick: it bends."
         found.append(stop("the depth", "several times round", says, "rounds", PRACTICE))
+    whole, cutter, leave = depths[-1] if depths else 0.0, float(question.cutter), question.leave
+    if whole > _FLUTES * cutter:
+        says = (
+            f"{mm_said(whole, 2)} in all is deeper than the flutes of a usual cutter of "
+            f"{mm_said(cutter)}: its shank rubs, and thin as it is it bends."
+        )
+        ways = "a thicker cutter, or from both sides"
+        found.append(stop("the depth", ways, says, None, PRACTICE))
+    if leave is not None and len(depths) > 1 and whole > _DEEP * cutter:
+        says = (
+            f"The last round is {mm_said(whole, 2)} deep at once: take no more in it than "
+            f"{mm_said(leave)}, at half the feed, or it pushes the cutter off."
+        )
+        found.append(Caution("Mind", "the last round", says, "rounds", PRACTICE))
     return tuple(found)
 
 

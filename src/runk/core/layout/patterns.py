@@ -47,11 +47,23 @@ def laid(question: CircleQuestion, circle_mm: float) -> tuple[Laid, ...]:
         question: The pattern, settled.
         circle_mm: The circle they lie on, where they do.
     """
-    middle = float(question.x or 0), float(question.y or 0)
+    middle = middle_of(question)
     other = question.seen == "other"
     if question.pattern in ROUND:
         return tuple(_round(question, circle_mm, middle, other))
     return tuple(_straight(question, middle, other))
+
+
+def middle_of(question: CircleQuestion) -> tuple[float, float]:
+    """The middle of a pattern, or its first hole, from the nought.
+
+    Of a face whose width is told the left edge is the right one of its mate: what lay so far from
+    the one lies so far from the other.
+    """
+    x, y = float(question.x or 0), float(question.y or 0)
+    if question.seen == "other" and question.wide is not None:
+        x = float(question.wide) - x
+    return x, y
 
 
 def _round(

@@ -9,7 +9,7 @@ from runk.core.figures import Working
 from runk.core.layout.circle_question import CircleQuestion
 from runk.core.layout.path import cut_path
 from runk.core.layout.path_question import PathQuestion
-from runk.core.layout.patterns import circle_of, laid
+from runk.core.layout.patterns import circle_of, laid, middle_of
 from runk.core.layout.segments import At, Loop, Segment
 
 
@@ -82,7 +82,7 @@ def pattern_set_out(question: CircleQuestion, order: tuple[int, ...], title: str
     circle = circle_of(question, Working())
     holes = laid(question, circle.value if circle else 0.0)
     dia = float(question.hole or 0)
-    middle = float(question.x or 0), float(question.y or 0)
+    middle = middle_of(question)
     outlines = [
         ring(*middle, float(size)) for size in (question.bore, question.rim) if size is not None
     ]

@@ -10,7 +10,7 @@ from runk.core.figures import Figure, Working
 from runk.core.kinds import Bearing
 from runk.core.layout import laws
 from runk.core.layout.circle_question import CircleQuestion
-from runk.core.layout.patterns import Laid
+from runk.core.layout.patterns import Laid, middle_of
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -38,7 +38,7 @@ def walls(w: Working, question: CircleQuestion, holes: Sequence[Laid]) -> Walls:
     # Round a whole circle every neighbour is as near as the first two.
     whole = question.pattern == "circle"
     apart = dist(holes[0].mm, holes[1].mm) if whole else least_apart([h.mm for h in holes])
-    middle = float(question.x or 0), float(question.y or 0)
+    middle = middle_of(question)
     out = [dist(h.mm, middle) for h in holes]
     told = bool(hole)
     return Walls(
