@@ -205,7 +205,7 @@ def test_two_tabs_saving_one_machine(page: Page) -> None:
     expect(page.get_by_role("article").first).to_contain_text("500 W")
     other.get_by_label("Motor power, W").fill("250")
     other.get_by_role("button", name="Save").click()
-    expect(other.get_by_role("alert")).to_contain_text("saved in another window")
+    expect(other.get_by_role("alert")).to_contain_text("changed in another window")
     expect(other.get_by_text("500 W")).to_be_visible()
     expect(other.get_by_text("250 W")).to_be_visible()
     other.get_by_role("button", name="Keep this").click()

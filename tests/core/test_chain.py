@@ -207,7 +207,7 @@ def test_pieces_of_one_kind_are_counted_each() -> None:
 @pytest.mark.parametrize(
     ("room", "stack", "stop", "says"),
     [
-        ("25 ±0.1", "24.8 ±0.2", "measure before it is fixed", "It may bind, and it may be loose"),
+        ("25 ±0.1", "24.8 ±0.2", "measure before it is fixed", "nothing faced off, does for all"),
         ("25", "24.95", "", "It is tight: face 0.052 mm"),
         ("25", "25.02", "face 0.122 mm off", "It does not go in"),
         ("25 +0 -0.1", "24.98", "face 0.132 mm off", "It may bind: face"),

@@ -198,7 +198,7 @@ gear | teeth 22; module 0.7; mate 44 | teeth <= 5 | refused: teeth make no wheel
 grip | way three-jaw; dia 25; at 30; force 300 | at < 1.25 * dia | Mind the grip
 grip | way three-jaw; dia 25; at 30; force 300 | bore < 25 | Mind the grip
 grip | way three-jaw; dia 25; at 30; force 300 | dia > 24 | Mind the grip
-grip | way three-jaw; dia 25 mm; at 30 mm | bore < 25 | Mind the ring
+grip | way three-jaw; dia 25 mm; at 30 mm | bore > 19.696 | Stop the ring
 grip | way three-jaw; dia 25; at 30; force 300 | at > 1.25 * dia | Stop the grip
 grip | way collet; dia 12; force 400 | bore < 12 | Stop the grip
 grip | way three-jaw; dia 25; at 30; force 300 | dia < 24 | Stop the grip
@@ -474,15 +474,15 @@ tap | ends blind; metal gunmetal; thread 1/4x40; deep 7.9375 | drill < 3.175 | r
 tap | school book; metal aluminium-6082; thread 10-32 | drill < 0.5 * major | refused: UNF tap goes into a
 tap | metal phosphor-bronze; thread G1/8 | drill < 0.5 * major | refused: tap goes into a
 tap | thread M4; metal stainless-303; deep 7; ends blind | drill < 2 | refused: tap goes into a
-throw | throw 6; bar 25; pin 8; main 10 | bar > 12 | Mind the weight
+throw | throw 6; bar 25; pin 8; main 10 | bar > 14.785 | Mind the weight
 throw | throw 6 mm; bar 25 mm; pin 8 mm; main 10 mm | jaw < 25 | Mind the weight
-throw | throw 6; bar 25; pin 8; main 10 | throw < 0.5 * bar | Mind the weight
-throw | throw 6; bar 25; pin 8; main 10 | bar > 12 | Stop the bar
+throw | throw 6; bar 25; pin 8; main 10 | throw < 8.949 | Mind the weight
+throw | throw 6; bar 25; pin 8; main 10 | throw > 6.784 | Mind the jaws
 throw | throw 6; bar 25; pin 8; main 10 | main > 25 | Stop the bar
 throw | throw 6; bar 25; pin 8; main 10 | pin > 13 | Stop the bar
 throw | throw 6; bar 25; pin 8; main 10 | throw > 8.5 | Stop the bar
 throw | throw 6; bar 25; pin 8; main 10 | bar > 3 | refused: mm off the middle three jaws no longer hold a
-throw | throw 6; bar 25; pin 8; main 10 | throw > 0.5 * bar | refused: mm off the middle three jaws no longer hold a
+throw | throw 6; bar 25; pin 8; main 10 | throw > 8.949 | refused: mm off the middle three jaws no longer hold a
 throw | throw 6; bar 25; pin 8; main 10 | bar < 3 | refused: mm wide is wider than the bar
 throw | throw 6 mm; bar 25 mm; pin 8 mm; main 10 mm | jaw > 25 | refused: mm wide is wider than the bar
 true | total 0.3 | total > 1 | Mind the indicator
@@ -642,7 +642,7 @@ seal | kind piston; bore 22 | bore at 100 | corner_mm 0.4 then 0.6
 seal | kind piston; bore 22 | bore at 25 | fill_percent 73.995 then 66.861
 seal | kind piston; bore 22 | bore at 5 | fill_percent 64.685 then 71.118
 seal | rod 4; kind rod | rod at 5 | fill_percent 64.685 then 71.118
-shrink | size 20 | size at 4.575 | both_c 424.37 then 264.27
+shrink | size 20 | size at 4.575 | both_c 364.57 then 264.27
 speed | operation end-mill; metal grey-iron; diameter 12 | depth at 0.03 | depth_mm 0.02 then 0.04
 speed | diameter 8; pitch 1; depth 0.5; width 2; metal brass | length at 32 | off_percent -50.405 then -29.15
 speed | operation turn; metal brass; diameter 12 | length at 48 | off_percent -25.607 then 6.2756

@@ -75,7 +75,7 @@ def test_whichever_is_typed_throw_swing_and_stroke_are_told_apart(typed: dict[st
 
 
 def test_a_bar_that_does_not_clean_up_is_stopped() -> None:
-    small = ask("throw", throw="10", bar="24", pin="6", main="8")
+    small = ask("throw", throw="10", bar="24", pin="6", main="8", jaw="6")
     assert worded(instead_of(small.cautions), PageUnit.MM) == "a bar of 26.00 mm at least"
     assert not instead_of(ask("throw", throw="10", bar="26", pin="6", main="8", jaw="5").cautions)
 

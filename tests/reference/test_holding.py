@@ -40,7 +40,7 @@ def ring_mm(load: float, mean: float, e_gpa: float, section: float, at: float) -
     )
 
 
-@pytest.mark.parametrize(("dia", "bore", "wide"), [(60, 54, 10), (30, 20, 8), (120, 112, 25)])
+@pytest.mark.parametrize(("dia", "bore", "wide"), [(60, 46, 20), (30, 22, 10), (120, 100, 25)])
 def test_a_ring_in_three_jaws(dia: float, bore: float, wide: float) -> None:
     found = answer("grip", dia=f"{dia}", bore=f"{bore}", wide=f"{wide}", metal="brass")
     e = WORKSHOP.metals["brass"]["e_gpa"]

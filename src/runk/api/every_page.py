@@ -6,6 +6,7 @@ import asyncio
 import contextlib
 import logging
 from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
 from typing import Any
 
 from sqlalchemy import select
@@ -62,7 +63,9 @@ def read_every_page(store: Store) -> None:
     # What cannot be read is said once, by name, not as a fault of the server.
     logging.disable(logging.CRITICAL)
     try:
-        asyncio.run(every())
+        # In a thread of its own: whoever asks may have a loop that runs already.
+        with ThreadPoolExecutor(1) as aside:
+            aside.submit(asyncio.run, every()).result()
     finally:
         logging.disable(logging.NOTSET)
 

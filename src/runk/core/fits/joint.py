@@ -151,14 +151,22 @@ def shrink_class(joint: Joint, room_c: float, free_mm: float) -> Tight:
 
 
 def borne_mm(joint: Joint) -> tuple[float, str]:
-    """Interference at which the weaker of boss and hollow shaft yields, and which that is."""
-    pressure = bears_mpa(joint.shop.boss) / joint.boss
+    """Interference at which the weaker of boss and shaft yields, and which that is.
+
+    A ductile boss yields where hoop and pressure together come to its yield (Tresca at the bore),
+    iron cracks by the hoop alone. A solid shaft stands under the same pressure on every side but
+    its ends: it yields at that.
+    """
+    ductile = not is_brittle(joint.shop.boss)
+    pressure = bears_mpa(joint.shop.boss) / (joint.boss + ductile)
     part = "boss"
+    squeezed, name = 1.0, "shaft"
     if joint.hollow:
         squeezed = pressed.squeezed_mpa(1.0, joint.size, joint.hollow)
-        stands = bears_mpa(joint.shop.shaft) / squeezed
-        if stands < pressure:
-            pressure, part = stands, "hollow shaft"
+        name = "hollow shaft"
+    stands = bears_mpa(joint.shop.shaft) / squeezed
+    if stands < pressure:
+        pressure, part = stands, name
     return pressure * joint.size * joint.give, part
 
 
@@ -206,8 +214,12 @@ def press(w: Working, joint: Joint, low_mm: float, high_mm: float) -> Pressed:
 
 def _by_what(metal: Metal) -> tuple[str, float]:
     """Which of its figures a metal bears a share of: its yield, of grey iron half its strength."""
-    brittle = metal.family == "iron" and metal.kind != "sg-iron"
-    return ("rm_n_per_mm2", IRON_SHARE) if brittle else ("rp02_n_per_mm2", 1.0)
+    return ("rm_n_per_mm2", IRON_SHARE) if is_brittle(metal) else ("rp02_n_per_mm2", 1.0)
+
+
+def is_brittle(metal: Metal) -> bool:
+    """Whether it cracks before it gives."""
+    return metal.family == "iron" and metal.kind != "sg-iron"
 
 
 def bears_mpa(metal: Metal) -> float:
@@ -241,7 +253,7 @@ def strained(
     most, name = borne_mm(joint)
     metal = joint.shop.boss if name == "boss" else joint.shop.shaft
     source = metal.source("rp02_n_per_mm2")
-    brittle = metal.family == "iron" and metal.kind != "sg-iron"
+    brittle = is_brittle(metal)
     if high_mm > most * (1 + 1e-9):
         load = bears_mpa(metal) * high_mm / most
         gives = "may crack" if brittle else "gives for good"

@@ -10,6 +10,7 @@ from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working, fine, law, stop, told
+from runk.core.fits.joint import bears_mpa
 from runk.core.kinds import Choice, Count, Length, Number, OfMetal, OneOf
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
@@ -124,9 +125,11 @@ class GripShop:
 
     Args:
         e_gpa: Its modulus.
+        yield_mpa: Where it gives for good; of iron where it cracks.
     """
 
     e_gpa: float
+    yield_mpa: float = 1e9
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -201,7 +204,8 @@ def out_mm(jaw_n: float, mean_mm: float, e_gpa: float, section_mm4: float) -> fl
 
 def needs(question: GripQuestion, workshop: Workshop) -> GripShop:
     """The metal's modulus."""
-    return GripShop(workshop.metals[question.metal]["e_gpa"])
+    metal = workshop.metals[question.metal]
+    return GripShop(metal["e_gpa"], bears_mpa(metal))
 
 
 def settle(question: GripQuestion, _: Workshop, __: Mapping[str, Reading]) -> GripQuestion:
@@ -243,7 +247,9 @@ def compute(question: GripQuestion, shop: GripShop) -> GripAnswer:
         )
     asks = w.of(asks_nm, cut_n=question.force or (_LIGHT_N if bond else _USUAL_N), at_mm=at)
     most = w.of(most_n, bears_nm=bears.value, at_mm=at)
-    ring = _ring(question, shop, w)
+    crushed = _crushed(question, shop)
+    # What is dented for good springs back by no elastic law.
+    ring = (None, None, None) if crushed else _ring(question, shop, w)
     slips = asks.value > bears.value
     return GripAnswer(
         bears_nm=Figure(bears.value, bears.unit, bears.steps, 2),
@@ -254,7 +260,7 @@ def compute(question: GripQuestion, shop: GripShop) -> GripAnswer:
         in_mm=ring[0],
         lobes_mm=ring[1],
         jaw_n=ring[2],
-        cautions=tuple(_cautions(question, bears, asks, ring[1])),
+        cautions=(*crushed, *_cautions(question, bears, asks, ring[1])),
         links=(
             Link(
                 "speed",
@@ -272,6 +278,9 @@ def _ring(
         return None, None, None
     dia, bore = float(question.dia), float(question.bore)
     wall, mean = (dia - bore) / 2, (dia + bore) / 4
+    if wall > mean * _THICK:
+        # A wall like that springs next to nothing, and no thin ring's law says how much.
+        return None, None, None
     wide = float(question.wide) if question.wide is not None else min(dia / 2, 15.0)
     jaw = FORCE_N["three-jaw"] / 3
     since = len(w.steps)
@@ -284,6 +293,9 @@ def _ring(
     return fine(pressed), lobes, allowed
 
 
+_THICK = 1 / 3
+"""Walls over this share of the ring's mean radius are no thin ring."""
+_SOME_GRIP = 0.3
 _SAYS = {
     "three-jaw": "All of the jaw's length on it, and against a face where there is one.",
     "four-jaw": "Opposite jaws alike, set true by indicator, each nipped twice.",
@@ -294,6 +306,36 @@ _SAYS = {
     "tape": "Clean and dry, pressed hard all over; light cuts, wound gently, no coolant.",
     "clamps": "Packing a little higher than the work, the bolt near the work.",
 }
+
+
+@law("Stress under a jaw", "6 × 0.189 × {jaw_n} × {mean_mm} ÷ ({wide_mm} × {wall_mm}²)")
+def jaw_mpa(jaw_n: float, mean_mm: float, wide_mm: float, wall_mm: float) -> float:
+    """In a thin ring under three jaws: its moment there is half of 1/a - cot a, of sixty degrees.
+
+    >>> round(jaw_mpa(1667.0, 14.0, 15.0, 2.0))
+    441
+    """
+    return 6 * 0.18880 * jaw_n * mean_mm / (wide_mm * wall_mm**2)
+
+
+def _crushed(question: GripQuestion, shop: GripShop) -> list[Caution]:
+    """A Stop for a ring that gives for good under its jaws."""
+    if question.bore is None or question.way != "three-jaw":
+        return []
+    dia, bore = float(question.dia), float(question.bore)
+    wide = float(question.wide) if question.wide is not None else min(dia / 2, 15.0)
+    stress = jaw_mpa(FORCE_N["three-jaw"] / 3, (dia + bore) / 4, wide, (dia - bore) / 2)
+    if stress <= shop.yield_mpa:
+        return []
+    share = shop.yield_mpa / stress
+    says = (
+        f"Tightened as usual a jaw loads so thin a ring to {stress:.0f} N/mm², and it gives for "
+        f"good past {shop.yield_mpa:.0f}: it is dented, whatever the grip holds."
+    )
+    instead = "a full ring or soft jaws round it, a mandrel in it, or held endways"
+    if share > _SOME_GRIP:
+        instead = f"no more than {share:.0%} of the usual grip, or {instead}"
+    return [stop("the ring", instead, says, "holds", MECHANICS)]
 
 
 def _cautions(

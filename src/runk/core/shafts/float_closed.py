@@ -13,6 +13,8 @@ from runk.core.shafts.endfloat_question import EndFloatQuestion
 from runk.core.sources import MECHANICS, PRACTICE
 
 _PIECES = 4
+_NOTHING_MM = 0.0025
+"""Less than this is neither shimmed nor faced off: nobody measures it."""
 _NEAR_MM = 0.05
 """A pile of shims farther than this from what is wanted does not close it: common practice."""
 
@@ -48,15 +50,21 @@ def closed(w: Working, question: EndFloatQuestion, low: float, high: float) -> C
     since = len(w.steps)
     shim = w.of(shim_limit_mm, "shim_mm", since=since, left_mm=middle, wanted_mm=aim)
     shim = replace(shim, places=3)
-    if shim.value < 0:
-        return Closed(_tight(low, high, -shim.value, wanted), cautions=_binds(low, -shim.value))
-    if low < 0:
+    apart = high - low > most - least + 1e-9
+    if low < 0 and apart and high > 0:
+        # Facing the half of it off would only move what binds and what is loose.
         says = (
-            f"It may bind, and it may be loose by {mm_said(high, 3)}: no one shim does for all. "
-            f"Measure what is there and type that; {wanted}."
+            f"It may bind by {mm_said(-low, 3)}, and be loose by {mm_said(high, 3)}: no one shim, "
+            f"and nothing faced off, does for all. Measure what is there and type that; {wanted}."
         )
         return Closed(says, cautions=_binds(low, None))
-    found = _sorted_out(question.shims, shim.value)
+    if abs(shim.value) < _NOTHING_MM:
+        says = f"Halfway between its limits it is right, and nothing goes in; {wanted}."
+        return Closed(says, cautions=_spread(low, high, apart))
+    if shim.value < 0:
+        return Closed(_tight(low, high, -shim.value, wanted), cautions=_binds(low, -shim.value))
+    room = (low, high) if apart else (low - least, high - most)
+    found = _sorted_out(question.shims, shim.value, room, apart)
     says = f"Washers or shims of {mm_said(shim.value, 3)} leave {mm_said(aim, 3)}; {wanted}."
     put = shim
     if found:
@@ -66,17 +74,21 @@ def closed(w: Working, question: EndFloatQuestion, low: float, high: float) -> C
             f"Of those to hand: {' + '.join(mm_said(t) for t in found)}, which leaves "
             f"{_between(low - made, high - made)}; {wanted}."
         )
-    cautions = []
-    if high - low > most - least + 1e-9:
-        words = (
-            f"Made anywhere inside its limits it comes {mm_said(high - low, 3)} apart, more than "
-            "may stay: no one shim does for all. Measure what is there and type that."
-        )
-        cautions.append(Caution("Mind", "the spread", words, "shim_mm", MECHANICS))
+    cautions = list(_spread(low, high, apart))
     if question.shims and not found:
         words = "None of those to hand come within what is wanted: face a washer to it."
         cautions.append(Caution("Mind", "the shims", words, "shim_mm", PRACTICE))
     return Closed(says, shim, put, tuple(cautions))
+
+
+def _spread(low: float, high: float, apart: bool) -> tuple[Caution, ...]:
+    if not apart:
+        return ()
+    words = (
+        f"Made anywhere inside its limits it comes {mm_said(high - low, 3)} apart, more than "
+        "may stay: no one shim does for all. Measure what is there and type that."
+    )
+    return (Caution("Mind", "the spread", words, "shim_mm", MECHANICS),)
 
 
 def _between(low: float, high: float) -> str:
@@ -84,16 +96,28 @@ def _between(low: float, high: float) -> str:
     return one if high - low < 5e-4 else f"{number_said(low, 3)} to {one}"
 
 
-def _sorted_out(shims: tuple[Fraction, ...], wanted: float) -> tuple[float, ...]:
-    """The fewest of them that come nearest; none where none come near enough."""
+def _sorted_out(
+    shims: tuple[Fraction, ...], wanted: float, room: tuple[float, float], apart: bool
+) -> tuple[float, ...]:
+    """The fewest of them that come nearest and leave what is wanted; none where none do.
+
+    Where more lies between the limits than may stay, that is a pile that is near and nips nothing.
+    """
     sizes = sorted({float(s) for s in shims})
     every = (
         pile
         for count in range(1, _PIECES + 1)
         for pile in combinations_with_replacement(sizes, count)
     )
-    best = min(every, key=lambda p: (round(abs(sum(p) - wanted), 4), len(p)), default=())
-    return best if best and abs(sum(best) - wanted) <= _NEAR_MM else ()
+
+    def leaves(pile: tuple[float, ...]) -> bool:
+        put = sum(pile)
+        if apart:
+            return put <= room[0] + 1e-9 and abs(put - wanted) <= _NEAR_MM
+        return room[1] - 1e-9 <= put <= room[0] + 1e-9
+
+    able = (pile for pile in every if leaves(pile))
+    return min(able, key=lambda p: (round(abs(sum(p) - wanted), 4), len(p)), default=())
 
 
 def _tight(low: float, high: float, off: float, wanted: str) -> str:

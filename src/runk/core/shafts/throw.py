@@ -76,7 +76,7 @@ def compute(question: ThrowQuestion, _: None = None) -> ThrowAnswer:
         held_mm=_plain(question.bar, throw),
         pin_mm=_plain(question.pin, throw),
         main_mm=_plain(question.main, throw),
-        cautions=_cautions(question, bar),
+        cautions=_cautions(question, bar, e),
         links=_links(question, bar),
     )
 
@@ -113,6 +113,20 @@ def _plain(size: Fraction | None, like: Figure) -> Figure | None:
     return None if size is None else Figure(float(size), like.unit, (), 3)
 
 
+_PUSHED_OUT, _BY_FRICTION = 0.5, 0.35
+"""Where a side jaw's push no longer meets the packed jaw's, and where little of it does."""
+
+
+def leans(e: float, bar: float, jaw: float) -> float:
+    """How far to the side the other two jaws touch a bar that is packed, as a share of its radius.
+
+    A side jaw touches where its push leans by an angle of that sine. Against the packed jaw's it
+    acts by the cosine of sixty degrees and that angle more: past thirty, a share of a half, all
+    three push one way, and tightening squeezes the bar out (statics of three forces).
+    """
+    return (0.8660254037844386 * e - jaw / 2) / (bar / 2)
+
+
 def packed(w: Working, e: float, bar: float, jaw: float) -> Figure:
     """Packing under one jaw of three for a bar so far off the middle.
 
@@ -121,8 +135,7 @@ def packed(w: Working, e: float, bar: float, jaw: float) -> Figure:
     """
     if jaw >= bar:
         raise Refused(f"A jaw {mm_said(jaw)} wide is wider than the bar.", field="jaw")
-    # Past that two of the jaws no longer reach round it.
-    if 0.866 * e - jaw / 2 >= bar / 2 * 0.8 or e >= bar / 2:
+    if leans(e, bar, jaw) >= _PUSHED_OUT or e >= bar / 2:
         raise Refused(
             f"{mm_said(e)} off the middle three jaws no longer hold a {mm_said(bar)} bar: set it "
             "in the four-jaw, or between centres.",
@@ -153,13 +166,19 @@ def _says(question: ThrowQuestion, e: float, packing: Figure | None) -> str:
     )
 
 
-def _cautions(question: ThrowQuestion, bar: Figure | None) -> tuple[Caution, ...]:
+def _cautions(question: ThrowQuestion, bar: Figure | None, bar_off: float) -> tuple[Caution, ...]:
     found = []
     held = None if question.bar is None else float(question.bar)
     if held is not None and bar is not None and bar.value > held + 1e-9:
         says = f"It cleans up from {mm_said(bar.value, 2)}; {mm_said(held)} leaves a flat of bar."
         instead = f"a bar of {mm_said(bar.value, 2)} at least"
         found.append(stop("the bar", instead, says, "bar_mm", MECHANICS))
+    if held is not None and leans(bar_off, held, float(question.jaw)) > _BY_FRICTION:
+        says = (
+            "So far off the middle the side jaws hardly push against the packed one: tighten it "
+            "with care, and hold it four-jawed for anything but light cuts."
+        )
+        found.append(Caution("Mind", "the jaws", says, "packing_mm", MECHANICS))
     says = "It turns out of balance: slow, by hand first, the packing where it cannot fly."
     return (*found, Caution("Mind", "the weight", says, None, PRACTICE))
 
