@@ -361,7 +361,7 @@ THREADS: list[tuple[str, str, str, float]] = [
 
 SHAFTS = [
     # A throw swings twice as far; three jaws are packed so that the bar's middle goes over by it.
-    Row("throw", {"bar": "25"}, {"throw": (2, 6, 9)}, "swing_mm", lambda t: 2 * t),
+    Row("throw", {"bar": "25"}, {"throw": (2, 6, 8)}, "swing_mm", lambda t: 2 * t),
     Row(
         "throw",
         {"pin": "8", "main": "10", "bar": "30"},
