@@ -91,11 +91,17 @@ def test_the_gauge_finishes_it_by_one_key_on_the_bench(page: Page) -> None:
         # A press while the last is still under way does nothing: the button says so by its look.
         with page.expect_response(re.compile(r"/gauge$")) as told:
             gauge.click()
-        if told.value.json()["answer"]["state"] != "cut":
+        ended = told.value.json()["answer"]["state"]
+        if ended != "cut":
             break
-    expect(bench.get_by_text("it is to size")).to_be_visible()
+    # The lathe is drawn by lot, and one in some ten goes past: what it came to is what is said.
+    on_bench, in_room = {
+        "inside": ("it is to size", "inside its limits"),
+        "over": ("it is past its size", "it is past its size"),
+    }[ended]
+    expect(bench.get_by_text(on_bench)).to_be_visible()
     page.keyboard.press("Escape")
-    room(page, "inside its limits")
+    room(page, in_room)
 
 
 def test_an_older_look_at_the_cut_never_covers_a_newer_reading(page: Page) -> None:

@@ -22,17 +22,20 @@ def asked(metal: str, blank: str, features: list[str], *set_ups: SetUp) -> dict[
     return {one.asks: one for one in asked_first(job, Route(set_ups), 1)}
 
 
-DISC = ["face at 0", "face at 8", "outside 60, from 0 to 8", "bore 40 H7, from 0 to 8"]
+DISC = ["face at 0", "face at 8", "outside 60, from 0 to 8", "bore 46 H7, from 0 to 8"]
 
 
 def test_the_grip_is_worked_out_at_what_is_gripped_and_what_is_cut() -> None:
-    held = SetUp("jaws on outside 60, left end out", ("face 8: face", "bore 40: finish"))
+    held = SetUp("jaws on outside 60, left end out", ("face 8: face", "bore 46: finish"))
     found = asked("mild-steel", "bar 65", DISC, held)
     # mu F d / 2 with a safety of 2, by TRADE's figures: 0.15 x 5000 x 0.06 / 2 / 2.
     assert f"bears {0.15 * 5000 * 0.06 / 2 / 2:.1f} N" in found["Is it gripped well?"].says
     assert found["Is it gripped well?"].room == "grip"
     assert found["Is it gripped well?"].asked["dia"] == "60 mm"
     assert "three-cornered" in found["Does its wall give?"].says
+    thin = [one.replace("bore 46", "bore 56") for one in DISC]
+    cut = SetUp("jaws on outside 60, left end out", ("face 8: face", "bore 56: finish"))
+    assert asked("mild-steel", "bar 65", thin, cut)["Does its wall give?"].word == "Stop"
     bonded = SetUp("bonded by face 0 to a stub turned true, left end out", ("face 3: face",))
     ring = ["face at 0", "face at 3", "outside 60, from 0 to 3", "drilled 20"]
     stuck = asked("brass", "bar 65", ring, bonded)["Is it gripped well?"]

@@ -90,6 +90,9 @@ def _gripped(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
     if answer.lobes_mm is not None and answer.lobes_mm.value > 0.005:
         sprung = f"Bored so, it springs {mm_said(answer.lobes_mm.value, 3)} three-cornered."
         yield Asked("Does its wall give?", sprung, "Mind", "grip", asked)
+    for one in answer.cautions:
+        if (one.about, one.word) == ("the ring", "Stop"):
+            yield Asked("Does its wall give?", one.says, "Stop", "grip", asked)
 
 
 def _out(job: Job, set_up: SetUp, hold: Hold) -> Iterator[Asked]:
