@@ -180,3 +180,18 @@ def test_its_own_table_comes_back_with_its_size() -> None:
     spots, dia = places_and_size(table, PageUnit.INCH)
     assert [(float(s.x), float(s.y)) for s in spots] == [(1.5, 2.0), (5.0, -3.0)]
     assert dia == Fraction(4)
+
+
+def test_blocks_within_blocks_without_end_are_given_up() -> None:
+    drawing = new("R2010", units=4)
+    names = [f"B{n}" for n in range(6)]
+    for name, inner in zip(names, [*names[1:], None], strict=True):
+        block = drawing.blocks.new(name)
+        for k in range(40):
+            if inner is None:
+                block.add_circle((k, 0), 0.5)
+            else:
+                block.add_blockref(inner, (k, 0))
+    drawing.modelspace().add_blockref("B0", (0, 0))
+    with pytest.raises(Refused, match="too many pieces"):
+        back(drawing)

@@ -59,12 +59,14 @@ class Pieces:
         loops: Closed outlines that are one thing.
         segments: Lines and arcs that may make others.
         lost: What could not be read, and how often.
+        seen: How much was looked at, blocks within blocks among it.
     """
 
     circles: list[tuple[At, float, str]] = field(default_factory=list)
     loops: list[Loop] = field(default_factory=list)
     segments: list[Segment] = field(default_factory=list)
     lost: Counter[str] = field(default_factory=Counter)
+    seen: int = 0
 
 
 def unit_of(drawing: Drawing) -> tuple[Fraction, str]:
@@ -89,13 +91,7 @@ def pieces_of(drawing: Drawing) -> Pieces:
         Refused: There are more than a face has.
     """
     found = Pieces()
-    for count, entity in enumerate(_flat(drawing.modelspace(), found, 0)):
-        if count >= 4 * MOST_PIECES:
-            raise Refused(
-                f"That drawing has too many pieces for one face: {MOST_PIECES} lines and arcs at "
-                "most.",
-                field="file",
-            )
+    for entity in _flat(drawing.modelspace(), found, 0):
         kind = entity.dxftype()
         read = _READERS.get(kind)
         if read is not None:
@@ -113,6 +109,14 @@ def pieces_of(drawing: Drawing) -> Pieces:
 
 def _flat(entities: Any, found: Pieces, deep: int) -> Iterator[Any]:
     for entity in entities:
+        # Counted before it is taken apart: a block of blocks of itself has no end.
+        found.seen += 1
+        if found.seen > 4 * MOST_PIECES:
+            raise Refused(
+                f"That drawing has too many pieces for one face: {MOST_PIECES} lines and arcs at "
+                "most.",
+                field="file",
+            )
         if entity.dxftype() != "INSERT":
             yield entity
         elif deep >= _DEEPEST or entity.mcount > MOST_PIECES:
