@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import ast
+import gc
 import io
 import socket
 import sqlite3
@@ -34,6 +35,7 @@ from runk.demo.back_shed import WORKSHOP
 from runk.formats.set_out_dxf import MOST_PIECES, _chained, read_dxf
 from runk.store.copies import backup
 from runk.store.database import Store
+from tests.api import parts_at
 from tests.api.parts_at import done_to, seen
 from tests.api.test_stress import Hasty, _ended, serving
 from tests.cases import cases
@@ -119,6 +121,14 @@ def test_where_not_even_that_is_done_in_time_it_is_said() -> None:
     days = iter(range(0, 10**12, 10**5))
     with pytest.raises(Refused, match="No route was found in 15 seconds"):
         least(posed(_steps(40), frozenset()), clock=lambda: float(next(days)))
+
+
+def test_after_a_search_and_after_a_refused_one_the_collector_comes_again(
+    client: TestClient,
+) -> None:
+    for version, status in ((0, 409), (parts_at.version_of(client, 6), 200)):
+        assert client.post("/api/parts/6/propose", json={"version": version}).status_code == status
+        assert gc.isenabled()
 
 
 @pytest.mark.parametrize(

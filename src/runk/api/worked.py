@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 from collections.abc import Callable
 from typing import ParamSpec, TypeVar
 
@@ -47,4 +48,14 @@ async def filed(work: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:
 async def searched(work: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:
     """Look for a route aside, one at a time."""
     limiter = _limiter(_SEARCHES, SEARCHES_AT_ONCE)
-    return await to_thread.run_sync(lambda: work(*args, **kwargs), limiter=limiter)
+    return await to_thread.run_sync(lambda: _uncollected(work, *args, **kwargs), limiter=limiter)
+
+
+def _uncollected(work: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:
+    """Work without the collector: it would walk through all a search has found, again and again,
+    and everybody waits while it does. A search makes no loops, and ends."""
+    gc.disable()
+    try:
+        return work(*args, **kwargs)
+    finally:
+        gc.enable()
