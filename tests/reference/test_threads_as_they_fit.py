@@ -7,6 +7,7 @@ off the nut's); spans by the involute itself (Euler); trains by every way round 
 from __future__ import annotations
 
 import itertools
+from dataclasses import replace
 from fractions import Fraction
 from math import acos, ceil, cos, pi, radians, sin, sqrt, tan
 
@@ -191,10 +192,22 @@ def test_the_nearest_train_a_banjo_takes_is_found_by_trying_every_way(pitch: flo
 
 
 def test_the_box_is_named_where_its_lever_matters() -> None:
-    boxed = next(m for m in WORKSHOP.machines if m.leadscrew_mm)
-    assert not boxed.gearbox
-    found = answer("wheels", pitch="1.5 mm")
-    assert "box" not in str(found.set_up)  # type: ignore[attr-defined]
+    assert "box" not in str(answer("wheels", pitch="1.5 mm").set_up)  # type: ignore[attr-defined]
+    lathe = next(m for m in WORKSHOP.machines if m.leadscrew_mm)
+    boxed = replace(lathe, gearbox="1 2 1/2 0.75")
+    shop = replace(WORKSHOP, machines=tuple(boxed if m is lathe else m for m in WORKSHOP.machines))
+    calculator = CATALOGUE["wheels"]
+    asked = read_question(calculator, {"pitch": "1.5 mm"}, PageUnit.MM, shop).question
+    found = calculator.ask(asked, shop)
+    wheels, _, lever = found.set_up.partition(", the box at ")
+    assert lever in ("1", "2", "1/2", "3/4")
+    # At that lever and no other these wheels cut what is wanted.
+    ratio = Fraction(lever)
+    for pair in wheels.split(", "):
+        over, under = pair.split(" on ")
+        ratio *= Fraction(int(over), int(under))
+    assert float(ratio * Fraction(str(lathe.leadscrew_mm))) == pytest.approx(1.5, rel=3e-3)
+    assert f"The gearbox at {lever}." in found.says
 
 
 @pytest.mark.parametrize(("bars", "goes"), [("100", False), ("102", True)])
