@@ -118,18 +118,19 @@ cover | thread M3; seal 24; rim 42; pressure 80 psi | seal > 42 | refused: mm ac
 crank | way built; stroke 24 mm; main 8 mm; pin 7 mm | across < 3.5 | Mind the compound
 crank | way built; stroke 24 mm; main 8 mm; pin 7 mm | gap < 70 | Mind the compound
 crank | way built; stroke 24 mm; main 8 mm; pin 7 mm | long > 20 | Mind the compound
-crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | main < 17 | Mind the compound
-crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | pin < 16 | Mind the compound
-crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | stroke > 15 | Mind the compound
+crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | main < 16.7984 | Mind the compound
+crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | pin < 15.7984 | Mind the compound
+crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | stroke > 15.2016 | Mind the compound
 crank | way built; stroke 24 mm; main 8 mm; pin 7 mm | thick < 35 | Mind the compound
 crank | way solid; stroke 38.1; main 9.525; pin 9.525 | long > 2.5 * stroke | Mind the length
 crank | way solid; stroke 38.1; main 9.525; pin 9.525 | main < 8 | Mind the length
 crank | way solid; stroke 38.1; main 9.525; pin 9.525 | gap < 70 | Mind the throw
 crank | way solid; stroke 38.1; main 9.525; pin 9.525 | long > 20 | Mind the throw
 crank | way solid; stroke 38.1; main 9.525; pin 9.525 | thick < 35 | Mind the throw
-crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | main > 14 | Mind the web
-crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | pin > 13 | Mind the web
-crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | stroke > 15 | Mind the web
+crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | main > 13.8984 | Mind the web
+crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | main > 14.8984 | Stop the web
+crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | pin > 12.8984 | Mind the web
+crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | stroke > 15.2016 | Stop the web
 crank | way solid; stroke 38.1; main 9.525; pin 9.525 | gap < 70 | says = Stiff enough: a spring pass or two at the last setting.
 crank | way solid; stroke 38.1; main 9.525; pin 9.525 | long > 20 | says = Stiff enough: a spring pass or two at the last setting.
 crank | way solid; stroke 38.1; main 9.525; pin 9.525 | thick < 35 | says = Stiff enough: a spring pass or two at the last setting.
@@ -138,9 +139,9 @@ crank | way solid; stroke 38.1; main 9.525; pin 9.525 | long > 500 | refused: mm
 crank | way built; stroke 24 mm; main 8 mm; pin 7 mm | gap > 70 | refused: The webs alone are as long as the whole shaft
 crank | way built; stroke 24 mm; main 8 mm; pin 7 mm | long < 20 | refused: The webs alone are as long as the whole shaft
 crank | way built; stroke 24 mm; main 8 mm; pin 7 mm | thick > 35 | refused: The webs alone are as long as the whole shaft
-crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | main > 17 | refused: mm the two bores run into each other: they want
-crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | pin > 16 | refused: mm the two bores run into each other: they want
-crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | stroke < 15 | refused: mm the two bores run into each other: they want
+crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | main > 16.7984 | refused: mm the two bores run into each other: they want
+crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | pin > 15.7984 | refused: mm the two bores run into each other: they want
+crank | stroke 24; main 8; pin 7; bore 22; pressure 5 bar | stroke < 15.2016 | refused: mm the two bores run into each other: they want
 die | metal silver-steel; thread 2BA | long > 0.81 | Mind the drive
 die | metal stainless-303; thread M4 | long > 0.7 | Mind the swarf
 die | thread M3; metal stainless-303; long 16 | long > 24 | Mind the twist
@@ -178,7 +179,7 @@ faults | sign bell-mouth; far 20; near 20.02; apart 30 | near > 10 | first = the
 faults | sign bell-mouth; far 20; near 20.02; apart 30 | far < 0.5 * near | refused: Those two differ by more than the smaller one: is one of the
 faults | sign bell-mouth; far 20; near 20.02; apart 30 | near < 10 | refused: Those two differ by more than the smaller one: is one of the
 fit | size 22; hole H7; shaft g6 | size < 120 | Mind both sides
-fit | duty flywheel; size 10 | made > 9.5 | Mind going together
+fit | duty press; size 10 | made > 9.5 | Mind going together
 fit | duty flywheel; size 10 | made > 9.5 | Mind the shaft
 fit | size 22; hole H7; shaft g6 | size > 120 | Mind the shaft
 fit | duty flywheel; size 10 | made > 9.5 | first = The hole as it measures; the shaft to it.
@@ -208,6 +209,7 @@ grip | way three-jaw; dia 25; at 30; force 300 | dia > 24 | holds = holds
 grip | way collet; dia 12; force 400 | bore < 12 | holds = slips
 grip | way three-jaw; dia 25 mm; at 30 mm | bore > 25 | refused: mm has no wall at
 harden | metal silver-steel; thick 6 | thick > 20 | Mind the thickness
+harden | metal silver-steel; thick 6 | thick < 3 | quench = oil
 hole | size 6; metal gunmetal; finish machine-reamed; deep 20 | counterbore > 6 | Mind breaking through
 hole | finish bored; metal grey-iron; deep 40; size 22 | size > 5 | Mind breaking through
 hole | size 6; metal gunmetal; finish machine-reamed; deep 20 | there < 6 | Mind breaking through
@@ -365,10 +367,10 @@ screwcut | metal mild-steel; thread 1/2-20 | starts <= 8 | dial = None is told o
 screwcut | thread M10; metal mild-steel | relief < 1.5 | refused: mm is no wider than a pitch
 screwcut | thread M10; metal brass; relief 4; feed slide | tool > 4 | refused: mm wide does not fit a relief groove of
 seal | kind packing; rod 3.96875 | space < 1.5 * rod | Mind the follower
-seal | bore 22; section 1.78; rod 4 | bore > 3 * section | Mind the rubber
-seal | kind piston; bore 22 mm | section < 1/3 * bore | Mind the rubber
-seal | bore 22; section 1.78; rod 4 | bore < 3 * section | refused: mm thick is too thick for
-seal | kind piston; bore 22 mm | section > 1/3 * bore | refused: mm thick is too thick for
+seal | bore 22; section 1.78; rod 4 | bore > section / 0.39 | Mind the rubber
+seal | kind piston; bore 22 mm | section < 0.39 * bore | Mind the rubber
+seal | bore 22; section 1.78; rod 4 | bore < section / 0.39 | refused: mm thick is too thick for
+seal | kind piston; bore 22 mm | section > 0.39 * bore | refused: mm thick is too thick for
 seal | kind packing; rod 3.96875 | space > 1.5 * rod | refused: The space is far wider than the rod is thick
 shrink | size 20 mm; hub 40 mm; length 15 mm; boss_metal mild-steel; shaft_metal mild-steel | hollow < 20 | Mind hot metal
 shrink | size 20; hub 40; tight 0.03 | hub > 20 | Mind hot metal
@@ -505,7 +507,7 @@ crank | stroke 24 mm; main 8 mm; pin 7 mm | way built not solid | Mind the compo
 crank | stroke 24 mm; main 8 mm; pin 7 mm | way solid not built | Mind the throw
 depth | finder 10; deep 25 | way edge not touch | Mind the first hole
 depth | deep 12 mm; feeler 0.05 mm; drill 3 mm | way touch not pin | Mind the next tool
-fit | hole_metal brass; size 12 | duty push not running | Mind going together
+fit | hole_metal brass; size 12 | duty drive not push | Mind going together
 flats | across 20; bar 26 | shape 4 not 2 | Mind the corners
 gear | teeth 22; module 0.7; mate 44 | part wheel not rack | Mind the guard
 grip | dia 25 mm; at 30 mm | way adhesive not three-jaw | Mind the bond

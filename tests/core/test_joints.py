@@ -113,7 +113,9 @@ def test_what_cannot_be_is_refused_at_its_field(
 @given(st.floats(0, 0.4), st.floats(0, 0.4))
 def test_a_wider_gap_and_more_heat_never_hold_more(gap: float, more: float) -> None:
     for one in compounds().values():
-        assert 1 >= gap_share(one, gap) >= gap_share(one, gap + more) >= 0
+        wide = one.gap_low_mm + gap
+        assert 1 >= gap_share(one, wide) >= gap_share(one, wide + more) >= 0
+        assert gap_share(one, min(gap, one.gap_low_mm)) <= gap_share(one, one.gap_low_mm) == 1
         assert 1 >= heat_share(one, gap * 500) >= heat_share(one, (gap + more) * 500) >= 0
 
 

@@ -1,13 +1,13 @@
-"""Chains of lengths against the closed forms of sums of even spreads. Source: mechanics, statistics.
+"""Chains of lengths against the closed forms of sums of normal spreads. Source: statistics.
 
-Irwin and Hall's sum of even spreads, and the root of the sum of squares, as any handbook of
-statistics prints them; the draws never see either.
+The normal distribution cut off at three deviations, its variance, and the root of the sum of
+squares, as any handbook of statistics prints them; the draws never see either.
 """
 
 from __future__ import annotations
 
 from fractions import Fraction
-from math import comb, factorial, floor
+from math import erf, exp, pi, sqrt
 
 import numpy as np
 import pytest
@@ -17,18 +17,26 @@ from runk.core.shafts.chain import squares_mm2, usual_limit_mm
 from runk.core.shafts.drawn import drawn_mm
 
 
-def irwin_hall(x: float, n: int) -> float:
-    """Chance that n numbers, each evenly between 0 and 1, come to x or less."""
-    return sum((-1) ** k * comb(n, k) * (x - k) ** n for k in range(floor(x) + 1)) / factorial(n)
+def under(x: float, n: int) -> float:
+    """Chance that n lengths of 0 to 1, three deviations to each limit, come to x or less."""
+    whole = erf(3 / sqrt(2))
+    # What is cut off takes a little of the spread: 1 - 2 c phi(c) / (2 Phi(c) - 1).
+    lost = 2 * 3 * exp(-4.5) / sqrt(2 * pi) / whole
+    if n == 1:
+        return (erf(6 * (x - 0.5) / sqrt(2)) + whole) / (2 * whole)
+    return 0.5 + erf((x - n / 2) * 6 / sqrt(2 * n * (1 - lost))) / 2
 
 
 @pytest.mark.parametrize("count", [1, 2, 3, 5, 8])
 def test_draws_fall_as_the_closed_form_says(count: int) -> None:
     stack = (Member("1", Fraction(1), Fraction(0), Fraction(1), count),)
     left = drawn_mm((Member("room", *[Fraction(count)] * 3),), stack, 400_000)
-    for share in (0.2, 0.5, 0.65, 0.9):
+    for share in (0.35, 0.5, 0.58, 0.7):
         x = share * count
-        assert (left <= x).mean() == pytest.approx(irwin_hall(x, count), abs=0.004)
+        assert (left <= x).mean() == pytest.approx(under(x, count), abs=0.004)
+    assert left.min() >= 0
+    usual = usual_limit_mm(squares_mm2(stack))
+    assert (np.abs(left - count / 2) <= usual).mean() == pytest.approx(0.9973, abs=0.003)
 
 
 def test_the_root_of_squares_is_three_standard_deviations_of_normal_lengths() -> None:

@@ -113,9 +113,11 @@ def test_dogs_and_gaps_fill_the_turn_and_the_cutter_passes_at_the_bore(dogs: int
     assert dogs * (got.dog_deg.value + got.gap_deg.value) == pytest.approx(360)
     # The play, along the middle of the face at a radius of 7.
     assert 7 * radians(got.gap_deg.value - got.dog_deg.value) == pytest.approx(0.1, rel=1e-3)
-    half = radians(got.gap_deg.value / 2)
-    sides = (np.array([4 * sin(half), 4 * cos(half)]), np.array([-4 * sin(half), 4 * cos(half)]))
-    assert got.cutter_mm.value == pytest.approx(np.linalg.norm(sides[0] - sides[1]))
+    # A side cutter with an edge on the line of one face: nothing of the other dog is nearer to it.
+    gap = radians(got.gap_deg.value)
+    face = np.array([[r * cos(gap), r * sin(gap)] for r in np.linspace(4, 10, 50)])
+    nearest = min(y for x, y in face) if gap < pi / 2 else 4.0
+    assert got.cutter_mm.value == pytest.approx(nearest)
     # Force at the middle of so many faces, 6 wide and 4 deep.
     assert got.pressed_mpa.value == pytest.approx(2000 / 7 / (dogs * 6 * 4))
 
@@ -146,6 +148,11 @@ def test_what_cannot_be_is_refused_at_its_field(
 
 
 def test_faces_pressed_too_hard_and_throws_too_large_are_stopped() -> None:
-    assert instead_of(ask("dog", outside="10", bore="6", deep="0.5", torque="20").cautions)
+    pressed = ask("dog", outside="10", bore="6", dogs="2", deep="0.5", torque="20")
+    assert instead_of(pressed.cautions)
+    # One dog bears at the rim's edge alone: no pressure over a face is claimed.
+    one = ask("dog", outside="10", bore="6", deep="0.5", torque="20")
+    assert one.pressed_mpa is None
+    assert any("2000 N" in c.says for c in one.cautions)
     assert instead_of(ask("eccentric", travel="40", shaft="4").cautions)
     assert not instead_of(ask("eccentric", travel="5", shaft="8").cautions)

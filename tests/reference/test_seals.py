@@ -98,8 +98,10 @@ def test_packing_space_is_the_trades(rod: float, space: float) -> None:
     assert got.box_mm.value == pytest.approx(rod + 2 * space, abs=2e-3)
     assert got.box_deep_mm.value == pytest.approx(4 * space, abs=4e-3)
     assert got.turn_mm.value == pytest.approx(pi * (rod + space), abs=4e-3)
-    assert rod + 0.1 == pytest.approx(got.follower_bore_low_mm.value)
-    assert got.follower_low_mm.value == pytest.approx(got.box_mm.value - 0.2)
+    # Over to one side in its box, at their loosest and tightest, it still clears the rod.
+    in_box = (got.box_mm.value - got.follower_low_mm.value) / 2
+    on_rod = (got.follower_bore_low_mm.value - rod) / 2
+    assert 0 < in_box < on_rod
 
 
 def test_a_lapped_piston_is_the_fits_duty() -> None:

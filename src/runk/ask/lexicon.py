@@ -113,7 +113,29 @@ def _learn(calculator: AnyCalculator) -> Lexicon:
         for table, hints in ((found.hints, kind.hints), (found.before, kind.before)):
             for hint in hints:
                 table.setdefault(tuple(hint.lower().split()), []).append(name)
+    _said_by_calls(found)
     return found
+
+
+def _said_by_calls(lexicon: Lexicon) -> None:
+    """A call that holds the words of a choice says that too: *hexagon on* says the hexagon."""
+    for words, meanings in lexicon.phrases.items():
+        if not any(m.kind == "call" for m in meanings):
+            continue
+        said: dict[str, tuple[int, set[str]]] = {}
+        for at in range(len(words)):
+            for end in range(at + 1, len(words) + 1):
+                for m in lexicon.phrases.get(words[at:end], ()):
+                    if m.kind == "choice":
+                        most, keys = said.get(m.field, (0, set()))
+                        if end - at > most:
+                            said[m.field] = (end - at, {m.key})
+                        elif end - at == most:
+                            keys.add(m.key)
+        for name, (length, keys) in said.items():
+            # Two at once say neither; a call that is a choice already is left as it is.
+            if len(keys) == 1 and length < len(words):
+                meanings.append(Meaning("choice", name, *keys))
 
 
 _CALLED: WeakKeyDictionary[Catalogue, _Called] = WeakKeyDictionary()

@@ -11,6 +11,8 @@ from runk.core.refusals import Refused
 from runk.core.workshop import Workshop
 
 _ARTICLES = frozenset({"a", "an", "the"})
+_LEADS = frozenset({"in", "into", "on", "onto", "turn"})
+"""Words that lead to the metal behind them, and are no part themselves."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,13 +100,28 @@ def _several(
     """Two metals: the word before one says which it is; the rest go where no word leads."""
     rest = []
     sized = {at for size in sizes for at in range(size.start, size.end)}
+    taken = {at for metal in said for at in range(metal.start, metal.end)}
     for metal in said:
         at = metal.start - 1
         # In a 3/4 iron boss: a size between says nothing of which part it is.
         while at >= 0 and (words[at].lower() in _ARTICLES or at in sized):
             at -= 1
         lead = words[at].lower() if at >= 0 else ""
-        led = next((n for n in fields if n not in found.typed and lead in asked[n].before), None)
+        # A dural piston, brass shaft: the part right behind is of that metal, unless it claims the
+        # number or the metal that follows it.
+        behind = words[metal.end].lower() if metal.end < len(words) else ""
+        claims = any(behind in kind.hints for kind in asked.values())
+        if behind in _LEADS or (claims and metal.end + 1 in sized) or metal.end + 1 in taken:
+            behind = ""
+        led = next(
+            (
+                n
+                for w in (behind, lead)
+                for n in fields
+                if n not in found.typed and w in asked[n].before
+            ),
+            None,
+        )
         if led:
             found.typed[led] = metal.key
         else:

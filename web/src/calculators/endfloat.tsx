@@ -8,7 +8,7 @@ import { length } from '../parts/lengths';
 
 type Reply = Schemas['EndfloatReply'];
 
-/** A million of them, each length anywhere inside its limits. */
+/** A million of them, each length mostly near its middle, inside its limits. */
 function Often({ reply: { answer }, typed, unit, stale }: Given<Reply>) {
   const sure = answer.float_low_mm.value === answer.float_high_mm.value;
   const sweep = useQuery({

@@ -26,12 +26,14 @@ from runk.core.fits.joint import (
 )
 from runk.core.fits.joint_question import JointShop, needs
 from runk.core.fits.joint_ways import Way, ways
-from runk.core.fits.question import duties
+from runk.core.fits.question import duties, made_first
 from runk.core.said import mm_said, thou_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.units import PageUnit, unit_of
 
+KEY_WALL_MM = 0.5
+"""Metal that stays outside a key's hole, at least: common practice."""
 LIGHT_MM, LIGHT_MM_PER_REV = 0.25, 0.05
 """Depth and feed of a light cut, where none is said: common practice."""
 
@@ -79,7 +81,7 @@ def compute(question: BondQuestion, shop: JointShop) -> BondAnswer:
     """
     w, one = Working(), compounds()[question.compound]
     joint = joint_of(w, question, shop)
-    low, high = bounds_of(duties()["web"], joint.size)
+    low, high = gap_aimed(one, joint.size)
     gap = high if question.gap is None else float(question.gap)
     since = len(w.steps)
     strength = w.of(
@@ -93,8 +95,6 @@ def compute(question: BondQuestion, shop: JointShop) -> BondAnswer:
     force, torque = bonded(w, joint, strength.value, since)
     may = w.of(pressed.allowed_nm, "stands_nm", holds_nm=torque.value, safety=SAFETY)
     cut = _cut(w, question, shop)
-    if one.key == "epoxy":
-        low, high = one.gap_low_mm, one.gap_high_mm
     return BondAnswer(
         aim_low_mm=Figure(low, unit_of("aim_low_mm"), (), 3),
         aim_high_mm=Figure(high, unit_of("aim_high_mm"), (), 3),
@@ -116,7 +116,7 @@ def compute(question: BondQuestion, shop: JointShop) -> BondAnswer:
         full=one.full if bonds_share(shop.boss, shop.shaft) == 1 else "two days",
         lets_go_c=Figure(one.lets_go_c, unit_of("lets_go_c")),
         ways=ways(joint),
-        cautions=_cautions(question, shop, one, gap, (torque, cut, may)),
+        cautions=_cautions(question, shop, joint, one, gap, (torque, cut, may)),
         links=_links(question, joint),
     )
 
@@ -157,9 +157,44 @@ def _pin(w: Working, question: BondQuestion, joint: Joint) -> Figure | None:
     return sheared(w, joint, float(question.pin), question.pin_as == "across")
 
 
+def _pin_cautions(question: BondQuestion, joint: Joint) -> list[Caution]:
+    """Whether a pin or key stands inside what it is to hold."""
+    if question.pin is None:
+        return []
+    pin, size, hub = float(question.pin), joint.size, joint.hub
+    if question.pin_as == "endways":
+        wall = (hub - size - pin) / 2
+        if wall < max(KEY_WALL_MM, pin / 4) - 1e-9:
+            says = (
+                f"Half in each, its hole reaches {mm_said(size + pin, 2)} across in a boss of "
+                f"{mm_said(hub, 2)}."
+            )
+            most = (hub - size) / 2
+            instead = f"{mm_said(most, 1)} at most here, or a pin right across"
+            return [stop("the key", instead, says, "pin_nm", PRACTICE)]
+        if pin > size / 3 + 1e-9:
+            says = "A key over a third of the shaft leaves little shaft beside it."
+            return [Caution("Mind", "the key", says, "pin_nm", PRACTICE)]
+        return []
+    if pin > size / 2 + 1e-9:
+        says = (
+            f"A {mm_said(pin, 2)} hole across leaves less than half of a {mm_said(size, 2)} shaft."
+        )
+        instead = f"{mm_said(size / 3, 1)} at most, or a key endways"
+        return [stop("the pin", instead, says, "pin_nm", PRACTICE)]
+    if pin > size / 3 + 1e-9:
+        says = (
+            "A pin over a third of the shaft leaves little shaft beside it: the shaft goes before "
+            "the pin."
+        )
+        return [Caution("Mind", "the pin", says, "pin_nm", PRACTICE)]
+    return []
+
+
 def _cautions(
     question: BondQuestion,
     shop: JointShop,
+    joint: Joint,
     one: Compound,
     gap: float,
     loads: tuple[Figure, Figure | None, Figure],
@@ -172,7 +207,10 @@ def _cautions(
             stop("the gap", "sleeve it, or make the shaft anew", says, "gap_high_mm", one.source)
         )
     elif gap < one.gap_low_mm:
-        says = f"Under {mm_said(one.gap_low_mm)} free it is wiped off as they go together."
+        says = (
+            f"Under {mm_said(one.gap_low_mm)} free it is wiped off as they go together: "
+            f"{gap_share(one, gap) * 100:.0f} % of its strength is counted on there."
+        )
         found.append(Caution("Mind", "the gap", says, "gap_low_mm", one.source))
     elif gap > one.gap_high_mm:
         says = f"{thou_said(gap)} is wide for it: it holds {gap_share(one, gap) * 100:.0f} % there."
@@ -195,13 +233,7 @@ def _cautions(
         )
         says = f"The cut asks {cut.words()} of a bond that may be asked {may.words()}."
         found.append(stop("the cut", instead, says, "cut_nm", PRACTICE))
-    if (
-        question.pin is not None
-        and float(question.pin) > float(question.size) / 3
-        and question.pin_as == "across"
-    ):
-        says = "A pin over a third of the shaft leaves little shaft beside it."
-        found.append(Caution("Mind", "the pin", says, "pin_nm", PRACTICE))
+    found += _pin_cautions(question, joint)
     if bonds_share(shop.boss, shop.shaft) < 1:
         says = "On stainless it cures slowly and holds about half; an activator helps."
         found.append(Caution("Mind", "stainless", says, "strength_mpa", one.source))
@@ -210,11 +242,36 @@ def _cautions(
 
 def _links(question: BondQuestion, joint: Joint) -> tuple[Link, ...]:
     reasons = {"press": "The same pressed in", "shrink": "The same shrunk on"}
-    limits = (("size", f"{joint.size:.4f} mm"), ("duty", "web"))
+    one = compounds()[question.compound]
+    # Bar keeps its surface: the hole is made to it.
+    limits = (
+        *made_first(joint.size, "web"),
+        *_for_gap(question, joint, one),
+        ("hole_metal", question.boss_metal),
+        ("shaft_metal", question.shaft_metal),
+    )
     return (
         *links_to(joint, question, None, reasons),
         Link("fit", limits, "Limits of both parts for that gap"),
     )
+
+
+def _for_gap(question: BondQuestion, joint: Joint, one: Compound) -> tuple[tuple[str, str], ...]:
+    """Least and most of the gap where it is not the usual one: a typed gap is the widest."""
+    low, high = gap_aimed(one, joint.size)
+    if question.gap is not None and one.gap_low_mm <= question.gap <= one.half_at_mm:
+        high = float(question.gap)
+        low = max(one.gap_low_mm, min(low, high / 2))
+    elif one.key != "epoxy":
+        return ()
+    return (("least", f"{low:.4f} mm"), ("most", f"{high:.4f} mm"))
+
+
+def gap_aimed(one: Compound, size: float) -> tuple[float, float]:
+    """The gap a compound is given, on diameter: a web's, or for epoxy its own."""
+    if one.key == "epoxy":
+        return one.gap_low_mm, one.gap_high_mm
+    return bounds_of(duties()["web"], size)
 
 
 def headline(answer: BondAnswer, page: PageUnit) -> str:

@@ -59,12 +59,17 @@ def strength_mpa(shear_mpa: Num, metals_share: Num, gap_share: Num, heat_share: 
 
 
 def gap_share(compound: Compound, gap_mm: float) -> float:
-    """Share of its strength left in a gap: all of it, then in a line to half and on to nothing.
+    """Share of its strength counted on in a gap.
+
+    Under the least gap it is wiped off as the parts go together, so it falls in a line to nothing
+    size to size; over the most it falls in a line to half and on to nothing.
 
     >>> one = compounds()["retaining"]
-    >>> [round(gap_share(one, gap), 2) for gap in (0.05, 0.1, 0.15, 0.2, 0.3)]
-    [1.0, 1.0, 0.5, 0.0, 0.0]
+    >>> [round(gap_share(one, gap), 2) for gap in (0.01, 0.05, 0.1, 0.15, 0.2, 0.3)]
+    [0.5, 1.0, 1.0, 0.5, 0.0, 0.0]
     """
+    if gap_mm < compound.gap_low_mm:
+        return max(gap_mm, 0.0) / compound.gap_low_mm
     if gap_mm <= compound.gap_high_mm:
         return 1.0
     over = (gap_mm - compound.gap_high_mm) / (compound.half_at_mm - compound.gap_high_mm)

@@ -15,13 +15,14 @@ from runk.core.fits.fit_says import (
     first,
     kind_of,
     links,
+    made_to_each_other,
     other_words,
     says,
     schools_of,
 )
 from runk.core.fits.fit_sides import pair_of, sides
 from runk.core.fits.iso import read_class
-from runk.core.fits.question import DUTIES, FitQuestion, duties, is_light
+from runk.core.fits.question import DUTIES, FitQuestion, band_of, duties, piston_of
 from runk.core.lengths import Reading
 from runk.core.machines.dials import JUDGED
 from runk.core.machines.machine import MachineKind
@@ -68,7 +69,12 @@ def settle(question: FitQuestion, workshop: Workshop, _: Mapping[str, Reading]) 
             "A class and what it does are both said: they may contradict. Leave one out.",
             field="duty",
         )
-    if not classes and question.duty is None:
+    band = band_of(question.least, question.most)
+    if classes and band is not None:
+        raise Refused(
+            "A class and how free are both said: they may contradict. Leave one out.", field="least"
+        )
+    if not classes and question.duty is None and band is None:
         raise Refused(
             "Which fit: H7/g6 and the like, or what it does?",
             field="duty",
@@ -78,13 +84,12 @@ def settle(question: FitQuestion, workshop: Workshop, _: Mapping[str, Reading]) 
         question = replace(question, hole=read_class("H7", hole=True))
     if question.hole is not None and question.shaft is None:
         question = replace(question, shaft=read_class("h6", hole=False))
-    if (
-        question.duty == "ringed"
-        and question.shaft_metal
-        and is_light(question.shaft_metal, workshop)
-    ):
-        question = replace(question, duty="crown")
-    return question
+    duty, metal = piston_of(question.duty, question.shaft_metal, workshop)
+    question = replace(question, duty=duty, shaft_metal=metal)
+    if duty == "crown" and question.hole_metal is None:
+        # An aluminium piston is one in iron: it says both.
+        question = replace(question, hole_metal="grey-iron")
+    return replace(question, least=band[0], most=band[1]) if band else question
 
 
 def fit(question: FitQuestion, shop: FitShop) -> FitAnswer:
@@ -107,16 +112,17 @@ def fit(question: FitQuestion, shop: FitShop) -> FitAnswer:
     """
     w, size = Working(), float(question.size)
     duty = duties()[question.duty] if question.duty is not None else None
-    pair = None if duty is not None else pair_of(question)
+    classed = question.hole is not None and question.shaft is not None
+    pair = pair_of(question) if classed else None
     hole, shaft = sides(w, question, duty, pair, size)
     low = w.of(between_limit_mm, "clearance_low_mm", hole_mm=hole[0].value, shaft_mm=shaft[1].value)
     high = w.of(
         between_limit_mm, "clearance_high_mm", hole_mm=hole[1].value, shaft_mm=shaft[0].value
     )
-    low, high = (replace(figure, places=3) for figure in (low, high))
+    low, high = (replace(figure, places=hole[0].places) for figure in (low, high))
     kind = kind_of(low.value, high.value)
     return FitAnswer(
-        name=duty.label if duty is not None else "/".join(map(str, pair or ())),
+        name=duty.label if duty is not None else "/".join(map(str, pair or ("as told",))),
         kind=kind,
         hole_low_mm=hole[0],
         hole_high_mm=hole[1],
@@ -126,6 +132,7 @@ def fit(question: FitQuestion, shop: FitShop) -> FitAnswer:
         clearance_high_mm=high,
         nominal_mm=Figure(size, unit_of("nominal_mm"), (), 3),
         says=says(duty, kind, low.value, high.value),
+        one=made_to_each_other(duty, low.value, high.value, hole, shaft),
         first=first(question, shop),
         others=other_words(duty, pair, size, low.value, high.value),
         schools=schools_of(duty, size),
@@ -135,7 +142,9 @@ def fit(question: FitQuestion, shop: FitShop) -> FitAnswer:
 
 
 def headline(answer: FitAnswer, page: PageUnit) -> str:
-    """Both parts' limits, the hole first."""
+    """Both parts' limits, the hole first; one clearance where limits would be too fine."""
+    if answer.one:
+        return f"{answer.nominal_mm.words(page)} · {answer.one}"
     hole = f"{answer.hole_low_mm.shown(page)} to {answer.hole_high_mm.words(page)}"
     shaft = f"{answer.shaft_low_mm.shown(page)} to {answer.shaft_high_mm.words(page)}"
     return f"hole {hole} · shaft {shaft}"
@@ -163,7 +172,8 @@ FIT = Calculator(
     needs=needs,
     settle=settle,
     sentences={
-        "": "A fit of {size}[, {hole}/{shaft}][, {duty}][, {basis}][, measured {made}]"
+        "": "A fit of {size}[, {hole}/{shaft}][, {duty}][, {least} free][, {most} at most]"
+        "[, {basis}][, measured {made}]"
         "[, {shaft_metal} shaft][ in {hole_metal}]"
     },
     nouns=(
@@ -192,6 +202,9 @@ FIT = Calculator(
         "shrink fit",
         "piston in",
         "piston # in",
+        "% piston in",
+        "% piston # bore",
+        "piston % # bore",
         "rod # in",
         "rod in",
         "in gland",

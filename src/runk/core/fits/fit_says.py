@@ -6,11 +6,18 @@ import contextlib
 from dataclasses import dataclass
 
 from runk.core.figures import Caution, Figure, Link
-from runk.core.fits.classes import between, bounds_of, duty_limit_mm, nearest_class, nearest_iso
+from runk.core.fits.classes import (
+    ISO,
+    between,
+    bounds_of,
+    duty_limit_mm,
+    nearest_class,
+    nearest_iso,
+)
 from runk.core.fits.fit_answer import OtherWay
-from runk.core.fits.fit_sides import Side, turned_round
+from runk.core.fits.fit_sides import FINE_UM, Side, turned_round
 from runk.core.fits.iso import ToleranceClass, limits_um
-from runk.core.fits.question import MOVES, WORKSHOP, Basis, Duty, FitQuestion, schools
+from runk.core.fits.question import BY_HAND, MOVES, WORKSHOP, Basis, Duty, FitQuestion, schools
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
 from runk.core.sources import PRACTICE
@@ -65,12 +72,13 @@ def other_words(
 ) -> tuple[OtherWay, ...]:
     """The same in the words of the standard or of the workshop, and on the bar as it comes."""
     found = []
-    if duty is not None:
+    told = pair is None
+    if pair is None:
         hole, shaft = nearest_iso(size, low, high)
         least, most = between(limits_um(hole, size), limits_um(shaft, size))
         found.append(_way(f"{hole}/{shaft}", least, most, "the nearest fit of the standard"))
         pair = (hole, shaft)
-    if duty is None or duty.key not in WORKSHOP:
+    if not told or duty is None or duty.key not in WORKSHOP:
         near = nearest_class(size, low, high)
         least, most = bounds_of(near, size)
         found.append(_way(near.label, least, most, "the nearest class of the workshop"))
@@ -80,11 +88,33 @@ def other_words(
         and pair[0].letter != pair[1].letter
     ):
         with contextlib.suppress(Refused):
+            before = between(*(limits_um(one, size) for one in pair))
             hole, shaft = turned_round(pair)
             least, most = between(limits_um(hole, size), limits_um(shaft, size))
             on = "the shaft, a bar as it comes" if shaft.letter == "h" else "the hole, as reamed"
-            found.append(_way(f"{hole}/{shaft}", least, most, f"the same, fixed by {on}"))
+            # By the standard they are one fit for some letters and grades only.
+            how = "the same" if alike(before, (least, most)) else "near it, not the same"
+            found.append(_way(f"{hole}/{shaft}", least, most, f"{how}, fixed by {on}"))
     return tuple(found)
+
+
+def alike(one: tuple[float, float], other: tuple[float, float]) -> bool:
+    """Whether two fits leave the same clearance, to half a micrometre."""
+    return all(abs(a - b) < 0.0005 for a, b in zip(one, other, strict=True))
+
+
+def made_to_each_other(duty: Duty | None, low: float, high: float, hole: Side, shaft: Side) -> str:
+    """How a duty finer than anything measures is said: one clearance; empty where limits do."""
+    widths = (side[1].value - side[0].value for side in (hole, shaft))
+    if duty is None or max(widths) * 1000 >= FINE_UM:
+        return ""
+
+    def end(mm: float) -> str:
+        if abs(mm) < 0.0005:
+            return "size to size"
+        return f"{mm_said(abs(mm), 4)} {'free' if mm > 0 else 'tight'}"
+
+    return f"{end(high)} to {end(low)}, made to its mate"
 
 
 def _way(name: str, low: float, high: float, says: str) -> OtherWay:
@@ -144,13 +174,48 @@ def cautions(
         )
         about = "both sides" if len(fine) > 1 else f"the {side}"
         found.append(Caution("Mind", about, text, f"{side}_low_mm", PRACTICE))
-    if kind == "interference":
+    if question.basis is Basis.SHAFT and question.hole is not None and question.shaft is not None:
+        found += _turned(question)
+    if kind == "interference" and question.duty not in BY_HAND:
         text = (
             "Once together it does not come apart unharmed: both measured twice, corners eased, "
             "a lead on the shaft. Heat and a press have their own dangers: guard eyes and hands."
         )
         found.append(Caution("Mind", "going together", text, None, PRACTICE))
     return tuple(found)
+
+
+def _turned(question: FitQuestion) -> list[Caution]:
+    """That a fit of the standard turned round onto the bar is not quite the one that was asked."""
+    assert question.hole is not None
+    assert question.shaft is not None
+    asked = (question.hole, question.shaft)
+    if asked[0].letter != "h" or asked[1].letter == "h":
+        return []
+    size = float(question.size)
+    turned = turned_round(asked)
+    one, other = (
+        between(limits_um(pair[0], size), limits_um(pair[1], size)) for pair in (asked, turned)
+    )
+    if alike(one, other):
+        return []
+    text = (
+        f"On the bar it is {turned[0]}/{turned[1]}: {_ends(other)}, where "
+        f"{asked[0]}/{asked[1]} is {_ends(one)}."
+    )
+    return [Caution("Mind", "turned round", text, "hole_low_mm", ISO)]
+
+
+def _ends(clearance: tuple[float, float]) -> str:
+    def end(mm: float) -> str:
+        return f"{mm_said(abs(mm), 3)} {'free' if mm >= 0 else 'tight'}"
+
+    return f"{end(clearance[0])} to {end(clearance[1])}"
+
+
+def shaft_gap(hole: Side, shaft: Side) -> float:
+    """The widest the two may be apart."""
+    return hole[1].value - shaft[0].value
 
 
 def links(question: FitQuestion, kind: str, hole: Side, shaft: Side) -> tuple[Link, ...]:
@@ -180,20 +245,33 @@ def links(question: FitQuestion, kind: str, hole: Side, shaft: Side) -> tuple[Li
         )
         if key
     )
-    if kind == "interference":
+    parts = ("boss_metal", question.hole_metal), ("shaft_metal", question.shaft_metal)
+    if kind == "interference" and question.duty not in BY_HAND:
         tight = (
             ("size", size),
             ("tight", f"{shaft[1].value - hole[0].value:.4f} mm"),
-            ("least", f"{max(shaft[0].value - hole[1].value, 0.0001):.4f} mm"),
+            ("least", f"{max(shaft[0].value - hole[1].value, 0.0):.4f} mm"),
+            *((name, key) for name, key in parts if key),
         )
         found.append(Link("press", tight, "What it takes to press, and what it holds"))
         found.append(Link("shrink", tight, "How hot it goes together by itself"))
     elif kind == "clearance":
         middle = (hole[0].value + hole[1].value - shaft[0].value - shaft[1].value) / 2
-        warm = (("job", "fit"), ("size", size), ("clear", f"{middle:.4f} mm"), *metals)
+        does = (("duty", question.duty),) if question.duty else ()
+        warm = (("job", "fit"), ("size", size), ("clear", f"{middle:.4f} mm"), *does, *metals)
         found.append(Link("warm", warm, "What stays of it hot"))
     if question.duty == "web":
-        found.append(Link("bond", (("size", size),), "What compound holds in that gap"))
+        found.append(
+            Link(
+                "bond",
+                (
+                    ("size", size),
+                    ("gap", f"{shaft_gap(hole, shaft):.4f} mm"),
+                    *((name, key) for name, key in parts if key),
+                ),
+                "What compound holds in that gap",
+            )
+        )
     if question.duty in MOVES and question.hole_metal and question.shaft_metal:
         pair = (("metal", question.shaft_metal), ("other", question.hole_metal))
         found.append(Link("pair", pair, "May these two metals run together"))

@@ -10,9 +10,12 @@ from runk.core.fits.classes import HOLE_SHARE, duty_limit_mm, limit_mm
 from runk.core.fits.iso import ToleranceClass, limits_um
 from runk.core.fits.question import Basis, Duty, FitQuestion
 from runk.core.refusals import Refused
+from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 
 Side = tuple[Figure, Figure]
+FINE_UM = 2.5
+"""Limits nearer to each other than this are no limits to measure to: one is made to the other."""
 
 
 def pair_of(question: FitQuestion) -> tuple[ToleranceClass, ToleranceClass]:
@@ -51,13 +54,12 @@ def sides(
     Raises:
         Refused: A class the tables do not have there.
     """
-    if duty is None:
-        assert pair is not None
+    if pair is not None:
         hole, shaft = (
             _limits(w, side, one, size) for side, one in zip(("hole", "shaft"), pair, strict=True)
         )
     else:
-        hole, shaft = _by_duty(w, duty, size, question.basis)
+        hole, shaft = _by_clearance(w, question, duty, size)
     if question.made is None:
         return hole, shaft
     return _to_made(w, question, hole, shaft)
@@ -95,26 +97,34 @@ def _limits(w: Working, side: str, one: ToleranceClass, size: float) -> tuple[Fi
     )
 
 
-def _by_duty(
-    w: Working, duty: Duty, size: float, basis: Basis
+def _by_clearance(
+    w: Working, question: FitQuestion, duty: Duty | None, size: float
 ) -> tuple[tuple[Figure, Figure], tuple[Figure, Figure]]:
-    """The one made first at its nominal; the other so that every pair keeps to the duty."""
-    least, most = (
-        w(duty_limit_mm, per_inch=per_inch, size_mm=size, besides=besides, source=duty.source)
-        for per_inch, besides in (duty.low, duty.high)
-    )
+    """The one made first at its nominal; the other so that every pair is as free as told."""
+    source, basis = PRACTICE, question.basis
+    if question.least is not None and question.most is not None:
+        least, most = float(question.least), float(question.most)
+    else:
+        assert duty is not None
+        source = duty.source
+        least, most = (
+            w(duty_limit_mm, per_inch=per_inch, size_mm=size, besides=besides, source=source)
+            for per_inch, besides in (duty.low, duty.high)
+        )
     room = (most - least) * 1000
     hole_um = (0.0, room * HOLE_SHARE)
     shaft_um = (-(most * 1000 - hole_um[1]), -least * 1000)
     if basis is Basis.SHAFT:
         shaft_um = (-hole_um[1], 0.0)
         hole_um = (least * 1000, most * 1000 + shaft_um[0])
-    found = []
+    found, before = [], len(w.steps)
+    # Where both are nearer than a comparator tells, a place more keeps them apart.
+    places = 4 if room / 2 < FINE_UM else 3
     for side, (low, high) in (("hole", hole_um), ("shaft", shaft_um)):
         for end, value in (("low", low), ("high", high)):
             figure = w.of(
-                limit_mm, f"{side}_{end}_mm", size_mm=size, deviation_um=value, source=duty.source
+                limit_mm, f"{side}_{end}_mm", size_mm=size, deviation_um=value, source=source
             )
-            steps = (*w.steps[:2], *figure.steps)
-            found.append(replace(figure, places=3, steps=steps))
+            steps = (*w.steps[:before], *figure.steps)
+            found.append(replace(figure, places=places, steps=steps))
     return (found[0], found[1]), (found[2], found[3])

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 from fractions import Fraction
+from math import floor
 
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import heat, pressed
@@ -267,6 +268,14 @@ def strained(
     return []
 
 
+def loosest_holds(tight: Tight) -> list[Caution]:
+    """That a fit which may come size to size holds nothing there."""
+    if tight.low > 0:
+        return []
+    says = "At its loosest it comes size to size and holds nothing: pair the parts, or bond them."
+    return [Caution("Mind", "the loosest", says, "tight_low_mm", PRACTICE)]
+
+
 def goes_in_by(push_n: float) -> str:
     """How a push of so many newtons is made in a small workshop: common practice."""
     if push_n <= HAND_N:
@@ -363,13 +372,36 @@ def handed(joint: Joint, question: JointQuestion) -> tuple[tuple[str, str], ...]
     )
 
 
+def limits_of_both(question: JointQuestion, joint: Joint, tight: Tight, duty: str) -> Link:
+    """On to limits that keep this very interference: never tighter than it is borne."""
+    low, high = bounds_of(duties()[duty], joint.size)
+    loosest = max(min(tight.low, tight.high - (high - low)), 0.0)
+    typed = (
+        ("size", f"{joint.size:.4f} mm"),
+        ("duty", duty),
+        ("least", f"{-rounded_down(tight.high):.4f} mm"),
+        ("most", f"{-rounded_down(loosest):.4f} mm"),
+        ("hole_metal", question.boss_metal),
+        ("shaft_metal", question.shaft_metal),
+    )
+    return Link("fit", typed, "Limits of both parts")
+
+
+def rounded_down(mm: float) -> float:
+    """An interference to a tenth of a micrometre, never more than it is: it stood at its most."""
+    return floor(mm * 1e4 + 1e-6) / 1e4
+
+
 def links_to(
     joint: Joint, question: JointQuestion, tight: Tight | None, reasons: dict[str, str]
 ) -> tuple[Link, ...]:
     """The same joint by the other ways; an interference goes along where there is one."""
     along: tuple[tuple[str, str], ...] = ()
     if tight is not None:
-        along = (("tight", f"{tight.high:.4f} mm"), ("least", f"{tight.low:.4f} mm"))
+        along = (
+            ("tight", f"{rounded_down(tight.high):.4f} mm"),
+            ("least", f"{rounded_down(tight.low):.4f} mm"),
+        )
     same = handed(joint, question)
     return tuple(
         Link(to, same + (along if to in ("press", "shrink") else ()), reason)

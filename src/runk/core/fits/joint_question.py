@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.kinds import Length, OfMetal
+from runk.core.kinds import Length, OfMetal, Place
 from runk.core.metals.metal import Metal
 from runk.core.workshop import Workshop
 
@@ -90,12 +90,16 @@ TIGHT_FIELD = Length(
     ("tight", "interference", "oversize"),
     before=("interference", "interference of"),
     usual=(0.002, 0.2),
-    low=0.0005,
+    low=0.0001,
     high=2.0,
     placeholder="by class",
 )
-LEAST_FIELD = Length(
-    "least interference", ("least interference", "at least"), high=2.0, placeholder="the same"
+LEAST_FIELD = Place(
+    "least interference",
+    ("least interference", "at least"),
+    low=0.0,
+    high=2.0,
+    placeholder="the same",
 )
 
 

@@ -14,7 +14,7 @@ from runk.core.fits.mate_says import FIRST, Job, cautions, goes, place, reads, s
 from runk.core.fits.mate_sizes import MateShop, aim_of, clearances, limits_of, now, shape, wound
 from runk.core.fits.mate_ways import HITCHES
 from runk.core.fits.measured import measured
-from runk.core.fits.question import duties
+from runk.core.fits.question import band_of, duties, piston_of
 from runk.core.lengths import Reading
 from runk.core.machines.machine import MachineKind
 from runk.core.refusals import Refused
@@ -59,10 +59,20 @@ def settle(question: MateQuestion, workshop: Workshop, _: Mapping[str, Reading])
             field="duty",
             suggest="leave all but one out",
         )
-    if question.most is not None and question.free is not None and question.most < question.free:
-        raise Refused("The most clearance is under the least.", field="most")
+    band = band_of(question.free, question.most)
+    free, most = band if band else (None, None)
     machine = workshop.machine(question.machine, (MachineKind.LATHE,))
-    return replace(question, machine=machine.name)
+    # Mild steel is what a shaft is of where nobody says: an aluminium piston says otherwise.
+    said = None if question.shaft_metal == "mild-steel" else question.shaft_metal
+    duty, metal = piston_of(question.duty, said, workshop)
+    return replace(
+        question,
+        machine=machine.name,
+        duty=duty,
+        shaft_metal=metal or question.shaft_metal,
+        free=free,
+        most=most,
+    )
 
 
 def mate(question: MateQuestion, shop: MateShop) -> MateAnswer:
@@ -93,11 +103,13 @@ def mate(question: MateQuestion, shop: MateShop) -> MateAnswer:
     shaft_made = question.make is Make.SHAFT
     governs_at, governs = there.smallest if shaft_made else there.largest
     wanted = clearances(question, governs)
+    job = Job(question, there, made, governs, None, None, "")
     low = high = aim = left = divisions = None
     wind = ""
     if wanted is not None:
         low, high = limits_of(w, there, shaft_made, wanted)
         aim = aim_of(low, high, shaft_made)
+        job = replace(job, low=low, high=high, stands=standing(made, shaft_made, low, high))
         if made.stations:
             worst = made.largest[1] if shaft_made else made.smallest[1]
             left = w.of(
@@ -111,15 +123,15 @@ def mate(question: MateQuestion, shop: MateShop) -> MateAnswer:
                 shop.machine,
                 left.value,
                 aim.value - low.value if shaft_made else high.value - aim.value,
+                job.forced,
             )
     taper, oval = shape(w, there)
     tight, loose, hot = now(w, question, shop, there, made)
-    stands = standing(made, shaft_made, low, high)
+    stands = job.stands
     if stands != "left":
         # Within its limits there is nothing to wind on, whatever it lacks to the aim.
         nothing = stands == "fits" and left is not None
         left, divisions, wind = (replace(left, value=0.0) if nothing and left else None), None, ""
-    job = Job(question, there, made, governs, low, high, stands)
     return MateAnswer(
         left_mm=left,
         divisions=divisions,

@@ -12,12 +12,12 @@ from runk.core.fits.measured import Station
 from runk.core.fits.question import DUTIES
 from runk.core.kinds import (
     Choice,
-    Length,
     Lengths,
     OfFitClass,
     OfMachine,
     OfMetal,
     OneOf,
+    Place,
     Stations,
     Temperature,
 )
@@ -109,12 +109,22 @@ class MateQuestion:
     )
     free: Annotated[
         Fraction | None,
-        Length("least clearance", ("free", "clearance"), high=5.0, placeholder="by what it does"),
+        Place(
+            "least clearance",
+            ("free", "clearance"),
+            low=-5.0,
+            high=5.0,
+            placeholder="by what it does",
+        ),
     ] = None
     most: Annotated[
         Fraction | None,
-        Length(
-            "most clearance", ("at most", "free at most"), high=5.0, placeholder="by what it does"
+        Place(
+            "most clearance",
+            ("at most", "free at most"),
+            low=-5.0,
+            high=5.0,
+            placeholder="by what it does",
         ),
     ] = None
     made: Annotated[

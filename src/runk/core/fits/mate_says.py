@@ -11,6 +11,7 @@ from runk.core.fits.mate_answer import Goes, Read
 from runk.core.fits.mate_question import Make, MateQuestion
 from runk.core.fits.mate_ways import WayOut, ways_out
 from runk.core.fits.measured import Measured
+from runk.core.plan.say import TOP_SLIDE_DEG
 from runk.core.said import mm_said, thou_said
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
@@ -25,6 +26,9 @@ FIRST = {
         "bore first, and the shaft turned to it."
     ),
 }
+
+
+_FINE = f"The top slide set over {TOP_SLIDE_DEG:.2f}° goes in by a tenth of its own dial."
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,6 +57,19 @@ class Job:
     def there_called(self) -> str:
         """What was there."""
         return "hole" if self.shaft else "shaft"
+
+    @property
+    def width_mm(self) -> float:
+        """How far its limits are apart."""
+        return self.high.value - self.low.value if self.low and self.high else 0.0
+
+    @property
+    def forced(self) -> bool:
+        """Whether the two go together tight: nothing enters until it is forced in."""
+        if self.low is None or self.high is None:
+            return False
+        loosest = self.governs - self.low.value if self.shaft else self.high.value - self.governs
+        return loosest <= 5e-7
 
     @property
     def over_mm(self) -> float:
@@ -85,9 +102,16 @@ def place(name: str, count: int) -> str:
 
 def says(job: Job, tight: Figure | None, loose: Figure | None) -> str:
     """What to do next, or how it goes."""
-    if job.stands == "left":
+    if job.stands == "left" and job.forced:
         return (
-            f"Metal is left: creep up on it, the last of it by {mm_said(0.02)} at a time, tried "
+            "Metal is left: creep up on it by measuring, not by trying. It does not enter while it "
+            "is too large, and what is forced in is in for good: no lapping of the two together. "
+            f"{_FINE}"
+        )
+    if job.stands == "left":
+        step = min(0.02, job.width_mm)
+        return (
+            f"Metal is left: creep up on it, the last of it by {mm_said(step, 3)} at a time, tried "
             "in its mate between."
         )
     if job.stands == "too far":
@@ -229,7 +253,12 @@ def _finer(job: Job, reads_mm: float | None) -> list[Caution]:
         return []
     text = (
         f"Its limits are {mm_said(width, 3)} apart and the finest here that measures it reads "
-        f"{mm_said(reads_mm, 3)}: let its mate be the gauge, tried often."
+        f"{mm_said(reads_mm, 3)}: "
+    )
+    text += (
+        "compare it with something of that size, and take the last off with fine emery."
+        if job.forced
+        else "let its mate be the gauge, tried often."
     )
     return [Caution("Mind", f"the {job.made_called}", text, "low_mm", PRACTICE)]
 

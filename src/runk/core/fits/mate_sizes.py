@@ -7,13 +7,14 @@ from dataclasses import dataclass, replace
 from runk.core.figures import Figure, Working
 from runk.core.fits import heat
 from runk.core.fits.classes import between_limit_mm, bounds_of
-from runk.core.fits.iso import limits_um
+from runk.core.fits.iso import limits_um, read_class
 from runk.core.fits.mate_question import Make, MateQuestion
 from runk.core.fits.measured import Measured, oval_limit_mm, taper_limit_mm
-from runk.core.fits.question import duties
+from runk.core.fits.question import band_of, duties
 from runk.core.machines.dials import JUDGED, judged_divisions, turns_say
 from runk.core.machines.machine import Machine
 from runk.core.metals.metal import Metal
+from runk.core.plan.say import TOP_SLIDE_DEG
 from runk.core.plan.settle import SAFE_SHARE
 from runk.core.units import unit_of
 
@@ -33,20 +34,12 @@ def clearances(question: MateQuestion, size: float) -> tuple[float, float] | Non
     if question.duty is not None:
         return bounds_of(duties()[question.duty], size)
     if question.hole is not None or question.shaft is not None:
-        hole = limits_um(question.hole, size) if question.hole else (0.0, 0.0)
-        shaft = limits_um(question.shaft, size) if question.shaft else (0.0, 0.0)
-        if question.hole is None or question.shaft is None:
-            width = (shaft[1] - shaft[0]) if question.hole is None else (hole[1] - hole[0])
-            if question.hole is None:
-                hole = (0.0, width)
-            else:
-                shaft = (-width, 0.0)
+        # One class alone goes with the usual one of the other side, as a fit takes it.
+        hole = limits_um(question.hole or read_class("H7", hole=True), size)
+        shaft = limits_um(question.shaft or read_class("h6", hole=False), size)
         return (hole[0] - shaft[1]) / 1000, (hole[1] - shaft[0]) / 1000
-    if question.free is not None:
-        least = float(question.free)
-        most = 2 * least if question.most is None else float(question.most)
-        return least, most
-    return (0.0, float(question.most)) if question.most is not None else None
+    band = band_of(question.free, question.most)
+    return (float(band[0]), float(band[1])) if band else None
 
 
 def limits_of(
@@ -76,8 +69,17 @@ def aim_of(low: Figure, high: Figure, shaft_made: bool) -> Figure:
     return Figure(safe + (other - safe) * SAFE_SHARE, unit_of("aim_mm"), steps, 3)
 
 
-def wound(machine: Machine, left: float, spare: float) -> tuple[Figure | None, str]:
-    """Divisions for what is left; over it only where what that takes too much is to spare."""
+def wound(
+    machine: Machine, left: float, spare: float, forced: bool = False
+) -> tuple[Figure | None, str]:
+    """Divisions for what is left; over it only where what that takes too much is to spare.
+
+    Args:
+        machine: The lathe.
+        left: To come off, on the diameter.
+        spare: What more may come off.
+        forced: Whether the two go together tight, so that nothing is lapped in.
+    """
     dial = machine.dial("cross-slide")
     if dial is None or left <= 0:
         return None, ""
@@ -85,7 +87,8 @@ def wound(machine: Machine, left: float, spare: float) -> tuple[Figure | None, s
     if 2 * divisions * dial.travel_mm - left > spare:
         divisions -= JUDGED
     if divisions < JUDGED:
-        return Figure(0.0, unit_of("divisions")), "under a quarter of a division: lap it in"
+        how = f"the top slide set over {TOP_SLIDE_DEG:.2f}°" if forced else "lap it in"
+        return Figure(0.0, unit_of("divisions")), f"under a quarter of a division: {how}"
     wound = turns_say(divisions, dial.per_turn)
     if divisions < 1:
         unit = " of a division"

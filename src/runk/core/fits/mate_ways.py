@@ -5,13 +5,16 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
+from runk.core.fits.compounds import compounds
 from runk.core.fits.mate_question import Make
 from runk.core.fits.question import MOVES
-from runk.core.plan.rescue import COMPOUND_FILLS_MM, LEAST_WALL_MM
+from runk.core.plan.rescue import LEAST_WALL_MM
 from runk.core.said import mm_said, thou_said
 from runk.core.shown import Show
 
-NO_COMPOUND = MOVES | {"register"}
+GAUGED = frozenset({"mandrel", "core", "fitted", "dowel"})
+"""What goes through another man's hole and out of it again: only it is made anew."""
+NO_COMPOUND = MOVES | GAUGED | {"register"}
 """What has to move, or come apart: no compound makes good for it."""
 
 
@@ -37,12 +40,26 @@ def ways_out(
     """
     wall = max(LEAST_WALL_MM, there_mm / 10)
     found = []
-    if duty not in NO_COMPOUND and over_mm <= COMPOUND_FILLS_MM:
+    gap, one = abs(there_mm - size_mm), compounds()["retaining"]
+    if duty not in NO_COMPOUND and one.gap_low_mm <= gap <= one.gap_high_mm:
         found.append(
             WayOut(
                 way="retaining compound",
-                says=f"Where it never has to come apart: it fills {thou_said(over_mm)}.",
+                says=f"Where it never has to come apart: it fills the {thou_said(gap)} between.",
             )
+        )
+    if duty in GAUGED and make is Make.SHAFT:
+        return (
+            *found,
+            WayOut(
+                way="a new one",
+                says="It is bar and quickly made, and the hole is right: that is left as it is.",
+            ),
+            WayOut(
+                way="sleeve it",
+                says=f"Turn it to {mm_said(size_mm - 2 * wall, 2)}, bond or press a sleeve on, and "
+                f"turn that to its limits: {mm_said(wall, 1)} of wall.",
+            ),
         )
     if make is Make.SHAFT:
         found += [

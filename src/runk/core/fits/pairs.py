@@ -125,7 +125,7 @@ def _measured(question: PairsQuestion) -> PairsAnswer:
         pairs=tuple(rows),
         missed=missed,
         cautions=_cautions(question, least.value, most.value),
-        links=_links(question, found, holes, shafts),
+        links=_links(question, found, holes, shafts, most.value),
     )
 
 
@@ -222,14 +222,21 @@ def _links(
     found: Assigned,
     holes: list[tuple[str, float]],
     shafts: list[tuple[str, float]],
+    most: float,
 ) -> tuple[Link, ...]:
     if not found.holes:
         return ()
-    handed = [("make", "shaft"), ("there", f"{holes[found.holes[0]][1]:.4f} mm")]
-    if question.least is None and question.most is None:
+    hole = holes[found.holes[0]][1]
+    handed = [("make", "shaft"), ("there", f"{hole:.4f} mm")]
+    if question.least is not None and question.most is not None:
+        handed.append(("free", f"{float(question.least):.4f} mm"))
+        handed.append(("most", f"{float(question.most):.4f} mm"))
+    else:
         handed.append(("duty", question.duty))
-    if found.shafts:
-        handed.append(("made", f"{shafts[found.shafts[0]][1]:.4f} mm"))
+    # Only what still has metal on it can be made to that hole.
+    large = [size for _, size in (shafts[at] for at in found.shafts) if size > hole - most]
+    if large:
+        handed.append(("made", f"{min(large):.4f} mm"))
     return (Link("mate", tuple(handed), "Make one to the hole that is left"),)
 
 

@@ -15,7 +15,9 @@ from runk.core.fits.joint import (
     borne,
     goes_in_by,
     joint_of,
+    limits_of_both,
     links_to,
+    loosest_holds,
     press,
     strained,
     taken,
@@ -107,7 +109,11 @@ def compute(question: PressQuestion, shop: JointShop) -> PressAnswer:
         yield_mpa=borne(w, shop.boss, "yield_mpa"),
         holds_n=found.holds,
         ways=ways(joint),
-        cautions=(*strained(joint, tight.high, "tight_high_mm"), *_cautions(found.force.value)),
+        cautions=(
+            *strained(joint, tight.high, "tight_high_mm"),
+            *_cautions(found.force.value),
+            *loosest_holds(tight),
+        ),
         links=_links(question, joint, tight),
     )
 
@@ -124,8 +130,8 @@ def _cautions(push_n: float) -> list[Caution]:
 
 def _links(question: PressQuestion, joint: Joint, tight: Tight) -> tuple[Link, ...]:
     reasons = {"shrink": "The same by heat", "bond": "The same by compound"}
-    limits = (("size", f"{joint.size:.4f} mm"), ("duty", question.by))
-    return (*links_to(joint, question, tight, reasons), Link("fit", limits, "Limits of both parts"))
+    limits = limits_of_both(question, joint, tight, question.by)
+    return (*links_to(joint, question, tight, reasons), limits)
 
 
 def headline(answer: PressAnswer, page: PageUnit) -> str:

@@ -9,7 +9,8 @@ from functools import cache
 from typing import Annotated
 
 from runk.core.fits.iso import LARGEST_MM, ToleranceClass
-from runk.core.kinds import Choice, Length, OfFitClass, OfMetal, OneOf
+from runk.core.kinds import Choice, Length, OfFitClass, OfMetal, OneOf, Place
+from runk.core.refusals import Refused
 from runk.core.sources import Held, Source, read_table
 from runk.core.workshop import Workshop
 
@@ -52,6 +53,10 @@ MOVES = frozenset(
     {"running", "precision", "slide", "ringed", "ringless", "crown", "rod", "journal", "groove"}
 )
 """Duties in which the two move against each other."""
+BY_HAND = frozenset({"push", "flywheel", "mandrel"})
+"""Duties size to size: pushed together by hand, and apart again with a tap."""
+ALUMINIUM = "aluminium-6082"
+"""What an aluminium piston is of where nobody says more: common practice."""
 _TIGHT = ("drive", "press", "shrink")
 
 
@@ -82,6 +87,63 @@ class School:
 def is_light(metal: str, workshop: Workshop) -> bool:
     """Whether a piston of that metal grows more than its iron bore: aluminium, one's own too."""
     return workshop.metals[metal].family == "aluminium"
+
+
+def piston_of(
+    duty: str | None, metal: str | None, workshop: Workshop
+) -> tuple[str | None, str | None]:
+    """What a piston is for, and of: in every room a light one has a crown's clearance.
+
+    Args:
+        duty: As said.
+        metal: Of the piston, as said; None where nobody did.
+        workshop: For what is light.
+
+    >>> from runk.demo.back_shed import WORKSHOP
+    >>> piston_of("ringed", "dural", WORKSHOP)
+    ('crown', 'dural')
+    >>> piston_of("crown", None, WORKSHOP)
+    ('crown', 'aluminium-6082')
+    """
+    if duty == "ringed" and metal and is_light(metal, workshop):
+        return "crown", metal
+    if duty == "crown" and metal is None:
+        return duty, ALUMINIUM
+    return duty, metal
+
+
+def made_first(size_mm: float, duty: str) -> tuple[tuple[str, str], ...]:
+    """What ``fit`` is handed of a shaft that keeps its size: bar as it comes, or made before.
+
+    >>> made_first(4.0, "rod")[2:]
+    (('basis', 'shaft'), ('made', '4.0000 mm'))
+    """
+    size = f"{size_mm:.4f} mm"
+    return (("size", size), ("duty", duty), ("basis", "shaft"), ("made", size))
+
+
+def band_of(
+    least: Fraction | None, most: Fraction | None, field: str = "most"
+) -> tuple[Fraction, Fraction] | None:
+    """Least and most clearance as told; of the least alone twice that is the most.
+
+    Raises:
+        Refused: The most is under the least, or the least alone is tight.
+
+    >>> band_of(Fraction(1, 100), None)
+    (Fraction(1, 100), Fraction(1, 50))
+    """
+    if least is None and most is None:
+        return None
+    if most is None:
+        assert least is not None
+        if least <= 0:
+            raise Refused("Tight or size to size at the tightest: and at the loosest?", field=field)
+        most = 2 * least
+    least = Fraction(0) if least is None else least
+    if most < least:
+        raise Refused("The most clearance is under the least.", field="most")
+    return least, most
 
 
 @cache
@@ -126,6 +188,8 @@ class FitQuestion:
         size: Nominal diameter.
         hole: Class of the hole; ``shaft`` of the shaft. One alone goes with H7 or h6.
         duty: What they do to each other, where no classes are said.
+        least: Free by so much at the least, and ``most`` at the most, in place of what a class or
+            a duty asks; less than nought is tight.
         basis: Which is made first: a reamer or a ground bar fixes its size.
         made: What the one made first measures; the other is then made to that.
         hole_metal: And ``shaft_metal``, where they are known.
@@ -150,6 +214,26 @@ class FitQuestion:
     shaft: Annotated[ToleranceClass | None, OfFitClass("class of the shaft", placeholder="g6")] = (
         None
     )
+    least: Annotated[
+        Fraction | None,
+        Place(
+            "least clearance",
+            ("free", "at least", "clearance"),
+            low=-5.0,
+            high=5.0,
+            placeholder="by class",
+        ),
+    ] = None
+    most: Annotated[
+        Fraction | None,
+        Place(
+            "most clearance",
+            ("at most", "free at most"),
+            low=-5.0,
+            high=5.0,
+            placeholder="by class",
+        ),
+    ] = None
     basis: Annotated[Basis, OneOf("made first", choices=BASES)] = Basis.HOLE
     made: Annotated[
         Fraction | None,

@@ -13,7 +13,9 @@ from runk.core.fits.joint import (
     Joint,
     Tight,
     joint_of,
+    limits_of_both,
     links_to,
+    loosest_holds,
     most_by_heat_mm,
     press,
     shrink_class,
@@ -200,13 +202,13 @@ def _cautions(
     )
     # What a freezer makes good for is told after what it does not.
     stops = [*cold, *hot] if warm_mm > 0 else [*hot, *cold]
-    return (*stops, Caution("Mind", "hot metal", says, None, PRACTICE))
+    return (*stops, *loosest_holds(tight), Caution("Mind", "hot metal", says, None, PRACTICE))
 
 
 def _links(question: ShrinkQuestion, joint: Joint, tight: Tight) -> tuple[Link, ...]:
     reasons = {"press": "The same pressed in cold", "bond": "The same by compound"}
-    limits = (("size", f"{joint.size:.4f} mm"), ("duty", "shrink"))
-    return (*links_to(joint, question, tight, reasons), Link("fit", limits, "Limits of both parts"))
+    limits = limits_of_both(question, joint, tight, "shrink")
+    return (*links_to(joint, question, tight, reasons), limits)
 
 
 def headline(answer: ShrinkAnswer, page: PageUnit) -> str:

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from runk.core.calculator import Calculator, Door, Sweep
-from runk.core.fits.question import is_light
+from runk.core.fits.question import piston_of
 from runk.core.fits.warm_answer import WarmAnswer, WarmFit, WarmReading
 from runk.core.fits.warm_question import WarmJob, WarmQuestion
 from runk.core.fits.warmed import WarmShop, compute
@@ -32,6 +32,10 @@ def settle(question: WarmQuestion, workshop: Workshop, _: Mapping[str, Reading])
     """
     if question.job is WarmJob.READING:
         return question
+    if question.tight is not None:
+        if question.clear is not None:
+            raise Refused("Free and tight are both said: it is one or the other.", field="tight")
+        question = replace(question, clear=-question.tight, tight=None)
     if question.clear is not None and question.wanted is not None:
         raise Refused(
             "Clearance cold and clearance hot are both said: one follows from the other.",
@@ -40,10 +44,9 @@ def settle(question: WarmQuestion, workshop: Workshop, _: Mapping[str, Reading])
         )
     if question.shaft_hot is None:
         question = replace(question, shaft_hot=question.hole_hot)
-    if question.duty == "ringed" and is_light(question.shaft_metal, workshop):
-        # A piston that grows more than its bore is given more, at its crown.
-        question = replace(question, duty="crown")
-    return question
+    # A piston that grows more than its bore is given more, at its crown.
+    duty = piston_of(question.duty, question.shaft_metal, workshop)[0]
+    return replace(question, duty=duty)
 
 
 def headline(answer: WarmAnswer, page: PageUnit) -> str:

@@ -53,7 +53,7 @@ class WarmQuestion:
 
     Args:
         size: Of the joint; of one part, what it reads.
-        clear: Free by so much cold; less than nought is tight.
+        clear: Free by so much cold; less than nought is tight, and ``tight`` the same said so.
         wanted: Free by so much hot, where that is what is wanted.
         duty: What they do to each other, for the clearance cold where none is said.
         hole_hot: Temperature of the part with the hole at work; ``shaft_hot`` of the other.
@@ -120,6 +120,12 @@ class WarmQuestion:
             low=-1.0,
             high=5.0,
             placeholder="by what it does",
+        ),
+    ] = None
+    tight: Annotated[
+        Fraction | None,
+        Length(
+            "tight cold", ("tight", "tight cold"), only=("fit",), high=1.0, placeholder="not said"
         ),
     ] = None
     wanted: Annotated[

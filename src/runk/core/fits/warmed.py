@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import heat
 from runk.core.fits.classes import between_limit_mm, bounds_of
-from runk.core.fits.question import duties
+from runk.core.fits.question import MOVES, duties
 from runk.core.fits.warm_answer import WarmAnswer, WarmFit, WarmReading
 from runk.core.fits.warm_question import WarmJob, WarmQuestion
 from runk.core.metals.metal import Metal
@@ -17,6 +17,8 @@ from runk.core.said import thou_said
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 
+_NOTHING_MM = 0.0005
+"""Heat that changes a clearance by less than this changes next to nothing."""
 _SEIZES_MM = 0.003
 """Clearance under which two hot parts may pick up: common practice."""
 
@@ -86,7 +88,7 @@ def compute(question: WarmQuestion, shop: WarmShop) -> WarmAnswer:
         hole_c=Figure(question.hole_hot, unit_of("hole_c")),
         shaft_c=Figure(question.shaft_hot, unit_of("shaft_c")),
         cautions=_cautions(question, shop, size, cold.value, hot.value),
-        links=_links(size, shaft.value),
+        links=_links(question, size, shaft.value, (cold.value, hot.value)),
     )
 
 
@@ -113,7 +115,7 @@ def _hot(w: Working, key: str, size: float, metal: Metal, hot_c: float) -> Figur
 
 def _says(cold: float, hot: float) -> str:
     change = hot - cold
-    if abs(change) < 0.0005:
+    if abs(change) < _NOTHING_MM:
         return "Heat changes next to nothing here: both grow alike."
     how = "gains" if change > 0 else "takes"
     ends = _as_said(hot)
@@ -124,17 +126,41 @@ def _as_said(clearance: float) -> str:
     return f"{thou_said(abs(clearance))} {'free' if clearance >= 0 else 'tight'}"
 
 
+def seizes(question: WarmQuestion, size: float, cold: float, hot: float) -> bool:
+    """Whether heat takes a clearance that leaves too little to run by.
+
+    A fit that is meant to be finer than that and stays as it was does not seize by its heat.
+    """
+    if hot < 0 or (cold <= 0 and hot <= 0):
+        return True
+    return cold - hot > _NOTHING_MM and hot < _kept_mm(question, size)
+
+
+def safe_mm(question: WarmQuestion, size: float, cold: float, hot: float) -> float:
+    """What it has to be free by cold, so that a little stays hot."""
+    return cold - hot + max(_kept_mm(question, size), bounds_of(duties()["ringless"], size)[0])
+
+
+def _kept_mm(question: WarmQuestion, size: float) -> float:
+    if question.duty is None:
+        return _SEIZES_MM
+    return min(_SEIZES_MM, max(bounds_of(duties()[question.duty], size)[0], 0.0))
+
+
 def _cautions(
     question: WarmQuestion, shop: WarmShop, size: float, cold: float, hot: float
 ) -> tuple[Caution, ...]:
     assert question.shaft_hot is not None
     found = []
-    if cold > 0 and hot < _SEIZES_MM:
-        # By what the clearance cold has to grow so that a little stays hot.
-        more = cold - hot + max(_SEIZES_MM, bounds_of(duties()["ringless"], size)[0])
-        says = f"Cold it runs, and hot it is {_as_said(hot)}: it seizes as it warms."
-        instead = f"make it {thou_said(more)} free cold"
+    moves = question.duty in MOVES or (question.duty is None and cold >= 0)
+    if seizes(question, size, cold, hot) and moves:
+        how = "it runs" if cold > 0 else f"it is {_as_said(cold)}"
+        says = f"Cold {how}, and hot it is {_as_said(hot)}: it seizes as it warms."
+        instead = f"make it {thou_said(safe_mm(question, size, cold, hot))} free cold"
         found.append(stop("seizing", instead, says, "clearance_hot_mm", PRACTICE))
+    elif cold < 0 and hot < 0 and question.duty is None:
+        says = f"Hot it is {_as_said(hot)}: parts that move seize there, and a joint holds by that."
+        found.append(Caution("Mind", "tight hot", says, "clearance_hot_mm", PRACTICE))
     if cold <= 0 < hot:
         says = "Tight cold, it comes loose as it warms: it must not be held by its tightness."
         found.append(Caution("Mind", "coming loose", says, "clearance_hot_mm", PRACTICE))
@@ -149,11 +175,25 @@ def _cautions(
     return tuple(dict.fromkeys(found))
 
 
-def _links(size: float, shaft: float) -> tuple[Link, ...]:
-    made = (("job", "outside"), ("wanted", f"{shaft:.4f} mm"))
+def _links(
+    question: WarmQuestion, size: float, shaft: float, clearance: tuple[float, float]
+) -> tuple[Link, ...]:
+    """On to the cut and to limits that keep what was worked out: never tighter than that cold."""
+    cold, hot = clearance
+    metals = (("hole_metal", question.hole_metal), ("shaft_metal", question.shaft_metal))
+    does = (("duty", question.duty),) if question.duty else ()
+    low, high = bounds_of(duties()[question.duty or "running"], size)
+    least = max(cold, safe_mm(question, size, cold, hot)) if cold >= 0 else cold
+    if question.clear is None and question.wanted is None and least <= low:
+        band = (low, high)
+    else:
+        band = (least, least + high - low) if least >= 0 else (least - high + low, least)
+    limits = tuple((n, f"{mm:.4f} mm") for n, mm in zip(("least", "most"), band, strict=True))
+    made = (("job", "outside"), ("metal", question.shaft_metal), ("wanted", f"{shaft:.4f} mm"))
+    fit = (("size", f"{size:.4f} mm"), *does, *limits, *metals)
     return (
         Link("plan", made, "Turn the shaft to that"),
-        Link("fit", (("size", f"{size:.4f} mm"), ("duty", "running")), "Limits of both parts cold"),
+        Link("fit", fit, "Limits of both parts cold"),
     )
 
 

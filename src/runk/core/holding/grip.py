@@ -5,14 +5,19 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 from fractions import Fraction
-from math import pi
+from math import floor, pi
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
+from runk.core.cutting.question import SpeedQuestion, Stage
+from runk.core.cutting.speed import speed
+from runk.core.cutting.target import SpeedShop
 from runk.core.figures import Caution, Figure, Link, Working, fine, law, stop, told
 from runk.core.fits.joint import bears_mpa
 from runk.core.kinds import Choice, Count, Length, Number, OfMetal, OneOf
 from runk.core.lengths import Reading
+from runk.core.machines import MachineKind
+from runk.core.machines.machine import Holding
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shown import Rank, Show
@@ -53,7 +58,19 @@ _LIGHT_N = 50.0
 """A light cut, such as a bond is given: common practice."""
 _USUAL_N = 200.0
 """A roughing cut in a small lathe, where none is told: common practice."""
+_N_PER_MM = 200.0
+"""Force of a light cut for each millimetre of its depth, where no lathe says: common practice."""
 _SPOILS_MM = 0.005
+HELD_AS = {
+    "three-jaw": "three-jaw",
+    "four-jaw": "four-jaw",
+    "collet": "collet",
+    "clamps": "faceplate",
+    "adhesive": "bonded",
+    "wax": "bonded",
+    "tape": "bonded",
+}
+"""How a cut in the lathe is said to be held; a vice stands on the mill's table."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,10 +143,12 @@ class GripShop:
     Args:
         e_gpa: Its modulus.
         yield_mpa: Where it gives for good; of iron where it cracks.
+        n_per_mm: Force of a light cut in it for each millimetre of its depth.
     """
 
     e_gpa: float
     yield_mpa: float = 1e9
+    n_per_mm: float = 200.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -205,7 +224,25 @@ def out_mm(jaw_n: float, mean_mm: float, e_gpa: float, section_mm4: float) -> fl
 def needs(question: GripQuestion, workshop: Workshop) -> GripShop:
     """The metal's modulus."""
     metal = workshop.metals[question.metal]
-    return GripShop(metal["e_gpa"], bears_mpa(metal))
+    return GripShop(metal["e_gpa"], bears_mpa(metal), _n_per_mm(question, workshop))
+
+
+def _n_per_mm(question: GripQuestion, workshop: Workshop) -> float:
+    """Force of a finishing cut there for each millimetre of its depth, as the cut's room has it."""
+    held = HELD_AS.get(question.way)
+    asked = SpeedQuestion(
+        question.metal,
+        question.at or question.dia,
+        stage=Stage.FINISH,
+        held=Holding(held) if held else None,
+        depth=Fraction(1, 10),
+    )
+    try:
+        lathe = workshop.machine("", (MachineKind.LATHE,))
+        cut = speed(asked, SpeedShop(lathe, workshop.metals[question.metal]))
+    except Refused:
+        return _N_PER_MM
+    return 10.0 * cut.force_n.value if cut.force_n is not None else _N_PER_MM
 
 
 def settle(question: GripQuestion, _: Workshop, __: Mapping[str, Reading]) -> GripQuestion:
@@ -261,14 +298,24 @@ def compute(question: GripQuestion, shop: GripShop) -> GripAnswer:
         lobes_mm=ring[1],
         jaw_n=ring[2],
         cautions=(*crushed, *_cautions(question, bears, asks, ring[1])),
-        links=(
-            Link(
-                "speed",
-                (("diameter", f"{at:.4f} mm"), ("metal", question.metal)),
-                "Force and belt of a cut there",
-            ),
-        ),
+        links=_links(question, shop, at, min(question.force or _LIGHT_N, most.value)),
     )
+
+
+def _links(question: GripQuestion, shop: GripShop, at_mm: float, cut_n: float) -> tuple[Link, ...]:
+    """On to the cut, held as it is held, and no deeper than its force or the bond has it."""
+    held = HELD_AS.get(question.way)
+    if held is None:
+        return ()
+    typed: tuple[tuple[str, str], ...] = (
+        ("diameter", f"{at_mm:.4f} mm"),
+        ("metal", question.metal),
+        ("held", held),
+    )
+    if question.force is not None or question.way in SHEAR_MPA:
+        deep = floor(cut_n / shop.n_per_mm * 1000) / 1000
+        typed += (("stage", "finish"), ("depth", f"{max(deep, 0.001):.3f} mm"))
+    return (Link("speed", typed, "Force and belt of a cut there"),)
 
 
 def _ring(

@@ -53,6 +53,14 @@ TEMPERS = {
     "spring": (290.0, "blue"),
 }
 _SOAK_MIN_PER_MM = 1.0
+_THIN_MM = 3.0
+"""Under this silver steel cracks in water, and cools fast enough in oil: common practice."""
+THROUGH = {
+    "medium-carbon-steel": "in water, or in oil where it is thin",
+    "42crmo4": "in oil, and comes so from the mill",
+    "stainless-416": "in oil",
+}
+"""Steels that harden by a quench, and whose heats are not told here."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -110,14 +118,14 @@ class HardenAnswer:
     links: tuple[Link, ...]
 
 
-@law("Soak", "{thick_mm} × {each_min}", PRACTICE)
+@law("Soak", "larger of {thick_mm} × {each_min} and 1", PRACTICE)
 def soak_min(thick_mm: float, each_min: float) -> float:
-    """Time at heat, from when the middle glows as the outside does.
+    """Time at heat, from when the middle glows as the outside does: a minute at the least.
 
     >>> soak_min(6.0, 1.0)
     6.0
     """
-    return thick_mm * each_min
+    return max(thick_mm * each_min, 1.0)
 
 
 @law("Grows", "{size_mm} × {share}", PRACTICE)
@@ -153,10 +161,16 @@ def settle(
     metal = workshop.metals[question.metal]
     if metal.kind in STEELS:
         return question
-    if metal.family in ("steel", "free-cutting steel") or "steel" in metal.name.lower():
-        says = f"{metal.name} does not harden by quenching: it is case-hardened, or left soft."
+    name = metal.name[0].upper() + metal.name[1:]
+    if metal.kind in THROUGH:
+        says = (
+            f"{name} hardens through, {THROUGH[metal.kind]}; to what, and what it is let down to, "
+            "is its maker's to say: not told here."
+        )
+    elif metal.family in ("steel", "free-cutting steel") or "steel" in metal.name.lower():
+        says = f"{name} does not harden by quenching: it is case-hardened, or left soft."
     else:
-        says = f"{metal.name} does not harden by heat and quench."
+        says = f"{name} does not harden by heat and quench."
     raise Refused(says, field="metal", suggest="silver steel")
 
 
@@ -170,11 +184,12 @@ def compute(question: HardenQuestion, shop: HardenShop) -> HardenAnswer:
     w, steel = Working(), STEELS[shop.kind]
     temper, colour = TEMPERS[question.use]
     soak = w.of(soak_min, thick_mm=float(question.thick), each_min=_SOAK_MIN_PER_MM)
+    quench = quench_of(question, steel)
     size = float(question.size or question.thick)
     grows = w.of(grows_mm, size_mm=size, share=steel.grows)
     return HardenAnswer(
         heat_c=told(steel.heat_c, "heat_c", 0),
-        quench=steel.quench,
+        quench=quench,
         temper_c=told(temper, "temper_c", 0),
         says="Only when it works soft, its corners rounded: then hardened, tempered at once, "
         "polished and tried. Long things go in end on, straight down, and are stirred.",
@@ -182,12 +197,19 @@ def compute(question: HardenQuestion, shop: HardenShop) -> HardenAnswer:
         soak_min=Figure(soak.value, soak.unit, soak.steps, 0),
         temper_colour=colour,
         grows_mm=Figure(grows.value, grows.unit, grows.steps, 3),
-        cautions=_cautions(question, steel),
+        cautions=_cautions(question, steel, quench),
         links=(),
     )
 
 
-def _cautions(question: HardenQuestion, steel: Steel) -> tuple[Caution, ...]:
+def quench_of(question: HardenQuestion, steel: Steel) -> str:
+    """Into what: thin silver steel and springs of it into oil, for water cracks them."""
+    if question.thick < _THIN_MM or question.use == "spring":
+        return "oil"
+    return steel.quench
+
+
+def _cautions(question: HardenQuestion, steel: Steel, quench: str) -> tuple[Caution, ...]:
     found = [
         Caution(
             "Mind",
@@ -198,7 +220,16 @@ def _cautions(question: HardenQuestion, steel: Steel) -> tuple[Caution, ...]:
             PRACTICE,
         )
     ]
-    if steel.quench == "oil":
+    if quench != steel.quench:
+        says = (
+            f"Into oil: in {steel.quench} this steel cracks where it is thin or has to give. Try a "
+            "file on it: what is not hard enough goes again, hotter by a shade."
+        )
+        found.append(Caution("Mind", "cracking", says, "quench", PRACTICE))
+    elif quench == "water":
+        says = "Water cracks it at sharp corners, cross holes and steps: round them, or take oil."
+        found.append(Caution("Mind", "cracking", says, "quench", PRACTICE))
+    if quench == "oil":
         says = "Oil flares: a metal lid at hand, a deep tin half full, out of doors, no water near."
         found.append(Caution("Mind", "the oil", says, "quench", PRACTICE))
     if question.thick > 20:

@@ -20,6 +20,7 @@ _EMPTY = frozenset(
 _ENDS = ("ings", "ing", "ies", "ers", "er", "ed", "es", "s")
 _FAMILIES = {"copper alloy": "bronze, brass or gunmetal"}
 """A family by the names people use: bare copper is another thing."""
+_METALS = "mild steel stainless silver cast iron brass bronze aluminium copper"
 _LEAST_SHARE, _LEAST_HITS = 0.6, 2
 
 
@@ -99,6 +100,8 @@ def _of_pairs() -> Iterable[Entry]:
 def _of_signs() -> Iterable[Entry]:
     for row in read_table("faults"):
         words = stems(f"{row['sign'].replace('-', ' ')} {row['cause']} {row['check']}")
+        # A metal named by the way is not what a sign speaks of.
+        words -= stems(_METALS)
         title = f"{row['sign'].replace('-', ' ').capitalize()}: {row['cause']}"
         reason = f"{row['check'][0].upper()}{row['check'][1:]}."
         yield _entry(title, reason, "faults", row, words)

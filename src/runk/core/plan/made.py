@@ -18,6 +18,8 @@ class PassKind(StrEnum):
     MEASURE = "measure"
     LAST = "last"
     SPRING = "spring"
+    FINE = "fine"
+    """By less than the dial can be judged to: the top slide set over, or an indicator."""
 
 
 @dataclass(frozen=True, slots=True)

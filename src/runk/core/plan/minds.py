@@ -2,19 +2,19 @@
 
 from __future__ import annotations
 
-from math import asin, degrees, hypot
+from math import hypot
 
 from runk.core.figures import Caution, stop
 from runk.core.machines.dials import JUDGED
 from runk.core.plan.follow import Followed
 from runk.core.plan.made import Pass, PassKind
 from runk.core.plan.passes import doubts_mm
+from runk.core.plan.say import TOP_SLIDE_DEG
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE
 
 _SLACK = 1e-9
-_TOP_SLIDE_DEG = degrees(asin(0.1))
 
 
 def unsure_mm(spec: CutSpec, where: Followed, told: Pass) -> float:
@@ -34,7 +34,8 @@ def minds(spec: CutSpec, where: Followed, told: Pass | None) -> list[Caution]:
     if told is None:
         return found
     unsure = unsure_mm(spec, where, told)
-    if told.kind is not PassKind.ROUGH and told.leaves_mm - unsure < spec.least_left:
+    rough = told.kind in (PassKind.ROUGH, PassKind.FINE)
+    if not rough and told.leaves_mm - unsure < spec.least_left:
         found.append(
             Caution(
                 "Mind",
@@ -46,7 +47,7 @@ def minds(spec: CutSpec, where: Followed, told: Pass | None) -> list[Caution]:
                 MECHANICS,
             )
         )
-    if told.kind is PassKind.LAST and 0 < told.takes_mm < spec.least_mm:
+    if told.kind in (PassKind.LAST, PassKind.FINE) and 0 < told.takes_mm < spec.least_mm:
         found.append(
             Caution(
                 "Mind",
@@ -57,7 +58,7 @@ def minds(spec: CutSpec, where: Followed, told: Pass | None) -> list[Caution]:
                 PRACTICE,
             )
         )
-    if told.kind in (PassKind.MEASURE, PassKind.LAST):
+    if told.kind in (PassKind.MEASURE, PassKind.LAST, PassKind.FINE):
         found.append(
             Caution(
                 "Mind",
@@ -80,7 +81,7 @@ def _of_dial(spec: CutSpec) -> list[Caution]:
         f"{mm_said(apart, 3)} apart. "
     )
     says += (
-        f"Set the top slide {_TOP_SLIDE_DEG:.2f}° from the line of the bed: it then moves the "
+        f"Set the top slide {TOP_SLIDE_DEG:.2f}° from the line of the bed: it then moves the "
         "tool in by a tenth of its own dial."
         if spec.job in (Job.OUTSIDE, Job.BORE)
         else "Use an indicator against the slide."

@@ -69,6 +69,10 @@ def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
         return made_pass(spec, at, PassKind.MEASURE, _judged(spec, wind), end)
     last = made_pass(spec, at, PassKind.LAST, _last(spec, at, left), end)
     half = wind_on_mm(left / 2, at.lag_mm, fine)
+    if last.leaves_mm < spec.least_left - _SLACK and last.divisions <= JUDGED:
+        # No division falls inside the limits: the rest by something finer than the dial.
+        wind = max(wind_on_mm(left, at.lag_mm, fine), 0.0)
+        return made_pass(spec, at, PassKind.FINE, wind / spec.division, end)
     if left >= 2 * spec.least_mm and half >= spec.division * JUDGED and _half_first(spec, at, last):
         return made_pass(spec, at, PassKind.MEASURE, _judged(spec, half), end)
     return last
@@ -78,10 +82,14 @@ def _half_first(spec: CutSpec, at: Standing, last: Pass) -> bool:
     """Whether a last cut is surer taken in two, measured between.
 
     Where the spring is not known well enough to land inside the limits, and it is the spring that
-    is in doubt, not the gauge or the dial: those are no better known after half of it.
+    is in doubt, not the gauge or the dial: those are no better known after half of it. So too
+    where nothing has been cut yet: a touch is good to a division, and a reading takes that away.
     """
     springs, fixed = doubts_mm(spec, at, last)
-    return springs > fixed and hypot(springs, fixed) > (spec.high_mm - spec.low_mm) / 2
+    apart = spec.high_mm - spec.low_mm
+    if at.wound == 0 and hypot(springs, fixed, spec.division) > apart + _SLACK:
+        return True
+    return springs > fixed and hypot(springs, fixed) > apart / 2
 
 
 def doubts_mm(spec: CutSpec, at: Standing, made: Pass) -> tuple[float, float]:

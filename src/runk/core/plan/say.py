@@ -2,9 +2,27 @@
 
 from __future__ import annotations
 
+from math import asin, degrees
+
 from runk.core.machines.dials import JUDGED, divisions_say, turns_say
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.said import mm_said, size_said, thou_said
+
+TOP_SLIDE_DEG = degrees(asin(0.1))
+"""So far from the line of the bed a top slide goes in by a tenth of what it is fed."""
+
+
+def fine_line(spec: CutSpec, wound_mm: float, size_mm: float) -> str:
+    """What is finer than the dial can be judged to, in one line."""
+    goes_in = wound_mm / spec.across
+    if spec.read_out:
+        return f"to {shown_size(spec, size_mm)} on the read-out"
+    if spec.job in (Job.OUTSIDE, Job.BORE):
+        return (
+            f"{mm_said(10 * goes_in, 2)} along the top slide set over {TOP_SLIDE_DEG:.2f}°, which "
+            f"goes in {mm_said(goes_in, 3)}"
+        )
+    return f"{mm_said(goes_in, 3)} by an indicator against the slide"
 
 
 def wind_say(spec: CutSpec, divisions: float) -> str:

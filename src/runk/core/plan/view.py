@@ -17,6 +17,7 @@ from runk.core.plan.say import (
     dial_line,
     dial_says,
     feeler_divisions,
+    fine_line,
     shown_size,
     stands_say,
     start_says,
@@ -30,7 +31,7 @@ from runk.core.plan.threaded import thread_says, thread_stands, thread_tried_say
 from runk.core.sources import PRACTICE
 from runk.core.units import unit_of
 
-_MEASURED = (PassKind.FIRST, PassKind.MEASURE, PassKind.LAST, PassKind.SPRING)
+_MEASURED = tuple(kind for kind in PassKind if kind is not PassKind.ROUGH)
 
 
 @law("Left", "{one_mm} - {other_mm}")
@@ -86,6 +87,9 @@ def _planned(
         line = f"to {thread_stands(spec, at.wound + made.divisions)}"
     if made.kind is PassKind.FIRST:
         line = spec.first_says
+    if made.kind is PassKind.FINE:
+        divisions, stands = None, ""
+        line = fine_line(spec, made.wound_mm, size)
     return PlannedPass(
         kind=made.kind,
         to_mm=Figure(size, unit_of("to_mm"), tuple(w.steps), 3),

@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from fractions import Fraction
+from math import floor
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Working, stop
+from runk.core.figures import Caution, Figure, Link, Working, stop, told
+from runk.core.fits.joint import is_brittle
 from runk.core.fits.pressed import borne_mpa
+from runk.core.lengths import Reading
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.rings import laws
@@ -43,6 +47,13 @@ class RingShop:
 def needs(question: RingQuestion, workshop: Workshop) -> RingShop:
     """Both metals."""
     return RingShop(workshop.metals[question.metal], workshop.metals["grey-iron"])
+
+
+def settle(question: RingQuestion, _: Workshop, __: Mapping[str, Reading]) -> RingQuestion:
+    """A ring in a bore that is told hot is as hot as that."""
+    if question.hot is None and question.bore_hot is not None:
+        return replace(question, hot=question.bore_hot)
+    return question
 
 
 def _borne(w: Working, metal: Metal) -> Figure:
@@ -92,9 +103,23 @@ def ring(question: RingQuestion, shop: RingShop) -> RingAnswer:
     closed, hot = _gaps(w, question, shop, bore)
     if closed.value >= gap:
         raise Refused("The free gap is no wider than the gap in the bore.", field="gap")
+    e_gpa, source = metal["e_gpa"], metal.source("e_gpa")
+    bears = _borne(w, metal)
+    most = thickest_mm(bore, gap - closed.value, e_gpa, bears.value)
+    if question.radial is None and radial > most:
+        # What gives for good before iron would break is made thinner.
+        radial = floor(most * 100) / 100
+        thick = w.of(
+            laws.share_of_bore_mm,
+            "radial_mm",
+            since=len(w.steps),
+            bore_mm=bore,
+            share=radial / bore,
+            source=MEMORY,
+            why=f"thinner than usual, for {metal.name}",
+        )
     since = len(w.steps)
     pulled = w(laws.pulled_mm, free_gap_mm=gap, closed_gap_mm=closed.value)
-    e_gpa, source = metal["e_gpa"], metal.source("e_gpa")
     pressure = w.of(
         laws.wall_pressure_mpa,
         since=since,
@@ -113,14 +138,17 @@ def ring(question: RingQuestion, shop: RingShop) -> RingAnswer:
         radial_mm=radial,
         bore_mm=bore,
     )
-    opened = w.of(
-        laws.stress_opening_mpa,
-        source=source,
-        e_gpa=e_gpa,
-        pulled_mm=pulled,
-        radial_mm=radial,
-        bore_mm=bore,
-    )
+    # A gap so wide lets it over its piston as it is.
+    opened = told(0.0, "stress_opening_mpa")
+    if 8 * radial > pulled:
+        opened = w.of(
+            laws.stress_opening_mpa,
+            source=source,
+            e_gpa=e_gpa,
+            pulled_mm=pulled,
+            radial_mm=radial,
+            bore_mm=bore,
+        )
     depth = w.of(laws.groove_depth_mm, radial_mm=radial, more_mm=DEEPER_MM)
     stock = w.of(
         laws.stock_mm,
@@ -130,7 +158,6 @@ def ring(question: RingQuestion, shop: RingShop) -> RingAnswer:
         blade_mm=float(question.blade),
         hold_mm=HOLD_MM,
     )
-    bears = _borne(w, metal)
 
     def groove(side_mm: float, key: str) -> Figure:
         return replace(w.of(laws.groove_width_mm, key, width_mm=width, side_mm=side_mm), places=3)
@@ -155,7 +182,7 @@ def ring(question: RingQuestion, shop: RingShop) -> RingAnswer:
         bore_mm=Figure(bore, unit_of("bore_mm")),
         makings=_makings(w, bore, radial, gap, metal),
         cautions=_cautions(
-            bore, (pulled, e_gpa), (shut.value, opened.value, bears.value), pressure.value
+            metal, bore, (pulled, e_gpa), (shut.value, opened.value, bears.value), pressure.value
         ),
         links=_links(question, bore, width, radial),
     )
@@ -217,21 +244,20 @@ def _makings(
     more = FINISH_THOU_PER_INCH * 0.0254 * bore / 25.4
     outer = w.of(laws.blank_mm, "outside_mm", bore_mm=bore, free_gap_mm=gap, more_mm=more)
     inner = w.of(laws.blank_mm, "inside_mm", bore_mm=inside.value, free_gap_mm=gap, more_mm=-more)
-    set_hot = (
-        "dull red, evenly, until it falls free" if metal.family == "iron" else "its set is taken"
-    )
-    return (
-        Making(
-            school="split and set by heat",
-            outside_mm=Figure(bore, unit_of("outside_mm"), (), 3),
-            inside_mm=replace(inside, places=3),
-            how=(
-                "Turn to the bore's size, part with the carriage locked, split with a light blow, "
-                "hold open on a strip "
-                f"{mm_said(gap, 2)} wide, heat to {set_hot}, cool in air, dress the gap."
-            ),
-            costs="Quick. Round only as far as the heat is even; scale to be lapped off.",
+    by_heat = Making(
+        school="split and set by heat",
+        outside_mm=Figure(bore, unit_of("outside_mm"), (), 3),
+        inside_mm=replace(inside, places=3),
+        how=(
+            "Turn to the bore's size, part with the carriage locked, split with a light blow, "
+            f"hold open on a strip {mm_said(gap, 2)} wide, heat to dull red, evenly, until it "
+            "falls free, cool in air, dress the gap."
         ),
+        costs="Quick. Round only as far as the heat is even; scale to be lapped off.",
+    )
+    # Heat takes the spring out of bronze: it is not set so.
+    return (
+        *((by_heat,) if metal.family == "iron" else ()),
         Making(
             school="cut out, clamped and finished",
             outside_mm=replace(outer, places=3),
@@ -261,22 +287,27 @@ def thickest_mm(bore: float, pulled: float, e_gpa: float, bears: float) -> float
 
 
 def _cautions(
-    bore: float, bent: tuple[float, float], loads: tuple[float, float, float], pressure: float
+    metal: Metal,
+    bore: float,
+    bent: tuple[float, float],
+    loads: tuple[float, float, float],
+    pressure: float,
 ) -> tuple[Caution, ...]:
     shut, opened, bears = loads
     pulled, e_gpa = bent
     found = []
-    if opened > bears:
+    fails = "breaks" if is_brittle(metal) else "gives for good"
+    if opened > bears * (1 + 1e-9):
         most = thickest_mm(bore, pulled, e_gpa, bears)
         says = (
-            f"Going over the piston it is bent to {opened:.0f} N/mm² and breaks near {bears:.0f}: "
+            f"Going over the piston it is bent to {opened:.0f} N/mm² and {fails} near {bears:.0f}: "
             "thinner, a wider gap, or a piston in two pieces."
         )
         instead = f"make it {mm_said(most, 2)} thick at most"
         found.append(stop("going on", instead, says, "stress_opening_mpa", MEMORY))
     if shut > bears:
         less = pulled * bears / shut
-        says = f"Closed in the bore it is bent to {shut:.0f} N/mm² and breaks near {bears:.0f}."
+        says = f"Closed in the bore it is bent to {shut:.0f} N/mm² and {fails} near {bears:.0f}."
         instead = f"a free gap of {mm_said(less, 2)} at most"
         found.append(stop("going in", instead, says, "stress_closed_mpa", MEMORY))
     if not found and not USUAL_PRESSURE[0] * 0.7 <= pressure <= USUAL_PRESSURE[1] * 1.3:
@@ -296,6 +327,7 @@ def _cautions(
 
 def _links(question: RingQuestion, bore: float, width: float, radial: float) -> tuple[Link, ...]:
     size = f"{bore:.4f} mm"
+    piston = ("size", size), ("duty", "ringed"), ("hole_metal", "grey-iron")
     groove = (
         ("job", "groove"),
         ("now", size),
@@ -306,7 +338,7 @@ def _links(question: RingQuestion, bore: float, width: float, radial: float) -> 
     return (
         Link("plan", groove, "Cut its groove with a narrower tool"),
         Link("speed", part, "The belt for parting it"),
-        Link("fit", (("size", size), ("duty", "ringed")), "The piston in its bore"),
+        Link("fit", piston, "The piston in its bore"),
     )
 
 
@@ -327,6 +359,7 @@ RING = Calculator(
     answers=(RingAnswer,),
     compute=ring,
     needs=needs,
+    settle=settle,
     sentences={
         "": "Rings for a {bore} bore, {metal}, {count} of them[, {radial} thick][, {width} wide]"
         "[, free gap {gap}][, the ring at {hot}][, the bore at {bore_hot}][, blade {blade}]"

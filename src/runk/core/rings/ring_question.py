@@ -79,7 +79,7 @@ class RingQuestion:
     bore_hot: Annotated[
         float | None,
         Temperature(
-            "the bore at work", ("cylinder at", "bore at"), high=900.0, placeholder="as the ring"
+            "the bore at work", ("cylinder at", "bore at"), high=900.0, placeholder="still cold"
         ),
     ] = None
     blade: Annotated[

@@ -8,7 +8,7 @@ from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits.classes import duty_limit_mm
 from runk.core.fits.heat import hole_free_limit_mm, left_on_limit_mm, shaft_free_limit_mm
-from runk.core.fits.question import duties
+from runk.core.fits.question import duties, made_first
 from runk.core.refusals import Refused
 from runk.core.rings import gland, oring
 from runk.core.rings.seal_question import (
@@ -29,8 +29,12 @@ _BY_SIZE = ((5.0, 1.02), (10.0, 1.52), (25.0, 1.78), (50.0, 2.62), (100.0, 3.53)
 _STRETCH = 1.02
 """A ring on a piston is stretched two in a hundred: common practice."""
 _FULL, _DRAGS = 90.0, 30.0
-FREE_MM = (0.1, 0.2)
-"""A follower is free on rod and in box by so much: common practice."""
+IN_BOX_MM, ON_ROD_MM = (0.05, 0.1), (0.2, 0.3)
+"""A follower is free in its box by so much, and on the rod by more: the box guides it, so that it
+never touches the rod. Common practice, and geometry."""
+_OF_ROD, _OF_BORE = 0.65, 0.39
+"""Sections up to these shares of a rod and of a bore are made and go on (the inch series has
+1.78 round 2.90, and 1.78 round 1.78): common practice."""
 LAPPED_MM = 0.015
 """Left for lapping, on diameter: half a thou or a little more, common practice."""
 
@@ -64,18 +68,22 @@ def _plain(value: float, key: str, places: int = 2) -> Figure:
 
 
 def _ring(w: Working, question: SealQuestion, size: float) -> OringAnswer:
-    section = next(s for most, s in _BY_SIZE if size <= most)
-    if question.section is not None:
-        section = float(question.section)
-    if section > size / 3:
+    on_piston = question.kind is Seal.PISTON
+    most = size * (_OF_BORE if on_piston else _OF_ROD)
+    usual = min(next(s for upto, s in _BY_SIZE if size <= upto), most)
+    usual = max((s for s in oring.sections() if s <= usual + 1e-9), default=0.0)
+    section = usual if question.section is None else float(question.section)
+    if section > most + 1e-9 or not section:
+        thin = min(oring.sections()) > most
         raise Refused(
-            f"A ring {mm_said(section)} thick is too thick for {mm_said(size)}.",
-            field="section",
-            suggest=f"{next(s for most, s in _BY_SIZE if size <= most):.2f} mm",
+            f"No O-ring is made thin enough for {mm_said(size)}: a packed gland, or a lapped fit."
+            if thin
+            else f"A ring {mm_said(section)} thick is too thick for {mm_said(size)}.",
+            field=("bore" if on_piston else "rod") if thin else "section",
+            suggest=None if thin else f"{usual:.2f} mm",
         )
     by = oring.gland_for(section)
     deep = by.moving if question.moves is Moves.YES else by.still
-    on_piston = question.kind is Seal.PISTON
     if on_piston:
         floors = [
             w.of(oring.floor_piston_mm, key, bore_mm=size, deep_mm=mm, source=by.source)
@@ -140,7 +148,7 @@ def _links(
     on_piston: bool, size: float, section: float, floor: float, wide: float
 ) -> tuple[Link, ...]:
     if not on_piston:
-        return (Link("fit", (("size", f"{size:.4f} mm"), ("duty", "rod")), "The rod in its cover"),)
+        return (Link("fit", _rod_fit(size), "The rod in its cover"),)
     cut = (
         ("job", "groove"),
         ("now", f"{size:.4f} mm"),
@@ -148,6 +156,11 @@ def _links(
         ("deep", f"{(size - floor) / 2:.4f} mm"),
     )
     return (Link("plan", cut, "Cut the groove"),)
+
+
+def _rod_fit(rod: float) -> tuple[tuple[str, str], ...]:
+    """A rod is bar as it comes: its cover is bored to it."""
+    return made_first(rod, "rod")
 
 
 def _packed(w: Working, question: SealQuestion, rod: float) -> PackedAnswer:
@@ -181,13 +194,13 @@ def _packed(w: Working, question: SealQuestion, rod: float) -> PackedAnswer:
                 PRACTICE,
             ),
         ),
-        links=(Link("fit", (("size", f"{rod:.4f} mm"), ("duty", "rod")), "The rod in its cover"),),
+        links=(Link("fit", _rod_fit(rod), "The rod in its cover"),),
     )
 
 
 def _follower(w: Working, rod: float, box: float) -> dict[str, Figure]:
     """A follower that is free on its rod and in its box."""
-    near, far = FREE_MM
+    (near, far), (less, more) = IN_BOX_MM, ON_ROD_MM
     inside, outside = hole_free_limit_mm, shaft_free_limit_mm
     return {
         "follower_low_mm": w.of(
@@ -197,10 +210,10 @@ def _follower(w: Working, rod: float, box: float) -> dict[str, Figure]:
             outside, "follower_high_mm", hole_mm=box, free_mm=near, source=PRACTICE
         ),
         "follower_bore_low_mm": w.of(
-            inside, "follower_bore_low_mm", shaft_mm=rod, free_mm=near, source=PRACTICE
+            inside, "follower_bore_low_mm", shaft_mm=rod, free_mm=less, source=PRACTICE
         ),
         "follower_bore_high_mm": w.of(
-            inside, "follower_bore_high_mm", shaft_mm=rod, free_mm=far, source=PRACTICE
+            inside, "follower_bore_high_mm", shaft_mm=rod, free_mm=more, source=PRACTICE
         ),
     }
 

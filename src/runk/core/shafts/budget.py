@@ -241,6 +241,14 @@ def _too_far_right(question: BudgetQuestion, off: float) -> str:
             f"{mm_said(off, 3)} off the inside of the left frame, or move the line."
         )
     widest = max(before, key=lambda m: m.middle)
+    all_of_it = sum(m.middle * m.count for m in before)
+    if off > float(widest.middle) / 2:
+        # More than half of the thickest thing there is not thinned: it is another arrangement.
+        return (
+            f"The {question.on} lies {mm_said(off, 3)} too far right, and all that stands on its "
+            f"left is {mm_said(float(all_of_it), 3)}: move the line or the left frame, or put it "
+            "nearer to that end."
+        )
     which = "what stands on its left" if widest.name.isdigit() else f"the {widest.name}"
     return (
         f"The {question.on} lies {mm_said(off, 3)} too far right, and no washer brings it back: "

@@ -32,6 +32,8 @@ from runk.core.workshop import Workshop
 LEFT_MM = 5 * 0.0254
 """Journals keep so much until all are finished at one setting: five thou, common practice."""
 ACROSS_SHARE = 0.25
+_NO_WALL_MM = 0.05
+"""Less than this between two bores is none."""
 _FINE_MM, _FINE_FEED = 0.05, 0.05
 
 
@@ -126,13 +128,6 @@ def compute(question: CrankQuestion, shop: CrankShop) -> BuiltAnswer | SolidAnsw
 def _built(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) -> BuiltAnswer:
     main, pin, e = float(question.main or 0), float(question.pin or 0), throw.value
     thick = float(question.thick)
-    between = e - (main + pin) / 2
-    if between <= 0:
-        raise Refused(
-            f"At a throw of {mm_said(e)} the two bores run into each other: they want "
-            f"{mm_said((main + pin) / 2)} and metal between. A solid crank, or thinner.",
-            field="pin",
-        )
     limits = {
         name: tuple(
             _in_web(w, f"{name}_{end}_mm", size, free)
@@ -140,6 +135,15 @@ def _built(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) 
         )
         for name, size in (("main", main), ("pin", pin))
     }
+    # By the bores at their largest, not by the shafts in them.
+    bores = (limits["main"][1].value + limits["pin"][1].value) / 2
+    between = e - bores
+    if between < _NO_WALL_MM:
+        raise Refused(
+            f"At a throw of {mm_said(e)} the two bores run into each other: they want "
+            f"{mm_said(bores, 2)} and metal between. A solid crank, or thinner.",
+            field="pin",
+        )
     small = min(main, pin)
     since = len(w.steps)
     compound = compounds()["retaining"]

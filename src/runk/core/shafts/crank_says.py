@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 from runk.core.figures import Caution, Figure, Link, stop
+from runk.core.fits.question import made_first
+from runk.core.plan.rescue import LEAST_WALL_MM
 from runk.core.said import mm_said, thou_said
 from runk.core.shafts.crank_question import CrankQuestion
 from runk.core.shafts.order import Made, in_order
@@ -59,8 +61,11 @@ def built_cautions(
 ) -> tuple[Caution, ...]:
     """What to mind of joints."""
     found = []
-    if between < 1.5:
-        says = f"Only {mm_said(between, 2)} is left in the web between its two bores."
+    says = f"Only {mm_said(between, 2)} is left in the web between its two bores."
+    if between < LEAST_WALL_MM:
+        instead = "thinner shafts, more throw, or from the solid"
+        found.append(stop("the web", instead, says, "throw_mm", PRACTICE))
+    elif between < 1.5:
         found.append(Caution("Mind", "the web", says, "throw_mm", MECHANICS))
     if asked is not None and asked.value > may.value + crossed.value / 3:
         says = (
@@ -94,7 +99,11 @@ def built_links(
 
 def _balanced(question: CrankQuestion, throw: str) -> tuple[tuple[str, str], ...]:
     sizes = (("pin", question.pin), ("long", question.gap), ("thick", question.thick))
-    return (("throw", throw), *((name, f"{float(mm or 0):.4f} mm") for name, mm in sizes))
+    return (
+        ("throw", throw),
+        *((name, f"{float(mm or 0):.4f} mm") for name, mm in sizes),
+        ("metal", question.metal),
+    )
 
 
 def _along(question: CrankQuestion) -> tuple[tuple[str, str], ...]:
@@ -162,7 +171,7 @@ def solid_links(
 ) -> tuple[Link, ...]:
     """Where the steps are asked for themselves."""
     e = f"{throw.value:.4f} mm"
-    bearing = (("size", f"{main:.4f} mm"), ("duty", "journal"))
+    bearing = (*made_first(main, "journal"), ("shaft_metal", question.metal))
     return (
         Link(
             "throw",

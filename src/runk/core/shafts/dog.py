@@ -95,7 +95,7 @@ class DogAnswer:
     """Dogs and gaps in degrees, the cutter that gets in, and the play."""
 
     past_mm: Annotated[Figure | None, Show("Mill past the middle by", Rank.BIG)]
-    cutter_mm: Annotated[Figure | None, Show("Largest cutter that passes", Rank.BIG)]
+    cutter_mm: Annotated[Figure | None, Show("Largest cutter, a face on the middle line", Rank.BIG)]
     dog_deg: Annotated[Figure, Show("A dog, round")]
     gap_deg: Annotated[Figure, Show("A gap, round")]
     says: Annotated[str, Show("How", Rank.SAYS)]
@@ -161,14 +161,17 @@ def gap_deg(dogs: Num, play_deg: Num) -> Num:
     return 180.0 / dogs + play_deg / 2.0
 
 
-@law("Largest cutter", "{bore_mm} × sin({gap_deg}° ÷ 2)")
+@law("Largest cutter", "{bore_mm} ÷ 2 × sin({gap_deg}°)")
 def cutter_mm(bore_mm: float, gap_deg: float) -> float:
-    """Chord of a gap at the bore, where it is narrowest.
+    """Widest side or slitting cutter that mills a face on a line through the middle.
+
+    The other dog's corner at the bore is so far off that line, past a right angle the bore's whole
+    half; an end mill along the axis passes where such a cutter does.
 
     >>> round(cutter_mm(8.0, 60.0), 3)
-    4.0
+    3.464
     """
-    return bore_mm * sin(radians(gap_deg) / 2.0)
+    return bore_mm / 2.0 * sin(radians(gap_deg))
 
 
 @law("Play at the crankpin", "{throw_mm} × {play_deg} × π ÷ 180")
@@ -244,7 +247,9 @@ def compute(question: DogQuestion, metal: Metal) -> DogAnswer:
     return DogAnswer(
         dog_deg=dog,
         gap_deg=gap,
-        cutter_mm=None if dogs == 1 else w.of(cutter_mm, bore_mm=bore, gap_deg=gap.value),
+        cutter_mm=None
+        if dogs == 1
+        else w.of(cutter_mm, bore_mm=bore, gap_deg=min(gap.value, 90.0)),
         # Half a face each: both are milled past the middle by half the play.
         past_mm=past if dogs == 1 else None,
         says=_says(dogs),
@@ -258,7 +263,7 @@ def compute(question: DogQuestion, metal: Metal) -> DogAnswer:
         outside_mm=told(outside, "outside_mm"),
         bore_mm=told(bore, "bore_mm"),
         dogs=dogs,
-        cautions=_cautions(dogs, pressed, bears),
+        cautions=(*_edge(question), *_cautions(dogs, pressed, bears)),
         links=(),
     )
 
@@ -266,7 +271,9 @@ def compute(question: DogQuestion, metal: Metal) -> DogAnswer:
 def _pressed(
     w: Working, question: DogQuestion, deep: float, metal: Metal
 ) -> tuple[Figure | None, Figure | None]:
-    if question.torque is None:
+    # Half faces are parallel: turned through their play they meet at the rim's edge alone, and
+    # no pressure over a face says anything of that.
+    if question.torque is None or question.dogs == 1:
         return None, None
     pressed = w.of(
         pressed_mpa,
@@ -290,6 +297,18 @@ def _says(dogs: int) -> str:
         f"{dogs} alike: it goes in at {dogs} places. Mark the one that is right, or make one dog "
         "wider than its gap's neighbours. Index both halves by the same settings."
     )
+
+
+def _edge(question: DogQuestion) -> tuple[Caution, ...]:
+    """Where one dog bears on the other, and with how much."""
+    if question.dogs > 1 or question.torque is None:
+        return ()
+    push = question.torque * 1000.0 / float(question.outside)
+    says = (
+        f"Two half faces meet at the edge of the rim alone, with {push:.0f} N on each: break the "
+        "edges, and let them bed in."
+    )
+    return (Caution("Mind", "the faces", says, "deep_mm", MECHANICS),)
 
 
 def _cautions(dogs: int, pressed: Figure | None, bears: Figure | None) -> tuple[Caution, ...]:

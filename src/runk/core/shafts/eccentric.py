@@ -10,7 +10,7 @@ from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop, told
 from runk.core.fits.classes import duty_limit_mm
 from runk.core.fits.heat import hole_free_limit_mm
-from runk.core.fits.question import duties
+from runk.core.fits.question import duties, made_first
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, number_said, thou_said
@@ -243,8 +243,7 @@ def _cautions(thin: float, least: float, e: float, size: float) -> tuple[Caution
 
 
 def _links(question: EccentricQuestion, size: float, shaft: float) -> tuple[Link, ...]:
-    strap = (("size", f"{size:.4f} mm"), ("duty", "journal"))
-    bore = (("size", f"{shaft:.4f} mm"), ("duty", "push"))
+    strap, bore = made_first(size, "journal"), made_first(shaft, "push")
     return (
         Link("fit", strap, "The strap on its sheave"),
         Link("fit", bore, "The sheave on its shaft"),

@@ -19,9 +19,14 @@ from runk.core.workshop import Workshop
 _USUAL_TANG = 0.8
 """Two flats are usually so much of the bar apart: practice."""
 SHAPES = (
-    Choice("2", "two flats", ("two flats", "flats", "tang", "pair of flats"), yields_to=("4", "6")),
-    Choice("4", "a square", ("square", "four flats"), yields_to=("6",)),
-    Choice("6", "a hexagon", ("hexagon", "hex", "six flats")),
+    Choice(
+        "2",
+        "two flats",
+        ("two flats", "2 flats", "flats", "tang", "pair of flats"),
+        yields_to=("4", "6"),
+    ),
+    Choice("4", "a square", ("square", "four flats", "4 flats"), yields_to=("6",)),
+    Choice("6", "a hexagon", ("hexagon", "hex", "six flats", "6 flats")),
 )
 
 
@@ -200,6 +205,10 @@ FLATS = Calculator(
         "hex on",
         "flats on",
         "two flats",
+        "four flats",
+        "4 flats",
+        "six flats",
+        "6 flats",
         "square on a bar",
         "mill a square",
         "mill a hexagon",

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from runk.core.figures import Caution, Figure, Link, stop
+from runk.core.fits.question import made_first
 from runk.core.metals.metal import Metal
 from runk.core.said import mm_said, thou_said
 from runk.core.shafts.order import Made, in_order
@@ -147,10 +148,14 @@ def links(
     grooves: tuple[Figure, Figure, Figure] | None,
 ) -> tuple[Link, ...]:
     """Each step's own calculator, filled in."""
-    bore, rod = f"{float(question.bore):.4f} mm", f"{float(question.rod):.4f} mm"
+    bore = f"{float(question.bore):.4f} mm"
     found = [
-        Link("fit", (("size", bore), ("duty", duty)), "The piston in its bore"),
-        Link("fit", (("size", rod), ("duty", "rod")), "The rod in its gland"),
+        Link(
+            "fit",
+            (("size", bore), ("duty", duty), ("shaft_metal", question.metal)),
+            "The piston in its bore",
+        ),
+        Link("fit", made_first(float(question.rod), "rod"), "The rod in its gland"),
         # As deep as it is tapped here: a deep hole takes an easier drill.
         Link(
             "tap",
