@@ -19,7 +19,7 @@ _TRAILING = frozenset(
     """.split()  # noqa: SIM905
 )
 """Words that stand behind their number by nature."""
-_COUNTED = frozenset({"holes", "studs", "bolts", "screws", "divisions", "rows"})
+_COUNTED = frozenset({"holes", "studs", "bolts", "screws", "divisions", "rows", "clamps"})
 """Things that are counted: their number stands before them, and hardly ever behind."""
 _MOST_HINTS = 8
 _LONGEST = 3

@@ -17,6 +17,7 @@ _SIZE = rf"(?<![\w./]){_NUMBER}{_UNIT}(?![\d/])"
 _JOIN = r"(?: ?(?:=|:))?(?: (?:is|of|an?|the|at|with|on|has))?"
 _ANY = re.compile(_SIZE)
 _CLASS = re.compile(r"(?<![\w/])(JS|js|[A-HKMNPR-Ua-hkmnpr-u]{1,2})(1[0-6]|[5-9])(?![\w/.])")
+_SIDE = re.compile(r"\b(?:the|a|hole|bore|shaft|pin|spindle|bar|dia|diameter)\b")
 _ONE_IN = re.compile(r"\b1 in (\d{1,4})\b")
 _WHICH_DRILL = re.compile(
     r"\b(?:which|what|nearest|pilot|size)\b.*\bdrill\b|\bdrill\b.*\b(?:first|before)\b"
@@ -108,8 +109,8 @@ def _limits(line: str) -> str:
     rest = _CLASS.sub(" ", line)
     sizes = _ANY.findall(rest)
     asked = re.search(r"\b(?:limits?|tolerances?|lowest|highest|bottom|top)\b", line)
-    # M10 alone is a thread.
-    alone = not _ANY.sub(" ", rest).strip() and not _THREAD.search(line)
+    # M10 alone is a thread; which of the two it is says the class itself.
+    alone = not _SIDE.sub(" ", _ANY.sub(" ", rest)).strip() and not _THREAD.search(line)
     if len(classes) != 1 or len(sizes) != 1 or not (asked or alone):
         return ""
     return f"limits for {sizes[0].strip()} {''.join(classes[0])}"

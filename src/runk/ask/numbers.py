@@ -41,10 +41,18 @@ def fill_numbers(
 ) -> None:
     """Every number to its field."""
     left = _take_thread(into, asked, sizes, claims)
+    heats = _heats(into, left)
+    if heats and not any(isinstance(kind, Temperature) for kind in asked.values()):
+        into.problem = into.problem or Refused(
+            f"{heats[0].text} is a temperature, and there is no place for one in this."
+        )
+        left = [size for size in left if size not in heats]
     for claim in claims:
         if claim.size not in left:
             continue
         name = _field_for(claim, asked, chosen, lexicon, into, told)
+        if name and claim.size in heats and not isinstance(asked[name], Temperature):
+            continue
         if name is None:
             if (wrong := _no_angle(claim, asked, lexicon, into, told)) is not None:
                 into.problem = into.problem or wrong
@@ -108,6 +116,12 @@ def fill_numbers(
                 left.remove(other)
                 _give(into, spare, other)
     _stray(into, [s for s in left if s not in claimed], asked)
+
+
+def _heats(into: Candidate, sizes: list[Size]) -> list[Size]:
+    """The numbers behind which C or F stands: degrees, and never a length."""
+    words = [*into.cutting.lower, ""]
+    return [size for size in sizes if words[size.end].removeprefix("°") in _SCALES]
 
 
 def _run_on(into: Candidate, name: str, first: Size, left: list[Size], claimed: set[Size]) -> None:

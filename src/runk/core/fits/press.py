@@ -158,6 +158,10 @@ PRESS = Calculator(
         "": "A {by} fit of {size}[, {tight} tight], {boss_metal} boss[ {hub} outside] "
         "on {shaft_metal}[, {length} long][, shaft hollow {hollow}][, at least {least}]"
     },
+    lines=(
+        "<press|press in|press a> {shaft_metal} bush {size} <outside|od> {hollow} <bore|bored>"
+        " <into|in> {boss_metal}[, {length} long][, {hub} outside]",
+    ),
     calls=(
         "press",
         "press in",

@@ -294,7 +294,7 @@ CRANK = Calculator[CrankQuestion, CrankShop, BuiltAnswer | SolidAnswer](
         "built": f"{{way}}{_SIZES}, {_REST}[, cross pin {{across}}]{_LOAD}",
         "solid": f"{{way}}{_SIZES}, {_REST}{_LOAD}[, on {{machine}}]",
     },
-    calls=("crankshaft", "crank shaft", "crank"),
+    calls=("crankshaft", "crank shaft", "crank", "stroke # pin # main #", "stroke # main # pin #"),
     ruled=True,
     headline=headline,
 )

@@ -223,8 +223,15 @@ THROW = Calculator(
         "": "A throw[ of {throw}][, stroke {stroke}][, swing {swing}][, a {bar} bar]"
         "[, pin {pin}][, main {main}][, {middles}], jaw {jaw}[, two cranks {apart}° apart]"
     },
+    lines=(
+        "<two|2> cranks at {apart}<°| degrees| deg|>[ apart][, throw {throw}][, stroke {stroke}]"
+        "[, pin {pin}][, main {main}][, a {bar} bar]",
+    ),
     calls=(
         "throw",
+        "offset # in three-jaw",
+        "offset # in three jaw",
+        "offset # in four-jaw",
         "crank throw",
         "two cranks",
         "crankpin",
