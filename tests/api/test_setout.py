@@ -36,7 +36,7 @@ EDGED = {
     "hole": "4",
 }
 LINK = {"profile": "link", "long": "40", "dia": "16", "end": "10", "cutter": "6"}
-TELLING = {"metal": "brass", "drill_deep": "5"}
+TELLING = {"metal": "brass", "drill_deep": "5", "safe": "20"}
 
 
 @pytest.fixture
@@ -239,7 +239,7 @@ def test_drilling_code_goes_to_each_hole_and_nowhere_else(client: TestClient) ->
 
 
 def test_a_deep_hole_is_pecked_a_diameter_at_a_time(client: TestClient) -> None:
-    told = {**EDGED, "metal": "brass", "drill_deep": "20"}
+    told = {**EDGED, **TELLING, "drill_deep": "20"}
     code = got(client, "circle", "code", **told).text
     assert re.search(r"G98 G83 Q4\. ", code)
     downs = [p[2] for g, p in Controller().run(code).track if g == "G1"]
@@ -253,18 +253,21 @@ def test_a_profiles_code_keeps_its_distance_all_the_way(
 ) -> None:
     """The rim of the cutter touches the profile at the last round, and never before it."""
     typed = {**LINK, "deep": "3", "each": "1", **({"leave": leave} if leave else {})}
-    run = got(client, "path", "dry-run", **typed, metal="brass").json()
+    run = got(client, "path", "dry-run", **typed, metal="brass", safe="20").json()
     assert run["compared"]["agrees"], run["compared"]
     one = Controller().run(run["code"])
     profile = profile_of(read_question(CATALOGUE["path"], typed, PageUnit.MM, WORKSHOP).question)
     under = [p for g, p in one.track if g in ("G1", "G2", "G3") and p[2] < 0]
     near = nearest_mm(np.array([p[:2] for p in under]), profile)
     assert near.min() == pytest.approx(3, abs=2e-3)
-    assert {round(p[2], 3) for p in under} == {-1, -2, -3}
+    assert min(p[2] for p in under) == pytest.approx(-3)
     rough = np.array([n for n, p in zip(near, under, strict=True) if p[2] > -2.5])
     assert rough == pytest.approx(3 + float(leave or 0), abs=2e-3)
+    # It travels where the person said, and nowhere lower before it is over its first place.
+    assert one.track[0] == ("G0", (0, 0, 20))
+    assert one.at[2] == 20
     # Against the feed round the outside is anticlockwise; the last round goes the other way.
-    ring = np.array([p[:2] for p in under if p[2] == pytest.approx(-1)])
+    ring = np.array([p[:2] for p in under if p[2] > -1])
     turned = np.sum(ring[:-1, 0] * ring[1:, 1] - ring[1:, 0] * ring[:-1, 1])
     assert turned > 0
 
@@ -274,6 +277,9 @@ def test_a_profiles_code_keeps_its_distance_all_the_way(
     [
         ("circle", {**SIX, "metal": "brass"}, "deep", "How deep"),
         ("circle", {**SIX, "drill_deep": "5"}, "metal", "Which metal"),
+        ("circle", {**SIX, "metal": "brass", "drill_deep": "5"}, "safe", "How high"),
+        ("circle", {**SIX, **TELLING, "safe": "1"}, "safe", "How high"),
+        ("path", {**LINK, "deep": "5", "metal": "brass", "safe": "20"}, "each", "several times"),
         ("circle", {"count": "6", "circle": "31", **TELLING}, "hole", "A drill has a size"),
         ("circle", {**SIX, **TELLING, "machine": "lathe"}, "machine", "moved by numbers"),
         ("circle", {**SIX, **TELLING, "machine": "robot"}, "machine", "no machine called"),

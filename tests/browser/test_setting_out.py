@@ -65,6 +65,10 @@ def test_code_is_tried_before_it_is_kept(page: Page) -> None:
     files.get_by_label("Holes go deep").fill("5 mm")
     files.get_by_label("Metal").fill("brass")
     files.get_by_role("button", name="Dry run").click()
+    # Nobody but the one at the machine knows how high its clamps stand.
+    expect(files.get_by_role("alert")).to_contain_text("How high")
+    files.get_by_label("Safe to travel").fill("25 mm")
+    files.get_by_role("button", name="Dry run").click()
     expect(files).to_contain_text("6 holes, each where it was asked.")
     with page.expect_download() as kept:
         files.get_by_role("link", name="Keep the code").click()

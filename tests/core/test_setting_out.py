@@ -15,6 +15,7 @@ from runk.core.catalogue import CATALOGUE
 from runk.core.figures import Later, Working, reckoned
 from runk.core.kinds import OfBearings, OfCorners, OfDivider, OfSpots, Spot, Told
 from runk.core.layout import laws
+from runk.core.layout.laps import Lap
 from runk.core.layout.machining import Machining
 from runk.core.layout.offset import crosses_itself
 from runk.core.layout.segments import Loop, area, bulged
@@ -295,7 +296,7 @@ def test_working_of_a_long_row_is_taken_only_when_it_is_looked_at() -> None:
 
 
 def told_so(depths: tuple[float, ...], peck: float = 0.0) -> Machining:
-    return Machining(1450.0, 120.0, 60.0, depths, peck, "Mill", "brass")
+    return Machining(1450.0, 120.0, 60.0, depths, 20.0, peck, "Mill", "brass")
 
 
 @st.composite
@@ -320,11 +321,13 @@ def profiles(draw: Any) -> Loop:
 def test_code_round_any_profile_is_walked_as_it_is_drawn(loop: Loop) -> None:
     """By the product's own dry run and by the tests' controller, apart from each other."""
     face = SetOut("any", (), (loop,), loop)
-    code = profile_code(face, told_so((1.5, 3.0)), loop, None)
+    gone = (Lap(loop, 0, 1.5, "down"), Lap(loop, 1.5, 3, "down"), Lap(loop, 3, 3, "flat"))
+    code = profile_code(face, told_so((1.5, 3.0)), gone)
     moves = trace(code)
-    assert compare(moves, face, 3.0, (loop, loop)).agrees
-    assert not compare(moves, face, 2.0, (loop, loop)).agrees
-    assert not compare(moves, face, 3.0, (loop,)).agrees
+    assert compare(moves, face, 3.0, gone).agrees
+    assert not compare(moves, face, 2.0, gone).agrees
+    assert not compare(moves, face, 3.0, gone[1:]).agrees
+    assert not compare(moves, face, 3.0, gone[:2]).agrees
     track = [p for g, p in Controller().run(code).track if g in ("G1", "G2", "G3") and p[2] < -2.9]
     ends = [s.end for s in loop]
     for x, y in ends:

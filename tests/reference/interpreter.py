@@ -56,7 +56,9 @@ class Controller:
             elif group == "M2":
                 self.ended = True
             else:
-                assert group in ("G17", "G90", "G94", "G40", "G49", "G98"), group
+                # No word that would drop a tool length somebody set.
+                known = ("G17", "G90", "G91.1", "G94", "G40", "G54", "G98", "G4")
+                assert group in known, group
         self.feed = values.get("F", self.feed)
         self.rpm = values.get("S", self.rpm)
         if not {"X", "Y", "Z"} & set(values):
@@ -85,8 +87,9 @@ class Controller:
             turn = 2 * pi if self.motion == "G3" else -2 * pi
         for n in range(1, 64):
             a = first + turn * n / 64
+            down = self.at[2] + (to[2] - self.at[2]) * n / 64
             self.track.append(
-                (self.motion, (centre[0] + radius * cos(a), centre[1] + radius * sin(a), to[2]))
+                (self.motion, (centre[0] + radius * cos(a), centre[1] + radius * sin(a), down))
             )
 
     def drill(self, values: dict[str, float]) -> None:

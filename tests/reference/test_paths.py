@@ -14,7 +14,7 @@ from shapely import LineString, Polygon
 from runk.core.catalogue import CATALOGUE
 from runk.core.layout.feed import against_feed
 from runk.core.layout.offset import CannotPass, beside, crosses_itself, nearest_mm
-from runk.core.layout.path import cut_path
+from runk.core.layout.rounds import cut_path
 from runk.core.layout.segments import Loop, area, backwards, bulge_of, bulged, through
 from runk.core.questions import read_question
 from runk.core.refusals import Refused

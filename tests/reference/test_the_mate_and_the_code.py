@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from fractions import Fraction
 from typing import Any
 
 import pytest
@@ -71,7 +72,13 @@ def test_code_drills_no_deeper_than_flutes_reach() -> None:
             CATALOGUE["circle"], {"count": "2", "circle": "20", "hole": "1"}, PageUnit.MM, WORKSHOP
         ).question.hole
         return machining(
-            WORKSHOP, operation="drill", dia=hole, metal="brass", machine="", depths=(deep,)
+            WORKSHOP,
+            operation="drill",
+            dia=hole,
+            metal="brass",
+            machine="",
+            depths=(deep,),
+            safe=Fraction(20),
         )
 
     assert told(10.0).peck == pytest.approx(1.0)

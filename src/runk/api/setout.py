@@ -15,10 +15,10 @@ from runk.api.worked import filed
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.kinds import Corner, Spot
 from runk.core.kinds.base import LONGEST_TYPED
+from runk.core.layout.laps import laps
 from runk.core.layout.machining import Machining, machining
-from runk.core.layout.path import cut_path, rounds_of
 from runk.core.layout.path_question import PathQuestion
-from runk.core.layout.segments import Loop, backwards
+from runk.core.layout.rounds import rounds_of
 from runk.core.layout.set_out import SetOut, set_out
 from runk.core.lengths import read_length
 from runk.core.lengths.show import trimmed
@@ -30,7 +30,7 @@ from runk.core.workshop import Workshop
 from runk.formats.rs274_trace import Compared, Traced
 
 DRAWN = ("circle", "path")
-_APART = ("unit", "paper", "metal", "drill_deep", "machine")
+_APART = ("unit", "paper", "metal", "drill_deep", "safe", "machine")
 
 
 @dataclass(frozen=True)
@@ -163,21 +163,12 @@ def _dry_run(asked: _Asked, workshop: Workshop) -> DryRun:
 
     told = _told(asked, workshop)
     if isinstance(asked.question, PathQuestion):
-        rough, finish = _rounds(asked.question)
-        code = profile_code(asked.face, told, rough, finish)
-        paths = (*(rough for _ in told.depths), *((finish,) if finish else ()))
+        gone = laps(asked.question)
+        code = profile_code(asked.face, told, gone)
     else:
-        code, paths = pattern_code(asked.face, told), ()
+        code, gone = pattern_code(asked.face, told), ()
     moves = trace(code)
-    return DryRun(code, list(moves), compare(moves, asked.face, told.depths[-1], paths))
-
-
-def _rounds(question: PathQuestion) -> tuple[Loop, Loop | None]:
-    """The rough way, against the feed, and the last one the other way where metal was left."""
-    if question.leave is None:
-        return cut_path(question, 0.0)[1].loop, None
-    rough = cut_path(question, float(question.leave))[1].loop
-    return rough, backwards(cut_path(question, 0.0)[1].loop)
+    return DryRun(code, list(moves), compare(moves, asked.face, told.depths[-1], gone))
 
 
 def _told(asked: _Asked, workshop: Workshop) -> Machining:
@@ -186,13 +177,7 @@ def _told(asked: _Asked, workshop: Workshop) -> Machining:
         operation, dia, depths = "end-mill", question.cutter, rounds_of(question)
     else:
         operation, dia = "drill", question.hole
-        typed = given.get("drill_deep", "").strip()
-        deep: Fraction | None = None
-        if typed:
-            try:
-                deep = read_length(typed, asked.page).mm
-            except Refused as refused:
-                raise refused.on("drill_deep") from None
+        deep = _length(asked, "drill_deep")
         depths = () if deep is None else (float(deep),)
     return machining(
         workshop,
@@ -201,7 +186,19 @@ def _told(asked: _Asked, workshop: Workshop) -> Machining:
         metal=given.get("metal", ""),
         machine=given.get("machine", ""),
         depths=depths,
+        safe=_length(asked, "safe"),
     )
+
+
+def _length(asked: _Asked, field: str) -> Fraction | None:
+    """A length that stands beside the question in the address; None where it was left out."""
+    typed = asked.given.get(field, "").strip()
+    if not typed:
+        return None
+    try:
+        return read_length(typed, asked.page).mm
+    except Refused as refused:
+        raise refused.on(field) from None
 
 
 def _read(body: bytes, page: PageUnit) -> ReadIn:

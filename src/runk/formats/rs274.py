@@ -1,15 +1,17 @@
 """RS-274 code for a pattern of holes or for a profile: only words every controller knows.
 
-G0 G1 G2 G3 moves, G17 plane, G21 millimetres, G90 places from nought, G94 feed a minute, G81 and
-G83 drilling with G98 back to the height begun at, G80 end of it, M3 M5 M2.
+G0 G1 G2 G3 moves, G17 plane, G21 millimetres, G54 the first nought, G90 places from nought, G91.1
+arcs by their centre from where they begin, G94 feed a minute, G81 and G83 drilling with G98 back to
+the height begun at, G80 end of it, G4 to wait, M3 M5 M2. A tool length somebody set is left alone.
 """
 
 from __future__ import annotations
 
 from collections.abc import Iterator
 
-from runk.core.layout.machining import NEAR_MM, SAFE_MM, Machining
-from runk.core.layout.segments import Loop
+from runk.core.layout.laps import Lap
+from runk.core.layout.machining import NEAR_MM, Machining
+from runk.core.layout.segments import Segment, dist
 from runk.core.layout.set_out import SetOut
 
 
@@ -37,7 +39,7 @@ def pattern_code(face: SetOut, told: Machining) -> str:
         told: Speed, feed, depth.
     """
     depth = told.depths[-1]
-    lines = [*_head(face, told), f"G0 Z{_n(SAFE_MM)}"]
+    lines = _head(face, told)
     cycle = f"G83 Q{_n(told.peck)}" if told.peck else "G81"
     for n, hole in enumerate(face.holes):
         at = f"X{_n(hole.x)} Y{_n(hole.y)}"
@@ -46,45 +48,58 @@ def pattern_code(face: SetOut, told: Machining) -> str:
             continue
         lines.append(f"G0 {at} {_said(f'hole {hole.name}')}")
         lines.append(f"G98 {cycle} {at} Z{_n(-depth)} R{_n(NEAR_MM)} F{_n(told.plunge)}")
-    return "\n".join([*lines, "G80", *_tail()]) + "\n"
+    return "\n".join([*lines, "G80", *_tail(told)]) + "\n"
 
 
-def profile_code(face: SetOut, told: Machining, rough: Loop, finish: Loop | None) -> str:
-    """Code round a profile: rough passes one under the other, then once at full depth to size.
+def profile_code(face: SetOut, told: Machining, laps: tuple[Lap, ...]) -> str:
+    """Code round a profile: let down along its way, round after round, then to size.
 
     Args:
         face: For its title.
-        told: Speed, feeds, depths.
-        rough: Path of the cutter's middle, against the feed.
-        finish: The last round at full depth, with the feed; None where the rough ones finish it.
+        told: Speed, feeds, heights.
+        laps: Every round in its order, the first let down from the top.
     """
-    lines = [*_head(face, told), f"G0 Z{_n(SAFE_MM)}"]
-    start = rough[0].start
-    lines += [f"G0 X{_n(start[0])} Y{_n(start[1])}", f"G0 Z{_n(NEAR_MM)}"]
-    for n, depth in enumerate(told.depths, 1):
-        lines.append(f"G1 Z{_n(-depth)} F{_n(told.plunge)} {_said(f'round {n}')}")
-        lines += _round(rough, told.feed)
-    if finish is not None:
-        at = finish[0].start
-        lines += [
-            f"G0 Z{_n(SAFE_MM)}",
-            f"G0 X{_n(at[0])} Y{_n(at[1])}",
-            f"G0 Z{_n(NEAR_MM)}",
-            f"G1 Z{_n(-told.depths[-1])} F{_n(told.plunge)} (last round, to size)",
-            *_round(finish, told.feed),
-        ]
-    return "\n".join([*lines, *_tail()]) + "\n"
+    lines, at = _head(face, told), None
+    for lap in laps:
+        first = lap.loop[0].start
+        if at is None or lap.lifted:
+            lines += [
+                *([f"G0 Z{_n(told.safe)}"] if at is not None else []),
+                f"G0 X{_n(first[0])} Y{_n(first[1])}",
+                f"G0 Z{_n(NEAR_MM)}",
+                f"G1 Z{_n(-lap.top)} F{_n(told.plunge)}",
+            ]
+        elif dist(at, first) > 1e-4:
+            lines.append(f"G1 X{_n(first[0])} Y{_n(first[1])} F{_n(told.feed)}")
+        lines += _lap(lap, told.feed)
+        at = lap.loop[-1].end
+    return "\n".join([*lines, *_tail(told)]) + "\n"
 
 
-def _round(loop: Loop, feed: float) -> Iterator[str]:
-    for n, one in enumerate(loop):
-        told = f" F{_n(feed)}" if n == 0 else ""
-        at = f"X{_n(one.end[0])} Y{_n(one.end[1])}"
-        if one.centre is None:
-            yield f"G1 {at}{told}"
-            continue
-        i, j = one.centre[0] - one.start[0], one.centre[1] - one.start[1]
-        yield f"{'G3' if one.left else 'G2'} {at} I{_n(i)} J{_n(j)}{told}"
+def _lap(lap: Lap, feed: float) -> Iterator[str]:
+    lines = [
+        _move(one, deep, down=lap.deep > lap.top)
+        for one, deep in lap.depths()
+        if one.length > _NO_MOVE
+    ]
+    for n, line in enumerate(lines):
+        yield f"{line} F{_n(feed)} {_said(lap.says)}" if n == 0 else line
+
+
+_NO_MOVE = 1e-3
+"""What is shorter than a machine moves by is no move: as an arc it would be a whole round."""
+
+
+def _move(one: Segment, deep: float, down: bool) -> str:
+    to = f"X{_n(one.end[0])} Y{_n(one.end[1])}"
+    if down:
+        to += f" Z{_n(-deep)}"
+    if one.centre is None:
+        return f"G1 {to}"
+    i, j = one.centre[0] - one.start[0], one.centre[1] - one.start[1]
+    if one.radius < _NO_MOVE:
+        return f"G1 {to}"
+    return f"{'G3' if one.left else 'G2'} {to} I{_n(i)} J{_n(j)}"
 
 
 def _head(face: SetOut, told: Machining) -> list[str]:
@@ -94,12 +109,15 @@ def _head(face: SetOut, told: Machining) -> list[str]:
         _said(face.title),
         _said(f"{told.metal}, {told.machine}, {told.rpm:.0f} rev/min"),
         "(millimetres, XY plane, nought at the face's nought, Z nought on top of the work)",
-        _said(f"travels {SAFE_MM:g} over the work, goes to {depth:g} under its top"),
+        _said(f"travels {told.safe:g} over the work, goes to {depth:g} under its top"),
+        _said(f"nothing stands higher than {told.safe:g} over it: no clamp, jaw or stop"),
         "(try it in the air first, one hand at the stop)",
-        "G21 G17 G90 G94 G40 G49 G80",
+        "G21 G17 G90 G91.1 G94 G40 G80 G54",
+        f"G0 Z{_n(told.safe)}",
         f"S{told.rpm:.0f} M3",
+        "G4 P3 (until it turns)",
     ]
 
 
-def _tail() -> list[str]:
-    return [f"G0 Z{_n(SAFE_MM)}", "M5", "M2", "%"]
+def _tail(told: Machining) -> list[str]:
+    return [f"G0 Z{_n(told.safe)}", "M5", "M2", "%"]

@@ -7,13 +7,14 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from math import hypot, tan
 
-from runk.core.layout.segments import Loop, Segment
+from runk.core.layout.laps import Lap
+from runk.core.layout.segments import Segment
 from runk.core.layout.set_out import SetOut
 from runk.core.refusals import Refused
 
 _WORD = re.compile(r"([A-Z])\s*([-+]?(?:\d+\.?\d*|\.\d+))")
 _COMMENT = re.compile(r"\([^)]*\)|;.*")
-_KNOWN = {0, 1, 2, 3, 17, 21, 40, 49, 80, 81, 83, 90, 94, 98}
+_KNOWN = {0, 1, 2, 3, 4, 17, 21, 40, 54, 80, 81, 83, 90, 91.1, 94, 98}
 _TOL = 2e-3
 MOST_LINES = 20000
 
@@ -112,7 +113,7 @@ class Compared:
 
 
 def compare(
-    moves: tuple[Traced, ...], face: SetOut, deep: float, paths: tuple[Loop, ...]
+    moves: tuple[Traced, ...], face: SetOut, deep: float, laps: tuple[Lap, ...]
 ) -> Compared:
     """Hold what code does against what was set out.
 
@@ -120,7 +121,7 @@ def compare(
         moves: Of :func:`trace`.
         face: What was asked.
         deep: The depth asked, mm.
-        paths: The ways round that were asked; empty for a pattern.
+        laps: The rounds that were asked; empty for a pattern.
     """
     wrong = [m for m in moves if m.does == "rapid" and _in_the_work(m)]
     if wrong:
@@ -128,7 +129,7 @@ def compare(
     lowest = min((m.z for m in moves), default=0.0)
     if abs(lowest + deep) > _TOL:
         return Compared(False, f"It goes {-lowest:.3f} deep and {deep:.3f} was asked.")
-    if not paths:
+    if not laps:
         drilled = [(m.x, m.y) for m in moves if m.does == "drill"]
         same = len(drilled) == len(face.holes) and all(
             hypot(a[0] - h.x, a[1] - h.y) <= _TOL for a, h in zip(drilled, face.holes, strict=True)
@@ -138,16 +139,31 @@ def compare(
             same, f"{many}, each where it was asked." if same else f"{many}, not those asked."
         )
     cut = [m for m in moves if m.does in ("feed", "arc") and (m.x, m.y) != (m.from_x, m.from_y)]
-    want = [one for loop in paths for one in loop]
-    same = len(cut) == len(want) and all(
-        hypot(m.x - s.end[0], m.y - s.end[1]) <= _TOL
-        and (m.does == "arc") == (s.centre is not None)
-        for m, s in zip(cut, want, strict=True)
-    )
-    rounds = f"{len(paths)} times round" if len(paths) > 1 else "Once round"
-    return Compared(
-        same, f"{rounds}, where it was asked." if same else "It goes another way round."
-    )
+    at = 0
+    for lap in laps:
+        for one, down in lap.depths():
+            # From one round to the next it is fed across.
+            while at < len(cut) and not _is(cut[at], one, down) and cut[at].does == "feed":
+                at += 1
+            if one.length <= _NO_MOVE:
+                continue
+            if at == len(cut) or not _is(cut[at], one, down):
+                return Compared(False, "It goes another way round.")
+            at += 1
+    between = len(cut) - sum(one.length > _NO_MOVE for lap in laps for one in lap.loop)
+    if at != len(cut) or between > len(laps):
+        return Compared(False, "It goes another way round.")
+    rounds = f"{len(laps)} times round" if len(laps) > 1 else "Once round"
+    return Compared(True, f"{rounds}, where it was asked.")
+
+
+_NO_MOVE = 1e-3
+
+
+def _is(move: Traced, one: Segment, down: float) -> bool:
+    """Whether a move is that piece of a round, at its depth."""
+    where = hypot(move.x - one.end[0], move.y - one.end[1]) <= _TOL and abs(move.z + down) <= _TOL
+    return where and (move.does == "arc") == (one.centre is not None and one.radius >= _NO_MOVE)
 
 
 def _in_the_work(move: Traced) -> bool:

@@ -18,6 +18,8 @@ _SMOOTH = 1e-3
 _STEP = pi / 24
 """Arcs are looked at in steps of so much where a path is tested."""
 _ROUNDS = 400
+_SQUARE = 0.43
+"""What stays of a square corner, as a share of the cutter's radius: √2 - 1, and a hair."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,15 +60,18 @@ class CannotPass(ValueError):  # noqa: N818 - an answer, not a fault
         self.at = at
 
 
-def beside(loop: Loop, by: float) -> Path:
+def beside(loop: Loop, by: float, corners: bool = True) -> Path:
     """A path to the left of a loop's way (to its right where ``by`` is under nought).
 
     Args:
         loop: A closed profile that does not cross itself.
         by: How far, mm; 0 leaves it as it is.
+        corners: Whether it is the edge that is cut: a side that would be left out altogether is
+            then no path.
 
     Raises:
-        CannotPass: It would cut into the profile elsewhere, or nothing is left of it.
+        CannotPass: It would cut into the profile elsewhere, leave a side of it uncut, or nothing
+            is left of it.
 
     >>> from runk.core.layout.segments import through
     >>> path = beside(through([(0.0, 0.0), (10.0, 0.0), (10.0, 10.0), (0.0, 10.0)]), -2.0)
@@ -84,11 +89,41 @@ def beside(loop: Loop, by: float) -> Path:
             # Nothing left of it, or turned inside out: the cutter is too large.
             if not joined or area(joined) * area(loop) <= 0:
                 raise CannotPass(loop[0].start)
-            path = Path(tuple(joined), tuple(kept))
-            _test(loop, path.loop, abs(by))
-            return path
+            path = tuple(joined)
+            _test(loop, path, abs(by))
+            if not corners:
+                return Path(path, ())
+            _see_sides(loop, {n for n, _ in pieces}, path, abs(by))
+            return Path(path, _kept(kept, path, abs(by)))
         del pieces[lost]
     raise CannotPass(loop[0].start)
+
+
+def _see_sides(loop: Loop, there: set[int], path: Loop, radius: float) -> None:
+    """That no side was left out but such as lie in a corner no sharper than a square one.
+
+    Raises:
+        CannotPass: A notch or an eye the cutter does not get into stays as it is.
+    """
+    import numpy as np
+
+    gone = [one.point(k / 8) for n, one in enumerate(loop) if n not in there for k in range(9)]
+    if not gone:
+        return
+    left = nearest_mm(np.array(gone), path) - radius
+    worst = int(left.argmax())
+    if left[worst] > _SQUARE * radius:
+        raise CannotPass(gone[worst])
+
+
+def _kept(corners: list[At], path: Loop, radius: float) -> tuple[Kept, ...]:
+    """What truly stays in each corner: from it to the nearest cut."""
+    import numpy as np
+
+    if not corners:
+        return ()
+    left = nearest_mm(np.array(corners), path) - radius
+    return tuple(Kept(at, float(mm)) for at, mm in zip(corners, left, strict=True) if mm > _SAME)
 
 
 def _whole(one: Segment) -> bool:
@@ -117,12 +152,12 @@ def _moved(one: Segment, by: float) -> Segment | None:
 
 def _joined(
     loop: Loop, pieces: Sequence[tuple[int, Segment]], by: float
-) -> tuple[list[Segment], list[Kept], int | None]:
+) -> tuple[list[Segment], list[At], int | None]:
     """Moved segments joined at their ends; the number of one that has to go, where one has."""
     many = len(pieces)
     starts, ends = [p[1].start for p in pieces], [p[1].end for p in pieces]
     arcs: dict[int, Segment] = {}
-    kept: list[Kept] = []
+    kept: list[At] = []
     for n in range(many):
         (at, here), (then, there) = pieces[n], pieces[(n + 1) % many]
         old, following = loop[at], loop[then]
@@ -154,7 +189,7 @@ def _joined(
             key=lambda p: dist(p, cross),
         )
         if dist(worst, cross) - abs(by) > _SAME:
-            kept.append(Kept(worst, dist(worst, cross) - abs(by)))
+            kept.append(worst)
     out: list[Segment] = []
     for n, (_, here) in enumerate(pieces):
         trimmed = Segment(starts[n], ends[n], here.centre, here.left)

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
-from math import ceil, degrees
+from math import degrees
 
 from runk.core.calculator import Calculator, Door, Sweep
 from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop, told
-from runk.core.layout.offset import CannotPass, Path, beside, crosses_itself
+from runk.core.layout.offset import Path
 from runk.core.layout.path_question import (
-    INSIDE,
+    Cleared,
     CornerKept,
     Move,
     PathAnswer,
@@ -17,8 +17,8 @@ from runk.core.layout.path_question import (
     PathQuestion,
 )
 from runk.core.layout.place import direction_deg, distance_mm
-from runk.core.layout.profiles import middle_of, profile_of
-from runk.core.layout.segments import Loop, Segment, backwards, bulge_of
+from runk.core.layout.rounds import STEP_SHARE, cleared, cut_path, fills, rounds_of, side_of
+from runk.core.layout.segments import Loop, Segment, bulge_of
 from runk.core.layout.shifted import arcs_turned
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
@@ -29,9 +29,9 @@ from runk.core.workshop import Workshop
 
 _MOST_ROUNDS = 200
 _DEEP = 1.0
+"""A side deeper than the cutter is thick bends it: common practice."""
 _FLUTES = 3.0
 """A usual end mill's flutes are two and a half to three of its diameters long: common practice."""
-"""A side deeper than the cutter is thick bends it: common practice."""
 
 
 @law("Beside the profile", "{cutter_mm} ÷ 2 + {leave_mm}")
@@ -42,12 +42,6 @@ def offset_mm(cutter_mm: Num, leave_mm: Num) -> Num:
     3.1
     """
     return cutter_mm / 2.0 + leave_mm
-
-
-@law("Each time round", "{deep_mm} ÷ {rounds}")
-def each_mm(deep_mm: Num, rounds: float) -> Num:
-    """Equal passes in depth."""
-    return deep_mm / rounds
 
 
 def needs(_: PathQuestion, __: Workshop) -> None:
@@ -67,66 +61,6 @@ def settle(question: PathQuestion, _: Workshop, __: Mapping[str, Reading]) -> Pa
     return question
 
 
-def side_of(question: PathQuestion) -> str:
-    """Which side is cut away: of a slot its inside, else outside."""
-    if question.side is not None:
-        return question.side
-    return "inside" if question.profile in INSIDE else "outside"
-
-
-def rounds_of(question: PathQuestion) -> tuple[float, ...]:
-    """Depths of the passes, each from the top; empty where no depth is told.
-
-    >>> from fractions import Fraction
-    >>> rounds_of(PathQuestion(deep=Fraction(3), each=Fraction(1)))
-    (1.0, 2.0, 3.0)
-    """
-    if question.deep is None:
-        return ()
-    deep = float(question.deep)
-    count = 1 if question.each is None else ceil(deep / float(question.each) - 1e-9)
-    return tuple(each_mm(deep, count) * (n + 1) for n in range(count))
-
-
-def fills(question: PathQuestion) -> bool:
-    """Whether the cutter is as wide as its slot: once through the middle makes it."""
-    return (
-        question.profile in INSIDE
-        and side_of(question) == "inside"
-        and question.cutter == question.wide
-    )
-
-
-def cut_path(question: PathQuestion, leave_mm: float) -> tuple[Loop, Path]:
-    """The profile anticlockwise, and the cutter's path beside it against the feed.
-
-    Raises:
-        Refused: It crosses itself, or the cutter does not pass.
-    """
-    profile = profile_of(question)
-    if (at := crosses_itself(profile)) is not None:
-        raise Refused(
-            f"The profile crosses itself near {mm_said(at[0], 2)}, {mm_said(at[1], 2)}.",
-            field=question.profile if question.profile == "corners" else "profile",
-        )
-    outside = side_of(question) == "outside"
-    by = float(question.cutter) / 2 + leave_mm
-    if fills(question) and not leave_mm:
-        return profile, Path(middle_of(question), ())
-    try:
-        path = beside(profile, -by if outside else by)
-    except CannotPass as cannot:
-        raise Refused(
-            f"A {mm_said(question.cutter)} cutter does not pass near {mm_said(cannot.at[0], 1)}, "
-            f"{mm_said(cannot.at[1], 1)}: a smaller one.",
-            field="cutter",
-            suggest=mm_said(float(question.cutter) / 2),
-        ) from None
-    # A right-hand cutter goes against the feed with the metal that stays on its left: round the
-    # outside of a part anticlockwise, round the inside of a hole clockwise.
-    return profile, path if outside else Path(backwards(path.loop), path.kept)
-
-
 def compute(question: PathQuestion, _: None = None) -> PathAnswer:
     """The path of the cutter's centre, move by move.
 
@@ -140,6 +74,7 @@ def compute(question: PathQuestion, _: None = None) -> PathAnswer:
     leave = float(question.leave or 0)
     by = w.of(offset_mm, cutter_mm=float(question.cutter), leave_mm=leave)
     _profile, path = cut_path(question, leave)
+    inner = cleared(question, leave)
     start = path.loop[0].start
     depths = rounds_of(question)
     side = side_of(question)
@@ -147,12 +82,13 @@ def compute(question: PathQuestion, _: None = None) -> PathAnswer:
         start_x_mm=_at(start[0], "start_x_mm"),
         start_y_mm=_at(start[1], "start_y_mm"),
         offset_mm=Figure(by.value, by.unit, by.steps, 3),
-        says=_says(question, side),
+        says=_says(question, side, len(inner)),
         moves=tuple(_moves(path.loop, question.about == "rotary")),
         arcs=tuple(arcs_turned(path.loop)) if question.about == "rotary" else (),
         rounds=max(len(depths), 1) + (1 if leave else 0),
         depths=", ".join(mm_said(depth, 2) for depth in depths),
         length_mm=told(sum(one.length for one in path.loop), "length_mm", 1),
+        clearing=_clearing(inner, float(question.cutter), by.value),
         kept=tuple(
             CornerKept(
                 x_mm=_at(k.at[0], "x_mm"), y_mm=_at(k.at[1], "y_mm"), left_mm=_at(k.left, "left_mm")
@@ -199,7 +135,22 @@ def _goes(one: Segment) -> str:
     return f"arc to the {way}, {turned:.1f}°" if turned < 359.9 else f"whole round, {way}"
 
 
-def _says(question: PathQuestion, side: str) -> str:
+def _clearing(inner: tuple[Loop, ...], cutter: float, by: float) -> tuple[Cleared, ...]:
+    """Each round that clears the inside, the innermost first."""
+    many = len(inner)
+    return tuple(
+        Cleared(
+            round=n + 1,
+            x_mm=_at(loop[0].start[0], "x_mm"),
+            y_mm=_at(loop[0].start[1], "y_mm"),
+            inside_mm=told(by + (many - n) * STEP_SHARE * cutter, "inside_mm"),
+            length_mm=told(sum(one.length for one in loop), "length_mm", 1),
+        )
+        for n, loop in enumerate(inner)
+    )
+
+
+def _says(question: PathQuestion, side: str, clears: int) -> str:
     if fills(question):
         return "Down the middle and back, a little deeper each time: as wide as its cutter."
     way = "anticlockwise" if side == "outside" else "clockwise"
@@ -209,9 +160,15 @@ def _says(question: PathQuestion, side: str) -> str:
             f" Then the last round at full depth, {mm_said(question.leave)} nearer, the other way: "
             "with the feed, all slides locked that do not move."
         )
+    first = (
+        f"First clear the inside, from the middle outwards, {clears} "
+        f"{'round' if clears == 1 else 'rounds'} at each depth; then the edge. "
+        if clears
+        else ""
+    )
     return (
-        f"{way.capitalize()} from above with a right-hand cutter: against the feed. The cutter's "
-        f"middle is meant.{last}"
+        f"{first}{way.capitalize()} from above with a right-hand cutter: against the feed. "
+        f"The cutter's middle is meant.{last}"
     )
 
 
@@ -227,6 +184,12 @@ def _cautions(question: PathQuestion, path: Path, depths: tuple[float, ...]) -> 
     if fills(question):
         says = "One as wide as the slot cuts it wide where it runs out; for a fit a smaller one."
         found.append(Caution("Mind", "the width", says, "offset_mm", PRACTICE))
+    if depths and side_of(question) == "outside":
+        says = (
+            "Cut through, it comes loose at the last round and is thrown: held down by its own "
+            "holes, or bridges left at two places and filed away."
+        )
+        found.append(Caution("Mind", "coming loose", says, None, PRACTICE))
     if depths and depths[0] > _DEEP * float(question.cutter):
         says = f"{mm_said(depths[0], 2)} at once is deeper than the cutter is thick: it bends."
         found.append(stop("the depth", "several times round", says, "rounds", PRACTICE))

@@ -243,6 +243,17 @@ class ArcTurned:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Cleared:
+    """One round that clears the inside."""
+
+    round: Annotated[int, Show("Round")]
+    x_mm: Annotated[Figure, Show("begins at x")]
+    y_mm: Annotated[Figure, Show("y")]
+    inside_mm: Annotated[Figure, Show("Inside the profile by")]
+    length_mm: Annotated[Figure, Show("Once round")]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class CornerKept:
     """A corner the cutter leaves rounded."""
 
@@ -283,6 +294,9 @@ class PathAnswer:
     rounds: Annotated[int, Show("Times round")]
     depths: Annotated[str, Show("Each to a depth of")]
     length_mm: Annotated[Figure, Show("Once round")]
+    clearing: Annotated[
+        tuple[Cleared, ...], Table("The inside is cleared first, from the middle outwards")
+    ]
     kept: Annotated[tuple[CornerKept, ...], Table("Corners it cannot get into")]
     side: Annotated[str, Show("Cut away", Rank.FOLDED)]
     cutter_mm: Annotated[Figure, Show("Cutter", Rank.FOLDED)]

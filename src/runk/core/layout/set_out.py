@@ -7,9 +7,9 @@ from typing import Any
 
 from runk.core.figures import Working
 from runk.core.layout.circle_question import CircleQuestion
-from runk.core.layout.path import cut_path
 from runk.core.layout.path_question import PathQuestion
 from runk.core.layout.patterns import circle_of, laid, middle_of
+from runk.core.layout.rounds import cut_path
 from runk.core.layout.segments import At, Loop, Segment
 
 
@@ -53,7 +53,7 @@ class SetOut:
             r = hole.dia / 2
             xs += [hole.x - r, hole.x + r]
             ys += [hole.y - r, hole.y + r]
-        for one in (segment for loop in self.outlines for segment in loop):
+        for one in (segment for loop in (*self.outlines, self.path) for segment in loop):
             for k in range(9):
                 x, y = one.point(k / 8)
                 xs.append(x)

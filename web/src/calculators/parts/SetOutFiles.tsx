@@ -88,9 +88,10 @@ interface CodeProps extends Pick<Given, 'typed' | 'unit' | 'stale'> {
 function Code({ name, typed, unit, stale, address }: CodeProps) {
   const [metal, setMetal] = useState('');
   const [deep, setDeep] = useState('');
+  const [safe, setSafe] = useState('');
   const [run, setRun] = useState<{ of: string; dry: DryRun } | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
-  const more: Record<string, string> = { metal, ...(name === 'circle' ? { drill_deep: deep } : {}) };
+  const more: Record<string, string> = { metal, safe, ...(name === 'circle' ? { drill_deep: deep } : {}) };
   const of = JSON.stringify([typed, unit, more]);
   const tryIt = async () => {
     setProblem(null);
@@ -123,6 +124,13 @@ function Code({ name, typed, unit, stale, address }: CodeProps) {
             onChange={setDeep}
           />
         )}
+        <Box
+          label="Safe to travel, over the work"
+          value={safe}
+          wrong={problem?.field === 'safe'}
+          placeholder="over every clamp, jaw and stop"
+          onChange={setSafe}
+        />
         <Button type="submit" disabled={stale}>
           Dry run
         </Button>
