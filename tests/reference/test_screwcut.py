@@ -163,7 +163,8 @@ def test_what_cannot_be_is_refused_at_its_field(typed: dict[str, str], field: st
 
 def test_a_groove_is_as_deep_as_the_thread() -> None:
     got = ask(thread="M10")
-    assert got.core_mm.value == pytest.approx(10 - 2 * got.depth_mm.value)
+    # A tenth under the root, or the tip rubs on its floor.
+    assert got.core_mm.value == pytest.approx(10 - 2 * got.depth_mm.value - 0.1)
     # The belt is chosen for three pitches: so much is to be cut, and three leads of two starts.
     assert got.relief_mm.value == pytest.approx(3 * 1.5)
     assert ask(thread="M10", starts="2").relief_mm.value == pytest.approx(9)

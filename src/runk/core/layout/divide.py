@@ -26,7 +26,7 @@ from runk.core.tools.details import Divider, divider_of
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
-_SHOWN, _MOST_MARKS = 6, 400
+_SHOWN, _MOST_MARKS = 6, 1000
 _FINE_DEG = 1 / 60
 """A minute of arc: what a rotary table's dial is read to."""
 _JAWS = (

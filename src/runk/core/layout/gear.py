@@ -221,7 +221,7 @@ def _rack(question: GearQuestion, shop: GearShop) -> RackAnswer:
             ToothAt(gap=n + 1, at_mm=told(pitch.value * n, "at_mm")) for n in range(question.teeth)
         ),
         owned=listed(shop.cutters, exact),
-        cautions=shoulder(room.left),
+        cautions=shoulder(room),
         links=_links(question, owned, depth),
     )
 
@@ -229,7 +229,7 @@ def _rack(question: GearQuestion, shop: GearShop) -> RackAnswer:
 def _cautions(
     question: GearQuestion, module: float, mesh: _Mesh, room: Room
 ) -> tuple[Caution, ...]:
-    found = [*shoulder(room.left)]
+    found = [*shoulder(room)]
     fewest = laws.fewest_ratio(pressure_of(question))
     if range_for(question.teeth) is None:
         says = "No form cutter is made for fewer than 12 teeth: their roots are cut away."

@@ -9,7 +9,7 @@ from runk.core.layout import gear_laws as laws
 from runk.core.layout.gear_question import GearQuestion
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
-from runk.core.sources import MECHANICS
+from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.tools import ShopTool
 
 
@@ -19,11 +19,13 @@ class Room:
 
     Args:
         run_out: Past the teeth it still cuts.
+        taken: Diameter of the cutter that was taken because nobody told one; 0 where one is known.
         travel: Of the table, from before the teeth to past them.
         left: To the next shoulder, dog or chuck.
     """
 
     run_out: Figure | None = None
+    taken: float = 0.0
     travel: Figure | None = None
     left: Figure | None = None
 
@@ -63,13 +65,27 @@ def room_for(
         travel = w.of(travel_mm, wide_mm=float(question.wide), run_out_mm=run.value)
     if question.room is not None:
         left = told(float(question.room) - run.value, "left_mm", 2)
-    return Room(run, travel, left)
+    known = question.cutter is not None or owned is not None
+    return Room(run, 0.0 if known else float(across), travel, left)
 
 
-def shoulder(left: Figure | None) -> tuple[Caution, ...]:
-    """A shoulder the cutter reaches before the teeth are done."""
+def shoulder(room: Room) -> tuple[Caution, ...]:
+    """A shoulder the cutter reaches before the teeth are done, and a cutter that was only taken."""
+    left, found = room.left, list[Caution]()
+    if room.taken and room.run_out is not None:
+        says = (
+            f"Its cutter is not in the trays: taken as {mm_said(room.taken, 1)} across, like "
+            "another one there. Say how large the one bought is."
+        )
+        found.append(Caution("Mind", "the cutter", says, "run_out_mm", PRACTICE))
     if left is None or left.value > 0:
-        return ()
+        return tuple(found)
+    if room.taken:
+        says = (
+            f"A cutter so large runs {mm_said(-left.value, 2)} into the shoulder: the one for "
+            "these teeth must be smaller."
+        )
+        return (*found, Caution("Mind", "the shoulder", says, "left_mm", MECHANICS))
     says = f"The cutter runs {mm_said(-left.value, 2)} into the shoulder before the teeth are done."
     instead = "a smaller cutter, or the shoulder farther off"
     return (stop("the shoulder", instead, says, "left_mm", MECHANICS),)

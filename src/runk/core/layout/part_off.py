@@ -69,7 +69,7 @@ class PartOffQuestion:
             placeholder="the one owned",
         ),
     ] = None
-    edge: Annotated[str, OneOf("edge", choices=EDGES)] = "right"
+    edge: Annotated[str, OneOf("edge", choices=EDGES)] = "left"
     count: Annotated[
         int,
         Count(

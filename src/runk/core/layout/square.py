@@ -27,8 +27,8 @@ _SAYS = {
     "shim": "Under the side the top leans towards, at its far edge; half of it at half the base.",
     "metal": "Off the base, nothing at the one edge and that much at the other: the side the top "
     "leans away from.",
-    "vice": "One bolt as the pivot, just nipped; tap the other end until half the reading is gone, "
-    "then read both ends again.",
+    "vice": "One bolt as the pivot, just nipped, the indicator at nought beside it; tap the other "
+    "end by all of that, until the reading is gone, then read both ends again.",
     "head": "Read at the same place of the table, left and right, the spindle turned by hand; tap "
     "until half the difference is gone, then read again.",
 }
@@ -88,7 +88,7 @@ class SquareQuestion:
 class SquareAnswer:
     """The shim or the metal, and the angle."""
 
-    shim_mm: Annotated[Figure, Show("At the far edge of its base", Rank.BIG)]
+    shim_mm: Annotated[Figure, Show("At the far end of its base", Rank.BIG)]
     says: Annotated[str, Show("How", Rank.SAYS)]
     angle_deg: Annotated[Figure, Show("Out of square by")]
     per_100_mm: Annotated[Figure, Show("Over 100 mm")]

@@ -37,6 +37,8 @@ from runk.core.wheels.half_nuts import dial_says, half_nuts_say
 from runk.core.workshop import Workshop
 
 _CLEAR_MM = 0.1
+_CREST_PITCHES = 1 / 15
+"""A tenth of a millimetre off an M10 screw: common practice."""
 """A nut's groove is so much wider across than its thread: common practice."""
 
 
@@ -103,7 +105,8 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         times=2 * (bore_of(question) if inside else depth.value / pitch),
         pitch_mm=pitch,
     )
-    groove_across = core
+    # A hair deeper than the root, or the tip rubs on its bottom.
+    groove_across = replace(core, value=core.value - _CLEAR_MM)
     if inside:
         groove_across = w.of(
             hole_free_limit_mm,
@@ -136,7 +139,7 @@ def compute(question: ScrewcutQuestion, shop: CutShop) -> ScrewcutAnswer:
         pitch_mm=told(pitch, "pitch_mm", 4),
         angle_of_thread_deg=told(form.angle_deg, "angle_of_thread_deg", 1),
         cautions=cautions_of(belt),
-        links=_links(question, relief_mm=groove.value, deep_mm=depth.value),
+        links=_links(question, relief_mm=groove.value, deep_mm=depth.value + _CLEAR_MM / 2),
     )
 
 
@@ -177,8 +180,8 @@ def _passes(
 
 def _says(question: ScrewcutQuestion, passes: tuple[Pass, ...], lathe: Machine) -> str:
     way = (
-        "Nought the cross-slide with the tool just touching, then feed with the top slide alone; "
-        "the cross-slide only draws the tool out and goes back to nought."
+        "Nought the cross-slide with the tool just touching, then feed with the top slide alone"
+        f"{_slide_side(question)}; the cross-slide only draws the tool out and goes back to nought."
         if question.feed is Feed.SLIDE
         else "Feed with the cross-slide, the tool square to the work by the thread gauge."
     )
@@ -193,10 +196,30 @@ def _says(question: ScrewcutQuestion, passes: tuple[Pass, ...], lathe: Machine) 
                 "The half-nuts stay closed: the tool, drawn out, runs back towards the chuck at "
                 "the lead and is stopped in that groove. "
             )
+    if question.side is Side.OUTSIDE:
+        begun += (
+            f"Its crests come off last, by {mm_said(_crest_mm(question), 2)}: the burr on them "
+            "binds in a nut. "
+        )
     return (
         f"{way} {begun}{_counted(passes)}; a pass at nothing to end, a die or chaser for its "
         "form, and the nut made first to try it."
     )
+
+
+def _slide_side(question: ScrewcutQuestion) -> str:
+    """Which way the top slide is swung and wound, where it is not as for a right-hand screw."""
+    nut, left = question.side is Side.INSIDE, question.hand is Hand.LEFT
+    out = ", wound outwards into the wall" if nut else ""
+    if nut != left:
+        which = "for a right-hand screw" if nut else "for a right-hand thread: the other flank cuts"
+        return f", swung to the other side than {which}{out}"
+    return out
+
+
+def _crest_mm(question: ScrewcutQuestion) -> float:
+    """What a careful worker turns off a screw's crests, on diameter: common practice."""
+    return _CREST_PITCHES * question.thread.pitch_mm
 
 
 def _starts_say(question: ScrewcutQuestion) -> str:

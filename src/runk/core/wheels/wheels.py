@@ -6,6 +6,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import replace
 from fractions import Fraction
 from functools import partial
+from math import prod
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Working, told
@@ -15,6 +16,7 @@ from runk.core.lengths.show import MM_PER_INCH, trimmed
 from runk.core.machines import Machine, MachineKind
 from runk.core.machines.change_wheels import ratios_of, teeth_of
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.threads.hands import Hand
 from runk.core.units import PageUnit
@@ -119,7 +121,7 @@ def compute(question: WheelsQuestion, machine: Machine) -> WheelsAnswer:
         screw_mm=told(screw, "screw_mm", 4),
         long_mm=told(long, "long_mm", 1),
         trains=tuple(shown),
-        cautions=_cautions(best, ppm),
+        cautions=(*_loads(best, machine), *_cautions(best, ppm)),
         links=(),
     )
 
@@ -229,6 +231,29 @@ def _buy(
     return f"With one of {teeth} teeth: {_set_up(train)}, {comes}."
 
 
+def _loads(train: Train, machine: Machine) -> tuple[Caution, ...]:
+    """What nobody told of the lathe: whether the wheels reach; and what turns faster than it."""
+    found = []
+    module = machine.wheel_module
+    told = machine.banjo_least_mm is not None or machine.banjo_most_mm is not None
+    if len(train.drivers) > 1 and not told:
+        teeth = sum(train.drivers) + sum(train.driven)
+        span = f"{mm_said(module * teeth / 2, 1)}" if module else f"half of {teeth} teeth"
+        says = (
+            f"In one line these wheels span {span} from spindle to leadscrew: measure whether "
+            "they reach on this lathe, and whether the banjo takes the stud there."
+        )
+        found.append(Caution("Mind", "the reach", says, None, MECHANICS))
+    up = prod(train.drivers) / prod(train.driven)
+    if up > _UP:
+        says = (
+            f"The leadscrew turns {up:.3g} times as fast as the spindle and the wheels bear as "
+            "much more: turn the spindle by hand."
+        )
+        found.append(Caution("Mind", "the step up", says, None, MECHANICS))
+    return tuple(found)
+
+
 def _cautions(train: Train, ppm: float) -> tuple[Caution, ...]:
     found = []
     if ppm > _POOR_PPM:
@@ -248,6 +273,8 @@ def headline(answer: WheelsAnswer, page: PageUnit) -> str:
     return f"{answer.set_up} · {said}"
 
 
+_UP = 2.0
+"""A leadscrew that runs faster than this is driven by hand: common practice."""
 _WORTH = 0.5
 """A wheel is worth its price where it halves what is off: common practice."""
 _REST = "[, over {long}][, {hand}][, on {machine}]"
