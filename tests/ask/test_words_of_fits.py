@@ -56,11 +56,17 @@ def test_a_rod_in_is_no_rod_in_inches() -> None:
 
 
 @pytest.mark.parametrize(
-    "line", ["press 8 mm 0.02 tight at 200 C", "press 8 mm at 400 F", "turn 20 mm brass 40 C"]
+    "line", ["two flats 8 mm across on 10 mm bar 200 C", "mill 12 mm brass 400 F", "turn 20 mm brass 40 C"]
 )
 def test_a_temperature_is_no_length(line: str) -> None:
     with pytest.raises(Refused, match="is a temperature"):
         ask(line, WORKSHOP, PageUnit.MM)
+
+
+def test_a_joint_works_at_its_temperature() -> None:
+    for line in ("press 8 mm 0.02 tight at 200 C", "press 8 mm 0.02 tight working at 392 F"):
+        question = ask(line, WORKSHOP, PageUnit.MM).read.question
+        assert (question.hot, question.hub) == (pytest.approx(200), None)
 
 
 def test_a_call_that_holds_the_words_of_a_choice_says_that_choice() -> None:

@@ -168,7 +168,7 @@ eccentric | travel 5 mm; shaft 8 mm | play < 2.5 | Mind the weight
 eccentric | throw 3.175; shaft 7.9375; sheave 19.05; wide 6.35 | shaft < 4 * throw | Mind the weight
 eccentric | travel 5 mm; shaft 8 mm | sheave > 13 | Mind the weight
 eccentric | throw 3.175; shaft 7.9375; sheave 19.05; wide 6.35 | throw < 0.7 * shaft | Mind the weight
-eccentric | travel 5; shaft 8; play 0.2 | shaft < 2.5 | Stop the throw
+eccentric | travel 5; shaft 2; sheave 12; play 0.2 | sheave < 10 | Stop the throw
 eccentric | throw 3.175; shaft 7.9375; sheave 19.05; wide 6.35 | throw > 0.6 * shaft | Stop the throw
 eccentric | travel 5 mm; shaft 8 mm | play > 2.5 | refused: All the travel is lost: the play is as large as the throw
 eccentric | throw 3.175; shaft 7.9375; sheave 19.05; wide 6.35 | shaft > 4 * throw | refused: mm sheave does not reach round a
@@ -179,12 +179,12 @@ faults | sign bell-mouth; far 20; near 20.02; apart 30 | near > 10 | first = the
 faults | sign bell-mouth; far 20; near 20.02; apart 30 | far < 0.5 * near | refused: Those two differ by more than the smaller one: is one of the
 faults | sign bell-mouth; far 20; near 20.02; apart 30 | near < 10 | refused: Those two differ by more than the smaller one: is one of the
 fit | size 22; hole H7; shaft g6 | size < 120 | Mind both sides
-fit | duty press; size 10 | made > 9.5 | Mind going together
-fit | duty flywheel; size 10 | made > 9.5 | Mind the shaft
+fit | duty press; size 10 | made > 9.9 | Mind going together
+fit | duty flywheel; size 10 | made > 9.9 | Mind the shaft
 fit | size 22; hole H7; shaft g6 | size > 120 | Mind the shaft
-fit | duty flywheel; size 10 | made > 9.5 | first = The hole as it measures; the shaft to it.
-fit | duty ringless; size 25.4 | made < 1.05 * size | kind = clearance
-fit | duty flywheel; size 10 | made < 9.5 | refused: mm part: which is it?
+fit | duty flywheel; size 10 | made > 9.9 | first = The hole as it measures; the shaft to it.
+fit | duty ringless; size 25.4 | made < 1.01 * size | kind = clearance
+fit | duty flywheel; size 10 | made < 9.9 | refused: is it that part
 flats | bar 3/8 in; shape 4 | across < 9.525 | Mind the corners
 flats | bar 10; across 7 | bar > 7 | Mind the corners
 flats | bar 3/8 in; shape 4 | across > 9.525 | refused: mm across does not come off a

@@ -154,5 +154,7 @@ def test_faces_pressed_too_hard_and_throws_too_large_are_stopped() -> None:
     one = ask("dog", outside="10", bore="6", deep="0.5", torque="20")
     assert one.pressed_mpa is None
     assert any("2000 N" in c.says for c in one.cautions)
-    assert instead_of(ask("eccentric", travel="40", shaft="4").cautions)
+    assert instead_of(ask("eccentric", travel="40", shaft="4", sheave="60").cautions)
+    # Left to it, the sheave is as large as its strap asks.
+    assert ask("eccentric", travel="40", shaft="4").sheave_mm.value == 80
     assert not instead_of(ask("eccentric", travel="5", shaft="8").cautions)

@@ -219,6 +219,7 @@ FITTED = {
         "fits.heat.shaft_for_limit_mm": "from 20 degrees",
         "fits.pressed.give_ratio": "gives for each newton on a square millimetre",
         "fits.pressed.pressure_mpa": "takes what it gives",
+        "fits.pressed.work_tight_mm": "from 20 degrees",
         "layout.gear_laws.fewest_ratio": "a squared sine is written as books write it",
         "layout.shifted.shift_mm": "nought has no unit",
         "plan.laws.cold_mm": "from 20 degrees",

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import replace
+from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door, Sweep
 from runk.core.figures import Figure, Working
@@ -32,8 +33,8 @@ from runk.core.tools.measures import finest
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
-_FAR = 0.05
-"""A part that measures so far from its nominal, as a share, is another part."""
+_FAR, _FAR_MM = Fraction(1, 100), Fraction(1, 10)
+"""A part that measures so far from its nominal, as a share and at the least, is another part."""
 _REAMS_MM = 0.005
 """So near to the nominal a reamer makes the hole."""
 
@@ -59,9 +60,11 @@ def settle(question: FitQuestion, workshop: Workshop, _: Mapping[str, Reading]) 
         Refused: A class and a duty both, or neither.
     """
     classes = question.hole is not None or question.shaft is not None
-    if question.made is not None and abs(question.made / question.size - 1) > _FAR:
+    off = Fraction(0) if question.made is None else abs(question.made - question.size)
+    if question.made is not None and off > max(question.size * _FAR, _FAR_MM):
         raise Refused(
-            f"{mm_said(question.made)} is no {mm_said(question.size)} part: which is it?",
+            f"{mm_said(question.made)} is {mm_said(off)} off {mm_said(question.size)}: is it that "
+            "part, and is that what it measures?",
             field="made",
         )
     if classes and question.duty is not None:

@@ -258,7 +258,8 @@ def links(question: FitQuestion, kind: str, hole: Side, shaft: Side) -> tuple[Li
     elif kind == "clearance":
         middle = (hole[0].value + hole[1].value - shaft[0].value - shaft[1].value) / 2
         does = (("duty", question.duty),) if question.duty else ()
-        warm = (("job", "fit"), ("size", size), ("clear", f"{middle:.4f} mm"), *does, *metals)
+        hot_size = f"{float(hole[0].value):.4f} mm" if question.made is not None else size
+        warm = (("job", "fit"), ("size", hot_size), ("clear", f"{middle:.4f} mm"), *does, *metals)
         found.append(Link("warm", warm, "What stays of it hot"))
     if question.duty == "web":
         found.append(

@@ -14,7 +14,7 @@ from runk.core.fits.question import duties
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
-from runk.core.sources import PRACTICE
+from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.threads.stud import SHEAR_SHARE
 from runk.core.units import unit_of
 
@@ -184,19 +184,59 @@ class Pressed:
     torque: Figure
 
 
-def press(w: Working, joint: Joint, low_mm: float, high_mm: float) -> Pressed:
-    """Stress and push at the tightest, what it holds at the loosest."""
+@dataclass(frozen=True, slots=True)
+class AtWork:
+    """A joint's interference where it works, and at the worst of cold and hot.
 
-    def at(tight_mm: float, key: str) -> tuple[Figure, Figure]:
+    Args:
+        low: Least, hot; ``high`` most.
+        least: The least of cold and hot: what it is counted on to hold by.
+        most: The most of both: what strains it.
+        hot_c: Where it works; None where it works cold.
+    """
+
+    low: float
+    high: float
+    least: float
+    most: float
+    hot_c: float | None
+
+
+def at_work(joint: Joint, tight: Tight, hot_c: float | None) -> AtWork:
+    """What working heat makes of an interference, metals that grow unlike counted."""
+    if hot_c is None:
+        return AtWork(tight.low, tight.high, tight.low, tight.high, None)
+    shaft, boss = (m["expansion_um_per_m_k"] for m in (joint.shop.shaft, joint.shop.boss))
+    low, high = (
+        pressed.work_tight_mm(mm, joint.size, shaft, boss, hot_c) for mm in (tight.low, tight.high)
+    )
+    return AtWork(low, high, min(low, tight.low), max(high, tight.high), hot_c)
+
+
+def press(w: Working, joint: Joint, low_mm: float, high_mm: float) -> Pressed:
+    """Stress and push at the tightest; at the loosest what it holds, its surfaces flattened.
+
+    Args:
+        low_mm: The least interference, cold or hot; ``high_mm`` the most.
+    """
+
+    def at(tight_mm: float, key: str, friction: float) -> tuple[Figure, Figure]:
         since = len(w.steps)
+        if friction == pressed.HOLDS_BY:
+            tight_mm = w(pressed.left_tight_mm, tight_mm=tight_mm, flattens_mm=pressed.FLATTENS_MM)
         pressure = w.of(
-            pressed.pressure_mpa, key, tight_mm=tight_mm, size_mm=joint.size, give_ratio=joint.give
+            pressed.pressure_mpa,
+            key,
+            since=since,
+            tight_mm=tight_mm,
+            size_mm=joint.size,
+            give_ratio=joint.give,
         )
         pressure = Figure(pressure.value, pressure.unit, (*w.steps[: joint.steps], *pressure.steps))
         push = w.of(
             pressed.push_n,
             since=since,
-            friction=pressed.FRICTION,
+            friction=friction,
             pressure_mpa=pressure.value,
             size_mm=joint.size,
             length_mm=joint.length,
@@ -204,9 +244,9 @@ def press(w: Working, joint: Joint, low_mm: float, high_mm: float) -> Pressed:
         )
         return pressure, push
 
-    least, holds = at(low_mm, "pressure_low_mpa")
+    least, holds = at(low_mm, "pressure_low_mpa", pressed.HOLDS_BY)
     torque = w.of(pressed.grip_nm, since=len(w.steps) - 2, force_n=holds.value, size_mm=joint.size)
-    most, force = at(high_mm, "pressure_mpa")
+    most, force = at(high_mm, "pressure_mpa", pressed.PUSHED_BY)
     since = len(w.steps)
     hoop = w.of(pressed.hoop_mpa, pressure_mpa=most.value, boss_ratio=joint.boss)
     loaded = w.of(pressed.loaded_mpa, since=since, hoop_mpa=hoop.value, pressure_mpa=most.value)
@@ -268,12 +308,31 @@ def strained(
     return []
 
 
-def loosest_holds(tight: Tight) -> list[Caution]:
-    """That a fit which may come size to size holds nothing there."""
-    if tight.low > 0:
+def loosest_holds(worst: AtWork) -> list[Caution]:
+    """That a joint holds nothing at its loosest, cold or where it works."""
+    if worst.hot_c is not None and worst.low <= pressed.FLATTENS_MM < worst.high:
+        says = (
+            f"At {worst.hot_c:.0f} °C the boss has grown away from its shaft: "
+            f"{_tight_said(worst.low)} to {_tight_said(worst.high)}."
+        )
+        return [Caution("Mind", "at work", says, "holds_n", MECHANICS)]
+    if worst.hot_c is not None and worst.high <= pressed.FLATTENS_MM:
+        says = (
+            f"At {worst.hot_c:.0f} °C the boss has grown away from its shaft, "
+            f"{_tight_said(worst.high)} at the most: it is loose."
+        )
+        return [stop("at work", "like metals, or a pin", says, "holds_n", MECHANICS)]
+    if worst.least > pressed.FLATTENS_MM:
         return []
-    says = "At its loosest it comes size to size and holds nothing: pair the parts, or bond them."
+    says = (
+        f"At its loosest, {_tight_said(worst.least)}, both surfaces flatten by as much and it is "
+        "not to be counted on: pair the parts, or bond them."
+    )
     return [Caution("Mind", "the loosest", says, "tight_low_mm", PRACTICE)]
+
+
+def _tight_said(mm: float) -> str:
+    return f"{thou_said(abs(mm))} {'tight' if mm >= 0 else 'free'}"
 
 
 def goes_in_by(push_n: float) -> str:
@@ -369,6 +428,7 @@ def handed(joint: Joint, question: JointQuestion) -> tuple[tuple[str, str], ...]
         *((name, f"{mm:.4f} mm") for name, mm in sizes if mm),
         ("boss_metal", question.boss_metal),
         ("shaft_metal", question.shaft_metal),
+        *((("hot", f"{question.hot:g} C"),) if question.hot is not None else ()),
     )
 
 

@@ -6,9 +6,18 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.kinds import Length, OfMetal, Place
+from runk.core.kinds import Length, OfMetal, Place, Temperature
 from runk.core.metals.metal import Metal
 from runk.core.workshop import Workshop
+
+WORK_HINTS = ("works at", "working at", "at work")
+
+
+def works_at(*hints: str) -> Temperature:
+    """The question of what a pressed joint works at."""
+    return Temperature(
+        "works at", (*WORK_HINTS, *hints), high=600.0, placeholder="as cold as it is made"
+    )
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,6 +28,7 @@ class JointQuestion:
         size: Diameter of the joint.
         hub: Outside of the boss; twice the joint where left out.
         length: Of the joint; its diameter where left out.
+        hot: What it works at, Celsius.
         hollow: Bore through the shaft.
     """
 
@@ -83,6 +93,7 @@ class JointQuestion:
             placeholder="solid",
         ),
     ] = None
+    hot: Annotated[float | None, works_at()] = None
 
 
 TIGHT_FIELD = Length(

@@ -12,6 +12,7 @@ from runk.core.fits.joint import (
     VICE_N,
     Joint,
     Tight,
+    at_work,
     borne,
     goes_in_by,
     joint_of,
@@ -24,7 +25,14 @@ from runk.core.fits.joint import (
     tight_figures,
     tightness,
 )
-from runk.core.fits.joint_question import LEAST_FIELD, TIGHT_FIELD, JointQuestion, JointShop, needs
+from runk.core.fits.joint_question import (
+    LEAST_FIELD,
+    TIGHT_FIELD,
+    JointQuestion,
+    JointShop,
+    needs,
+    works_at,
+)
 from runk.core.fits.joint_ways import Way, ways
 from runk.core.kinds import Choice, OneOf
 from runk.core.shown import Rank, Show, Table
@@ -51,6 +59,7 @@ class PressQuestion(JointQuestion):
     tight: Annotated[Fraction | None, TIGHT_FIELD] = None
     least: Annotated[Fraction | None, LEAST_FIELD] = None
     by: Annotated[str, OneOf("class", choices=CLASSES)] = "press"
+    hot: Annotated[float | None, works_at("hot", "at")] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -93,7 +102,8 @@ def compute(question: PressQuestion, shop: JointShop) -> PressAnswer:
     w = Working()
     joint = joint_of(w, question, shop)
     tight = tightness(joint, question.tight, question.least, question.by)
-    found = press(w, joint, tight.low, tight.high)
+    worst = at_work(joint, tight, question.hot)
+    found = press(w, joint, worst.least, worst.most)
     least, most = tight_figures(tight)
     return PressAnswer(
         force_n=found.force,
@@ -110,9 +120,9 @@ def compute(question: PressQuestion, shop: JointShop) -> PressAnswer:
         holds_n=found.holds,
         ways=ways(joint),
         cautions=(
-            *strained(joint, tight.high, "tight_high_mm"),
+            *strained(joint, worst.most, "tight_high_mm"),
             *_cautions(found.force.value),
-            *loosest_holds(tight),
+            *loosest_holds(worst),
         ),
         links=_links(question, joint, tight),
     )
@@ -157,6 +167,7 @@ PRESS = Calculator(
     sentences={
         "": "A {by} fit of {size}[, {tight} tight], {boss_metal} boss[ {hub} outside] "
         "on {shaft_metal}[, {length} long][, shaft hollow {hollow}][, at least {least}]"
+        "[, working at {hot}]"
     },
     lines=(
         "<press|press in|press a> {shaft_metal} bush {size} <outside|od> {hollow} <bore|bored>"

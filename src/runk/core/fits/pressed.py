@@ -7,8 +7,12 @@ from math import pi
 from runk.core.figures import Num, law
 from runk.core.sources import PRACTICE
 
-FRICTION = 0.12
-"""Between dry or lightly oiled metals pressed together: common practice."""
+HOLDS_BY, PUSHED_BY = 0.08, 0.2
+"""Friction counted on to hold, and to be pushed against: between lightly oiled and dry metals it
+lies anywhere between, common practice."""
+FLATTENS_MM = 0.005
+"""What both surfaces lose in height as they are pressed together, on diameter: 3 to 8 µm as turned,
+common practice."""
 
 
 @law("How a boss gives", "({outside_mm}² + {size_mm}²) ÷ ({outside_mm}² - {size_mm}²)")
@@ -58,6 +62,32 @@ def give_ratio(
     return (boss_ratio + boss_poisson) / (1000.0 * boss_gpa) + (shaft_ratio - shaft_poisson) / (
         1000.0 * shaft_gpa
     )
+
+
+@law("Left of it, the surfaces flattened", "larger of {tight_mm} - {flattens_mm} and 0", PRACTICE)
+def left_tight_mm(tight_mm: float, flattens_mm: float) -> float:
+    """Interference that presses once the peaks of both surfaces have given.
+
+    >>> round(left_tight_mm(0.012, 0.005), 3), left_tight_mm(0.002, 0.005)
+    (0.007, 0.0)
+    """
+    return max(tight_mm - flattens_mm, 0.0)
+
+
+@law(
+    "Tight at work",
+    "{tight_mm} + {size_mm} × ({shaft_um_per_m_k} - {boss_um_per_m_k})"
+    " × ({hot_c} - 20) ÷ 1 000 000",
+)
+def work_tight_mm(
+    tight_mm: Num, size_mm: Num, shaft_um_per_m_k: Num, boss_um_per_m_k: Num, hot_c: Num
+) -> Num:
+    """Interference where both parts are as hot, the one growing more than the other.
+
+    >>> round(work_tight_mm(0.029, 20.0, 11.5, 23.4, 120.0), 4)
+    0.0052
+    """
+    return tight_mm + size_mm * (shaft_um_per_m_k - boss_um_per_m_k) * (hot_c - 20.0) * 1e-6
 
 
 @law("Pressure in the joint", "{tight_mm} ÷ ({size_mm} × {give_ratio})")

@@ -10,8 +10,10 @@ from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import heat
 from runk.core.fits.joint import (
+    AtWork,
     Joint,
     Tight,
+    at_work,
     joint_of,
     limits_of_both,
     links_to,
@@ -117,7 +119,8 @@ def compute(question: ShrinkQuestion, shop: JointShop) -> ShrinkAnswer:
     else:
         tight = tightness(joint, question.tight, question.least, "shrink")
     warm = most_by_heat_mm(joint, question.room, free)
-    found = press(w, joint, tight.low, tight.high)
+    worst = at_work(joint, tight, question.hot)
+    found = press(w, joint, worst.least, worst.most)
     boss, shaft = shop.boss["expansion_um_per_m_k"], shop.shaft["expansion_um_per_m_k"]
     hot = w.of(
         heat.heat_c,
@@ -167,7 +170,7 @@ def compute(question: ShrinkQuestion, shop: JointShop) -> ShrinkAnswer:
         torque_nm=found.torque,
         holds_n=found.holds,
         ways=ways(joint),
-        cautions=_cautions(joint, tight, hot.value, both.value, warm),
+        cautions=_cautions(joint, worst, hot.value, both.value, warm),
         links=_links(question, joint, tight),
     )
 
@@ -181,7 +184,7 @@ def _says(hot_c: float) -> str:
 
 
 def _cautions(
-    joint: Joint, tight: Tight, hot_c: float, both_c: float, warm_mm: float
+    joint: Joint, worst: AtWork, hot_c: float, both_c: float, warm_mm: float
 ) -> tuple[Caution, ...]:
     metal, bears = joint.shop.boss, heat.bears(joint.shop.boss)
     hot = []
@@ -195,14 +198,14 @@ def _cautions(
         says = f"{metal.name.capitalize()} bears {bears.bears_c:.0f} °C: {bears.why}."
         hot.append(stop("the heat", instead, says, "heat_c", bears.source))
     most = warm_mm if hot and warm_mm > 0 else None
-    cold = strained(joint, tight.high, "tight_high_mm", most)
+    cold = strained(joint, worst.most, "tight_high_mm", most)
     says = (
         "Gloves, tongs and nothing that burns near. It grips in seconds: a part that stops half "
         "way is there for good. Oil on it smokes and may catch."
     )
     # What a freezer makes good for is told after what it does not.
     stops = [*cold, *hot] if warm_mm > 0 else [*hot, *cold]
-    return (*stops, *loosest_holds(tight), Caution("Mind", "hot metal", says, None, PRACTICE))
+    return (*stops, *loosest_holds(worst), Caution("Mind", "hot metal", says, None, PRACTICE))
 
 
 def _links(question: ShrinkQuestion, joint: Joint, tight: Tight) -> tuple[Link, ...]:
@@ -235,7 +238,7 @@ SHRINK = Calculator(
     sentences={
         "": "Shrink {boss_metal}[ {hub} outside] on {size} {shaft_metal}[, {tight} tight]"
         "[, {free} to spare][, {length} long][, shaft hollow {hollow}][, at least {least}]"
-        ", from {room}"
+        "[, working at {hot}], from {room}"
     },
     calls=(
         "heat",

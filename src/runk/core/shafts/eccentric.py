@@ -26,6 +26,8 @@ WALL_SHARE, WALL_LEAST_MM = 0.2, 1.0
 common practice, as all of ridge and oil way is."""
 RIDGE_WIDE, RIDGE_HIGH, OIL_SHARE = 1 / 3, 1 / 6, 1 / 5
 _RIDGE_FREE_MM = 0.1
+_BINDS = 4.0
+"""A sheave under so many times its throw binds in its strap: common practice."""
 _OIL_MM = (0.8, 2.0)
 
 
@@ -140,6 +142,9 @@ def compute(question: EccentricQuestion, _: None = None) -> EccentricAnswer:
     swing = w.of(swing_limit_mm, "swing_mm", throw_mm=e)
     least = max(WALL_SHARE * shaft, WALL_LEAST_MM)
     smallest = w.of(sheave_mm, shaft_mm=shaft, throw_mm=e, wall_mm=least, source=PRACTICE)
+    if smallest.value < _BINDS * e:
+        # A strap binds on a throw over a quarter of its sheave: that asks for more than its wall.
+        smallest = told(_BINDS * e, "sheave_mm", None)
     sheave = smallest
     if question.sheave is not None:
         sheave = told(float(question.sheave), "sheave_mm", None)
@@ -235,8 +240,8 @@ def _cautions(thin: float, least: float, e: float, size: float) -> tuple[Caution
             "usual: its grub screw goes in the thick side."
         )
         found.append(Caution("Mind", "the thin side", says, "thin_mm", PRACTICE))
-    if e > size / 4:
-        says = "A throw over a quarter of the sheave binds in its strap: a crank does it better."
+    if e > size / _BINDS + 1e-9:
+        says = "A throw over a quarter of the sheave rubs and binds in its strap."
         found.append(stop("the throw", "a larger sheave, or a crank", says, "sheave_mm", PRACTICE))
     says = "It turns out of balance while it is bored: slow, by hand first."
     return (*found, Caution("Mind", "the weight", says, None, PRACTICE))
