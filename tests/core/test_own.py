@@ -178,6 +178,10 @@ def test_the_trays_are_looked_into() -> None:
     assert "sound: 2.1 mm" in about(operation="drill", diameter="2.123")["the drill"]
     assert "the drill" not in about(operation="drill", diameter="5")
     assert about(operation="ream", diameter="4")["the reamer"].startswith("Stop")
+    # A hand has neither revolutions nor a feed.
+    by_hand = ask(metal="brass", operation="ream", diameter="4")
+    assert (by_hand.position, by_hand.set_rpm.value) == ("by hand", 0)
+    assert by_hand.feed_mm_per_rev is by_hand.torque_nm is None
     assert "Mind" in about(operation="ream", diameter="6")["the reamer"]
     assert "no cutter of" in about(operation="slot", diameter="7")["the cutter"]
 

@@ -15,11 +15,13 @@ _ALIKE = 3.5
 _TRAILING = frozenset(
     """
     deep long wide thick high out away across apart g grams gram psi bar kpa mpa rpm tpi
-    degrees deg ° teeth flutes flute tooth parts off room revs rev/min percent % threads
+    overall degrees deg ° teeth flutes flute tooth parts off room revs rev/min percent % threads
     """.split()  # noqa: SIM905
 )
 """Words that stand behind their number by nature."""
-_COUNTED = frozenset({"holes", "studs", "bolts", "screws", "divisions", "rows", "clamps"})
+_COUNTED = frozenset(
+    {"holes", "studs", "bolts", "screws", "divisions", "rows", "clamps", "bearings"}
+)
 """Things that are counted: their number stands before them, and hardly ever behind."""
 _MOST_HINTS = 8
 _LONGEST = 3

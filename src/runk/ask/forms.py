@@ -18,6 +18,8 @@ _JOIN = r"(?: ?(?:=|:))?(?: (?:is|of|an?|the|at|with|on|has))?"
 _ANY = re.compile(_SIZE)
 _CLASS = re.compile(r"(?<![\w/])(JS|js|[A-HKMNPR-Ua-hkmnpr-u]{1,2})(1[0-6]|[5-9])(?![\w/.])")
 _SIDE = re.compile(r"\b(?:the|a|hole|bore|shaft|pin|spindle|bar|dia|diameter)\b")
+_REAM = re.compile(r"\bream(?:ed|ing)?\b")
+_BY_HAND = re.compile(r"\b(?:by )?hand\b")
 _ONE_IN = re.compile(r"\b1 in (\d{1,4})\b")
 _WHICH_DRILL = re.compile(
     r"\b(?:which|what|nearest|pilot|size)\b.*\bdrill\b|\bdrill\b.*\b(?:first|before)\b"
@@ -102,6 +104,13 @@ def _gear(line: str) -> str:
         return ""
     one, other = (t for t in teeth.groups() if t)
     return f"gear {one} teeth {f'{module} module' if module else f'{pitch} dp'} with {other}"
+
+
+def _hand_ream(line: str) -> str:
+    """Reaming by hand is a hole with its drill and its hand reamer: no spindle turns."""
+    if not _REAM.search(line) or not _BY_HAND.search(line) or re.search(r"\bholes?\b", line):
+        return ""
+    return f"hand reamed hole {' '.join(_BY_HAND.sub(' ', _REAM.sub(' ', line)).split())}"
 
 
 def _limits(line: str) -> str:
@@ -213,6 +222,7 @@ _FORMS: tuple[Callable[[str], str], ...] = (
     _wheels,
     _taper,
     _gear,
+    _hand_ream,
     _limits,
     _from_round,
     _reamed,

@@ -21,10 +21,10 @@ from runk.core.cutting.spigot import on_spigot
 from runk.core.cutting.stepped import dial_says, elsewhere, explain, schools, turns_say
 from runk.core.cutting.target import SpeedShop
 from runk.core.cutting.threaded import time_to_stop
-from runk.core.cutting.tray import tray_for
+from runk.core.cutting.tray import by_hand_alone, tray_for
 from runk.core.cutting.words import PITCHED, SENTENCES
 from runk.core.cutting.worked import as_thin, worked
-from runk.core.figures import Link, Working
+from runk.core.figures import Figure, Link, Working, told
 from runk.core.lengths import Reading
 from runk.core.machines.choose import geared
 from runk.core.machines.machine import Machine, MachineKind
@@ -121,7 +121,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
     then = None
     if skinned(question.surface, shop.metal):
         then = speed(replace(question, surface=Surface.SOUND), shop)
-    return SpeedAnswer(
+    answer = SpeedAnswer(
         set_rpm=run.set_rpm,
         position=setting.position,
         mark=setting.mark,
@@ -163,6 +163,38 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
         cautions=(*spigot.cautions, *cautions, *own.cautions),
         links=_links(question, machine),
         then=then,
+    )
+    return answer if by_hand_alone(question, shop.tray) is None else _by_hand(answer)
+
+
+def _by_hand(answer: SpeedAnswer) -> SpeedAnswer:
+    """What is turned by hand has neither revolutions nor a feed, and nothing to set."""
+
+    def still(key: str) -> Figure:
+        return told(0.0, key, 0)
+
+    return replace(
+        answer,
+        set_rpm=still("set_rpm"),
+        position="by hand",
+        mark="",
+        gear="",
+        target_rpm=still("target_rpm"),
+        off_percent=still("off_percent"),
+        surface_speed_m_min=still("surface_speed_m_min"),
+        explains="The spindle stands: it is turned by hand.",
+        elsewhere="",
+        feed_mm_per_rev=None,
+        feed_mm_per_min=None,
+        force_n=None,
+        power_w=None,
+        power_available_w=still("power_available_w"),
+        torque_nm=None,
+        torque_available_nm=still("torque_available_nm"),
+        time_s=None,
+        stop_s=None,
+        schools=(),
+        own=(),
     )
 
 

@@ -41,6 +41,17 @@ def tray_for(operation: Operation, tools: Iterable[ShopTool]) -> tuple[ShopTool,
     return tuple(t for t in tools if t.kind in kinds)
 
 
+def by_hand_alone(question: SpeedQuestion, tray: Iterable[ShopTool]) -> ShopTool | None:
+    """The reamer of that size where only a hand one is owned; None where a machine may turn one."""
+    if question.operation is not Operation.REAM:
+        return None
+    size = float(question.diameter)
+    sound = [
+        t for t in tray if t.kind is ToolKind.REAMER and t.sound and abs(t.mm - size) < SAME_MM
+    ]
+    return sound[0] if sound and all(t.series == "hand" for t in sound) else None
+
+
 def head_rpm(tray: Iterable[ShopTool]) -> float | None:
     """The fastest the boring head owned may turn; None where nobody said."""
     heads = (t.most_rpm for t in usable(tray, ToolKind.BORING_HEAD) if t.most_rpm is not None)
@@ -119,7 +130,10 @@ def _of_size(operation: Operation, size_mm: float, tray: tuple[ShopTool, ...]) -
     very = [t for t in tray if abs(t.mm - size_mm) < SAME_MM]
     sound = [t for t in very if t.sound]
     if operation is Operation.REAM and sound and all(t.series == "hand" for t in sound):
-        says = f"The {sound[0].name} reamer in the tray is a hand one: never under power."
+        says = (
+            f"The {sound[0].name} reamer in the tray is a hand one: never under power, and never "
+            "backwards. It has neither a speed nor a feed; oil on it."
+        )
         instead = "turn it by hand, guided by a centre"
         return [stop("the reamer", instead, says, "set_rpm", PRACTICE)]
     if sound:

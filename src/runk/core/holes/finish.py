@@ -232,13 +232,13 @@ def _reamed(
     lead = reamer.lead_mm or (size * _LEAD_SHARE if tapered else 1.0)
     pass_mm = w.of(past_mm, "pass_mm", lead_mm=lead, over_mm=BREAK_OUT_MM)
     depth = None
-    if question.deep is not None:
+    if question.deep is not None or question.bearings is not None:
         # Blind, it is to size at the depth only once its lead has gone past it; a hand reamer's
         # long one seldom can, and that is said.
         more, why = pass_mm.value, "right through by its lead"
         if question.ends is Ends.BLIND:
             more, why = (0.0, "") if tapered else (lead, "past it by its lead")
-        depth = maker.travels(float(question.deep), more, why)
+        depth = maker.travels(maker.deep_of(whole=True), more, why)
     if by_hand:
         says = "Turn it by hand in the tailstock or against a centre, never backwards, oil on it."
         step = maker.step("ream", f"{reamer.name} hand reamer", question.size, None, depth, says)
@@ -280,7 +280,7 @@ def _bored(maker: Maker, drills: Sequence[ShopTool], hone: float) -> Finishing:
         raise Refused("No drill is small enough to start that bore.", field="size")
     left = _leaves(w, size, last)
     to = Fraction(str(round(size - hone, 4)))
-    depth = maker.depth(size, pointed=False)
+    depth = maker.depth(size, pointed=False, whole=True)
     says = (
         "Slow fine feed, then a reverse pass out at the same setting; face the end with the same "
         "tool so that it is square."
@@ -327,7 +327,7 @@ def _made(maker: Maker, drills: Sequence[ShopTool], kind: str) -> Finishing:
             "The slant passes the middle of the bar. Slow, oil, and clear it often: the bar then "
             "fits the hole it made."
         )
-    depth = maker.depth(size, pointed=False)
+    depth = maker.depth(size, pointed=False, whole=True)
     step = maker.slow(kind, name, depth, says, SCRAPED_MM)
     return Finishing(last, (step,), allowance, left, wanted=leave, flat=kind == "d-bit")
 

@@ -179,7 +179,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     off = None
     if question.finish in (Finish.DRILLED, Finish.STEPPED) and exact((plan.last,), size) is None:
         off = w.figure(plan.last.mm - size, "off_mm", since=len(w.steps), places=3)
-    if drilled:
+    if drilled and question.bearings is None:
         _check_reach(question, plan.last, drills[-1].depth_mm)
     then = plan.then
     if question.counterbore is not None:

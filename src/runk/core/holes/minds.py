@@ -215,7 +215,7 @@ def _of_line(question: Question) -> list[Caution]:
             "Mind",
             "the line",
             f"Pilot each of the {question.bearings}, then follow through "
-            f"all with one long drill of {mm_said(question.span)} and more, then ream them "
+            f"all with one long drill of {mm_said(question.span)} and more, then ream or bore them "
             "in line in one go.",
             None,
             PRACTICE,

@@ -14,7 +14,7 @@ from runk.core.holes.nearest_question import (
     Wanted,
     off_mm,
 )
-from runk.core.holes.pick import above, below, exact, nearest, ream_allowance
+from runk.core.holes.pick import Allowance, above, below, exact, nearest, ream_allowance
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
 from runk.core.sources import PRACTICE
@@ -36,6 +36,10 @@ def clear_mm(size_mm: Num, share: Num) -> Num:
     4.1
     """
     return size_mm * share
+
+
+_MUCH = 2.0
+"""So many times the most a reamer likes is too much: it is bored closer first."""
 
 
 @law("Before its reamer", "{size_mm} - {allowance_mm}", PRACTICE)
@@ -78,10 +82,14 @@ def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
         )
     w = Working()
     size = float(question.size)
-    wanted = _wanted(w, question, size)
-    near = [_tool(w, question, wanted.value, t) for t in _best(question, shop.drills, wanted.value)]
+    leave = _leave(question, shop)
+    wanted = _wanted(w, question, size, leave)
+    near = [
+        _tool(w, question, wanted.value, t, leave)
+        for t in _best(question, shop.drills, wanted.value, leave)
+    ]
     best = near[0]
-    lower, upper = _around(w, question, shop.drills, wanted.value)
+    lower, upper = _around(w, question, shop.drills, wanted.value, leave)
     cutters = [t for t in shop.cutters if abs(t.mm - wanted.value) <= 0.05 * size + 0.1]
     reamers = _two(shop.reamers, size)
     links = tuple(
@@ -102,32 +110,37 @@ def nearest_drill(question: NearestQuestion, shop: NearestShop) -> NearestAnswer
         wanted_mm=wanted,
         below=lower,
         above=upper,
-        cutters=tuple(_tool(w, question, wanted.value, t) for t in cutters),
-        reamers=tuple(_tool(w, question, size, t) for t in reamers),
+        cutters=tuple(_tool(w, question, wanted.value, t, leave) for t in cutters),
+        reamers=tuple(_tool(w, question, size, t, leave) for t in reamers),
         cautions=_cautions(question, shop, wanted.value, best),
         links=links,
     )
 
 
-def _wanted(w: Working, question: NearestQuestion, size: float) -> Figure:
+def _leave(question: NearestQuestion, shop: NearestShop) -> Allowance:
+    """What the one reamer owned of that size likes to be left: a hand one about half."""
+    size = float(question.size)
+    own = [r for r in shop.reamers if exact((r,), size) is not None]
+    return ream_allowance(size, by_hand=bool(own) and all(r.series == "hand" for r in own))
+
+
+def _wanted(w: Working, question: NearestQuestion, size: float, leave: Allowance) -> Figure:
     if question.purpose is For.CLEAR:
         return w.of(clear_mm, "wanted_mm", size_mm=size, share=(CLEAR_LOW + CLEAR_HIGH) / 2)
     if question.purpose is For.REAM:
-        allowance = ream_allowance(size, by_hand=False).usual_mm
-        return w.of(before_ream_mm, "wanted_mm", size_mm=size, allowance_mm=allowance)
+        return w.of(before_ream_mm, "wanted_mm", size_mm=size, allowance_mm=leave.usual_mm)
     return Figure(size, unit_of("wanted_mm"), places=3)
 
 
 def _best(
-    question: NearestQuestion, drills: tuple[ShopTool, ...], wanted: float
+    question: NearestQuestion, drills: tuple[ShopTool, ...], wanted: float, leave: Allowance
 ) -> tuple[ShopTool, ...]:
     """The one to take: never one that would not clear, nor one that leaves nothing to ream."""
     size = float(question.size)
     if question.purpose is For.CLEAR:
         fitting = [d for d in drills if d.mm > size]
     elif question.purpose is For.REAM:
-        least = ream_allowance(size, by_hand=False).low_mm
-        fitting = [d for d in drills if size - d.mm >= least - 1e-9]
+        fitting = [d for d in drills if size - d.mm >= leave.low_mm - 1e-9]
     elif question.purpose is For.UNDER:
         fitting = [d for d in drills if d.mm < size - 1e-9]
     elif question.purpose is For.OVER:
@@ -146,7 +159,11 @@ def _best(
 
 
 def _around(
-    w: Working, question: NearestQuestion, drills: tuple[ShopTool, ...], wanted: float
+    w: Working,
+    question: NearestQuestion,
+    drills: tuple[ShopTool, ...],
+    wanted: float,
+    leave: Allowance,
 ) -> tuple[tuple[NearTool, ...], tuple[NearTool, ...]]:
     lower: list[NearTool] = []
     upper: list[NearTool] = []
@@ -154,7 +171,7 @@ def _around(
         own = [d for d in drills if d.series == series]
         for found, put in ((below(own, wanted), lower), (above(own, wanted), upper)):
             if found is not None:
-                put.append(_tool(w, question, wanted, found))
+                put.append(_tool(w, question, wanted, found, leave))
     lower.sort(key=lambda t: -t.mm.value)
     upper.sort(key=lambda t: t.mm.value)
     return tuple(lower), tuple(upper)
@@ -165,7 +182,9 @@ def _two(tools: tuple[ShopTool, ...], size: float) -> list[ShopTool]:
     return sorted(found, key=lambda t: abs(t.mm - size))
 
 
-def _tool(w: Working, question: NearestQuestion, wanted: float, tool: ShopTool) -> NearTool:
+def _tool(
+    w: Working, question: NearestQuestion, wanted: float, tool: ShopTool, leave: Allowance
+) -> NearTool:
     mm = tool.mm
     off = w.of(off_mm, tool_mm=mm, wanted_mm=wanted)
     return NearTool(
@@ -173,11 +192,11 @@ def _tool(w: Working, question: NearestQuestion, wanted: float, tool: ShopTool) 
         series=tool.series or tool.kind,
         mm=Figure(mm, unit_of("mm"), (), 3),
         off_mm=Figure(off.value, off.unit, off.steps, 3),
-        does=_does(question, mm, wanted),
+        does=_does(question, mm, wanted, leave),
     )
 
 
-def _does(question: NearestQuestion, mm: float, wanted: float) -> str:
+def _does(question: NearestQuestion, mm: float, wanted: float, leave: Allowance) -> str:
     size = float(question.size)
     if question.purpose is For.CLEAR:
         if mm <= size:
@@ -186,12 +205,12 @@ def _does(question: NearestQuestion, mm: float, wanted: float) -> str:
         close = "close" if over < 100 * (CLEAR_LOW - 1) else "loose" if over > 5 else "free"
         return f"{close}: {over:.1f} % over"
     if question.purpose is For.REAM:
-        leave = ream_allowance(size, by_hand=False)
         left = size - mm
         if left <= 0:
             return "nothing left to ream"
         fit = "too little" if left < leave.low_mm - 1e-9 else "as it should be"
-        fit = "too much" if left > leave.high_mm + 1e-9 else fit
+        fit = "more than it likes" if left > leave.high_mm + 1e-9 else fit
+        fit = "too much" if left > _MUCH * leave.high_mm else fit
         return f"leaves {mm_said(left, 2)}: {fit}"
     off = mm - wanted
     if abs(off) < 0.0005:

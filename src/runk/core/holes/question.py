@@ -184,7 +184,11 @@ class HoleQuestion:
     span: Annotated[
         Fraction | None,
         Length(
-            "over all bearings", ("span", "over"), low=1.0, high=2000.0, placeholder="say how far"
+            "over all bearings",
+            ("span", "over", "overall", "over all"),
+            low=1.0,
+            high=2000.0,
+            placeholder="say how far",
         ),
     ] = None
 

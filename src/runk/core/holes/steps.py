@@ -8,14 +8,14 @@ from fractions import Fraction
 from runk.core.cutting.able import holding_of
 from runk.core.cutting.laws import point_mm
 from runk.core.cutting.operations import Operation
-from runk.core.cutting.question import SpeedQuestion, Stage
+from runk.core.cutting.question import SpeedQuestion, Stage, Tool
 from runk.core.cutting.spindle import practice_mm
 from runk.core.cutting.target import SpeedShop
 from runk.core.cutting.worked import worked
 from runk.core.figures import Caution, Figure, Working
 from runk.core.holes.answer import HoleStep
 from runk.core.holes.laws import clears_mm, from_flat_mm, slow_rpm, stop_mm, tip_travel_mm
-from runk.core.holes.question import Ends, HoleQuestion
+from runk.core.holes.question import Ends, Finish, HoleQuestion
 from runk.core.machines.choose import School, choose
 from runk.core.machines.dials import judged_divisions, turns_say
 from runk.core.machines.machine import Dial, Holding, Machine, MachineKind
@@ -66,13 +66,11 @@ class Maker:
     def _asked(
         self, operation: Operation, size: Fraction, stage: Stage = Stage.ROUGH
     ) -> SpeedQuestion:
+        # A bar with a carbide tip bores: the drills before it are drills as ever.
+        bars = self.question.finish in (Finish.BORED, Finish.HONED)
+        tool = Tool.HSS if bars and operation is not Operation.BORE else self.question.tool
         return SpeedQuestion(
-            self.question.metal,
-            size,
-            operation,
-            self.question.tool,
-            stage,
-            machine=self.machine.name,
+            self.question.metal, size, operation, tool, stage, machine=self.machine.name
         )
 
     def point_of(self, diameter_mm: float) -> Figure:
@@ -80,16 +78,30 @@ class Maker:
         angle = float(self.question.point)
         return self.w.of(point_mm, diameter_mm=diameter_mm, angle_deg=angle)
 
-    def depth(self, diameter_mm: float, *, pointed: bool = True) -> Figure | None:
+    def deep_of(self, whole: bool) -> float:
+        """How deep the hole is, or how far a tool goes that follows through a line of bearings."""
+        span = self.question.span if whole and self.question.bearings is not None else None
+        return float(self.question.deep or 0) if span is None else float(span)
+
+    def depth(
+        self, diameter_mm: float, *, pointed: bool = True, whole: bool = False
+    ) -> Figure | None:
         """How far a tip goes: the depth and its point, and out at the far side of a through
-        hole; None where no depth was said."""
-        if self.question.deep is None:
+        hole; None where no depth was said.
+
+        Args:
+            diameter_mm: Of the tool.
+            pointed: Whether it has a drill's point.
+            whole: Whether it follows through every bearing of a line.
+        """
+        if self.question.deep is None and not (whole and self.question.span is not None):
             return None
+        deep = self.deep_of(whole)
         start = len(self.w.steps)
         more, why = 0.0, ""
         blind = self.question.ends is Ends.BLIND
         if pointed and blind and self.flat:
-            more = -min(FLOOR_MM, float(self.question.deep) / 2)
+            more = -min(FLOOR_MM, deep / 2)
             why = "the point stops short of the flat floor"
         elif pointed:
             more = self.w(point_mm, diameter_mm=diameter_mm, angle_deg=float(self.question.point))
@@ -97,7 +109,7 @@ class Maker:
                 more, why = more + self.beyond_mm, "and room for the reamer's lead"
         if not blind:
             more += BREAK_OUT_MM
-        return self.travels(float(self.question.deep), more, why, start)
+        return self.travels(deep, more, why, start)
 
     def travels(self, deep: float, more: float, why: str, since: int | None = None) -> Figure:
         """How far a tip goes from where it was touched: on the slope's flat, where there is one."""
@@ -126,6 +138,18 @@ class Maker:
             return f"{mm_said(at, 2)} on the {'read-out' if self.machine.read_out else 'stop'}"
         divisions = judged_divisions(self.dial, at)
         return f"{turns_say(divisions, self.dial.per_turn)} of the {self.dial.slide}"
+
+    def carried(self, travel: Figure | None) -> str:
+        """Where a boring tool is stopped: in a lathe the carriage carries it, no tailstock."""
+        if travel is None or self.machine.kind is not MachineKind.LATHE:
+            return self.stop(travel)
+        at = f"{mm_said(travel.value, 2)} of the carriage"
+        if self.machine.read_out:
+            return at
+        saddle = self.machine.dial("saddle")
+        if saddle is None:
+            return f"{at}, to a stop on the bed or by the top slide"
+        return f"{turns_say(judged_divisions(saddle, travel.value), saddle.per_turn)} of the saddle"
 
     def stop_says(self) -> str:
         """How the stops are counted, in one sentence."""
@@ -159,7 +183,7 @@ class Maker:
             rpm=run.set_rpm if run else None,
             feed_mm_per_rev=run.cut.per_rev if run else None,
             depth_mm=depth,
-            stop=self.stop(depth),
+            stop=self.carried(depth) if operation is Operation.BORE else self.stop(depth),
             says=says,
         )
 
@@ -200,7 +224,7 @@ class Maker:
 
     def drill(self, kind: str, tool: ShopTool, says: str = "") -> HoleStep:
         """A twist drill from the trays."""
-        depth = self.depth(tool.mm)
+        depth = self.depth(tool.mm, whole=kind == "last")
         if kind != "last" and depth is not None and tool.reach_mm is not None:
             start = len(self.w.steps)
             clear = self.w(clears_mm, flutes_mm=tool.reach_mm, diameter_mm=tool.mm)

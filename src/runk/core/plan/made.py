@@ -43,6 +43,10 @@ class Standing:
     finishing: bool = False
     softer: float = 1.0
     """How much more the work bent at the last pass than it does at the size aimed at."""
+    end: int = 1
+    """Which end of a length the last pass was made at."""
+    nought: float = 0.0
+    """Divisions wound on when the dial was last set to nought: each end has its own."""
 
     @property
     def lag_mm(self) -> float:
@@ -101,4 +105,16 @@ def after(at: Standing, made: Pass) -> Standing:
         at.spring_passes + 1 if spring else 0,
         made.kind is not PassKind.ROUGH,
         made.softer,
+        made.end,
+        nought_of(at, made),
     )
+
+
+def turned_round(at: Standing, made: Pass) -> bool:
+    """Whether the work is turned end for end before a pass: touched again, the dial at nought."""
+    return made.end != at.end
+
+
+def nought_of(at: Standing, made: Pass) -> float:
+    """Divisions wound on in all where the dial stood at nought for a pass."""
+    return at.wound if turned_round(at, made) else at.nought

@@ -6,7 +6,15 @@ from math import ceil, floor, hypot
 
 from runk.core.machines.dials import JUDGED
 from runk.core.plan.laws import comes_off_mm, wind_on_mm, wind_on_sprung_out_mm
-from runk.core.plan.made import Pass, PassKind, Standing, after, made_pass, safe_to_touch
+from runk.core.plan.made import (
+    Pass,
+    PassKind,
+    Standing,
+    after,
+    made_pass,
+    safe_to_touch,
+    turned_round,
+)
 from runk.core.plan.spec import CutSpec
 from runk.core.plan.thread_passes import next_thread_pass
 
@@ -56,7 +64,7 @@ def next_pass(spec: CutSpec, at: Standing) -> Pass | None:
         # away: what springs back comes off later, whether wanted or not.
         nearest = (left - spec.finish_mm) / (1 + ratio)
         take = min(surplus / passes, most)
-        if at.wound == 0:
+        if at.wound == 0 or end != at.end:
             take = max(take, spec.skin_mm)
         take = min(take, nearest)
         whole = floor(wind_on_mm(take, at.lag_mm, ratio) / spec.division + _SLACK)
@@ -87,7 +95,8 @@ def _half_first(spec: CutSpec, at: Standing, last: Pass) -> bool:
     """
     springs, fixed = doubts_mm(spec, at, last)
     apart = spec.high_mm - spec.low_mm
-    if at.wound == 0 and hypot(springs, fixed, spec.division) > apart + _SLACK:
+    touched = at.wound == 0 or turned_round(at, last)
+    if touched and hypot(springs, fixed, spec.division) > apart + _SLACK:
         return True
     return springs > fixed and hypot(springs, fixed) > apart / 2
 

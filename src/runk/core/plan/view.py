@@ -8,7 +8,7 @@ from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.plan.answer import PlanAnswer, PlannedPass
 from runk.core.plan.follow import Followed
 from runk.core.plan.laws import comes_off_mm
-from runk.core.plan.made import Pass, PassKind, Standing, after
+from runk.core.plan.made import Pass, PassKind, Standing, after, nought_of, turned_round
 from runk.core.plan.minds import minds
 from runk.core.plan.passes import every_pass
 from runk.core.plan.rescue import ways_out
@@ -81,12 +81,15 @@ def _planned(
     divisions = None
     if spec.division_mm and not spec.read_out:
         divisions = Figure(made.divisions, unit_of("divisions"), tuple(w.steps), 2)
-    stands = "" if spec.read_out or spec.threaded else stands_say(spec, at.wound + made.divisions)
+    since = at.wound - nought_of(at, made) + made.divisions
+    stands = "" if spec.read_out or spec.threaded else stands_say(spec, since)
     line = dial_line(spec, made.divisions, size, first)
     if spec.threaded:
         line = f"to {thread_stands(spec, at.wound + made.divisions)}"
     if made.kind is PassKind.FIRST:
         line = spec.first_says
+    if turned_round(at, made):
+        line = f"turned round and touched again: {line}"
     if made.kind is PassKind.FINE:
         divisions, stands = None, ""
         line = fine_line(spec, made.wound_mm, size)
@@ -112,7 +115,8 @@ def passes_of(spec: CutSpec, at: Standing, made: tuple[Pass, ...]) -> tuple[Plan
         measured = one.kind in _MEASURED or following is not PassKind.ROUGH
         if spec.threaded:
             measured = tells(spec, one.leaves_mm)
-        planned.append(_planned(spec, one, at, measured, first=at.wound == 0))
+        first = at.wound == 0 or turned_round(at, one)
+        planned.append(_planned(spec, one, at, measured, first=first))
         at = after(at, one)
     return tuple(planned)
 
@@ -146,11 +150,13 @@ def _what_next(
     if spec.read_out or told.divisions is None:
         line = told.dial[0].upper() + told.dial[1:]
         return line, f"{takes.capitalize()}; {measures}.{alike}"
-    first = where.at.wound == 0
+    turned = told.end != where.at.end
+    first = where.at.wound == 0 or turned
     divisions = told.divisions.value + (feeler_divisions(spec) if first else 0.0)
+    again = "turn it round, touch again and set the dial to nought; then " if turned else ""
     return (
         f"Wind on {wind_say(spec, divisions)}",
-        f"on the {spec.slide}, {told.stands_at}: {takes}; {measures}.{alike}",
+        f"{again}on the {spec.slide}, {told.stands_at}: {takes}; {measures}.{alike}",
     )
 
 
