@@ -328,14 +328,14 @@ reach | line 9 mm; cutter 10 mm | dog > 16 | Mind the room
 reach | line 9 mm; cutter 10 mm | holder > 16 | Mind the room
 reach | line 9 mm; cutter 10 mm | tailstock > 16 | Mind the room
 reach | line 9 mm; cutter 10 mm | dog > 18 | Stop the room
-reach | line 9 mm; cutter 10 mm | finder > 18 | Stop the room
+reach | line 9 mm; cutter 10 mm | finder > 17 | Stop the room
 reach | line 9 mm; cutter 10 mm | holder > 18 | Stop the room
 reach | way travel; room 180; long 80; cutter 50; dog 25; tailstock 40 | long > 65 | Stop the room
 reach | way travel; room 180; long 80; cutter 50; dog 25; tailstock 40 | room < 1.5 * (long + cutter) | Stop the room
 reach | line 9 mm; cutter 10 mm | tailstock > 18 | Stop the room
 reach | line 9 mm; cutter 10 mm | holder > 18 | fouls = its holder
 reach | line 9 mm; cutter 10 mm | dog < 18 | fouls = nothing
-reach | line 9 mm; cutter 10 mm | finder < 18 | fouls = nothing
+reach | line 9 mm; cutter 10 mm | finder < 17 | fouls = nothing
 reach | way travel; room 180; long 80; cutter 50; dog 25; tailstock 40 | long < 65 | fouls = nothing
 reach | way travel; room 180; long 80; cutter 50; dog 25; tailstock 40 | room > 1.5 * (long + cutter) | fouls = nothing
 reach | line 9 mm; cutter 10 mm | tailstock < 18 | fouls = nothing
@@ -344,7 +344,7 @@ reach | way travel; room 180; long 80; cutter 50; dog 25; tailstock 40 | room < 
 reach | way travel; room 180; long 80; cutter 50; dog 25; tailstock 40 | cutter > 100 | fouls = the cutter, clear at both ends
 reach | way travel; room 180; long 80; cutter 50; dog 25; tailstock 40 | long > 130 | fouls = the cutter, clear at both ends
 reach | way beside; line 12; dog 30 | cutter < 24 | fouls = the dog
-reach | way beside; line 12; dog 30 | finder < 24 | fouls = the dog
+reach | way beside; line 12; dog 30 | finder < 23 | fouls = the dog
 reach | way beside; line 12; dog 30 | line < 15 | fouls = the dog
 reach | way travel; room 180; long 80; cutter 50; dog 25; tailstock 40 | room > 130 | fouls = the dog
 reach | way travel; room 180; long 80; cutter 50; dog 25; tailstock 40 | cutter > 35 | fouls = the tailstock

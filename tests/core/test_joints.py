@@ -132,7 +132,7 @@ def test_a_bond_holds_its_area_times_its_strength() -> None:
 
 
 def test_a_cut_the_bond_does_not_stand_is_stopped_with_one_it_does() -> None:
-    light = ask("bond", size="12", length="10", turned="60")
+    light = ask("bond", size="12", length="10", turned="60", cut="0.25", feed="0.05")
     assert light.stands.startswith("It stands")
     heavy = ask("bond", size="4", length="3", turned="60", cut="2", feed="0.2")
     instead = worded(instead_of(heavy.cautions), PageUnit.MM)

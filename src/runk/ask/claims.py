@@ -20,7 +20,7 @@ _TRAILING = frozenset(
 )
 """Words that stand behind their number by nature."""
 _COUNTED = frozenset(
-    {"holes", "studs", "bolts", "screws", "divisions", "rows", "clamps", "bearings"}
+    {"holes", "studs", "bolts", "screws", "divisions", "rows", "clamps", "bearings", "rings"}
 )
 """Things that are counted: their number stands before them, and hardly ever behind."""
 _MOST_HINTS = 8

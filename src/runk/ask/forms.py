@@ -17,6 +17,10 @@ _SIZE = rf"(?<![\w./]){_NUMBER}{_UNIT}(?![\d/])"
 _JOIN = r"(?: ?(?:=|:))?(?: (?:is|of|an?|the|at|with|on|has))?"
 _ANY = re.compile(_SIZE)
 _CLASS = re.compile(r"(?<![\w/])(JS|js|[A-HKMNPR-Ua-hkmnpr-u]{1,2})(1[0-6]|[5-9])(?![\w/.])")
+_PIECES = re.compile(
+    rf"\b(\d{{1,3}}) (?:off|pieces?|parts?|lengths?)(?: of)? ({_SIZE})(?: long)?", re.IGNORECASE
+)
+_OF_BAR = re.compile(rf"\b(?:from|out of)(?: an?)? ({_SIZE}) bar\b", re.IGNORECASE)
 _SIDE = re.compile(r"\b(?:the|a|hole|bore|shaft|pin|spindle|bar|dia|diameter)\b")
 _REAM = re.compile(r"\bream(?:ed|ing)?\b")
 _BY_HAND = re.compile(r"\b(?:by )?hand\b")
@@ -210,11 +214,33 @@ def _both_measured(line: str) -> str:
     return f"bore measures {bore}; ringed piston now {piston}"
 
 
+def _cut_list(line: str) -> str:
+    """Pieces out of a bar: how many, how long, what the saw takes and what holds the last."""
+    pieces = _PIECES.search(line)
+    if not pieces or not re.search(r"\bbars?\b", line):
+        return ""
+    rest = line[: pieces.start()] + " " + line[pieces.end() :]
+    kerf, rest = beside(rest, "kerf", "saw", "blade", leads=True)
+    grip, rest = beside(rest, "grip", "to hold")
+    length = _OF_BAR.search(rest)
+    if length:
+        rest = rest[: length.start()] + " " + rest[length.end() :]
+    thick = _ANY.findall(rest)
+    if len(thick) > 1:
+        return ""
+    said = f"cutting list {pieces[1]} x {pieces[2]}"
+    said += f", bars {length[1]}" if length else ""
+    said += f", of {thick[0].strip()}" if thick else ""
+    return said + (f", kerf {kerf}" if kerf else "") + (f", grip {grip}" if grip else "")
+
+
 def _finder(line: str) -> str:
     finder, rest = beside(line, "edge finder", "finder", "wiggler")
     sizes = _ANY.findall(rest)
     if not finder or len(sizes) != 1 or re.search(r"\b(?:middle|centre|center|both|wide)\b", line):
         return ""
+    if re.search(r"\b(?:beside|flange|clears?|fits?)\b", line):
+        return f"beside a flange {sizes[0].strip()} from the line, finder {finder}"
     return f"edge finder {finder}, {sizes[0].strip()} away"
 
 
@@ -231,6 +257,7 @@ _FORMS: tuple[Callable[[str], str], ...] = (
     _blank,
     _centre,
     _both_measured,
+    _cut_list,
     _finder,
 )
 

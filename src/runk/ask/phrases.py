@@ -70,7 +70,7 @@ def _at(lexicon: Lexicon, lower: tuple[str, ...], at: int, names: Names) -> Phra
             meanings.append(Meaning("metal", "", names.metals[words]))
         if lexicon.machine and words in names.machines and not meanings:
             meanings.append(Meaning("machine", lexicon.machine, names.machines[words]))
-        if words[-1] in _LED and not _led(lower, at):
+        if length == 1 and words[-1] in _LED and not _led(lower, at):
             meanings = [m for m in meanings if m.kind != "choice"]
         if meanings:
             return Phrase(at, at + length, tuple(meanings))

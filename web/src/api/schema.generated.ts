@@ -395,6 +395,7 @@ export interface components {
             drilled_says: string;
             fine_drill: string;
             fine_mm: components["schemas"]["FigureWire"];
+            guide_mm: components["schemas"]["FigureWire"];
             hole_mm: components["schemas"]["FigureWire"];
             medium_drill: string;
             medium_mm: components["schemas"]["FigureWire"];
@@ -416,6 +417,13 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        ClearedWire: {
+            inside_mm: components["schemas"]["FigureWire"];
+            length_mm: components["schemas"]["FigureWire"];
+            round: number;
+            x_mm: components["schemas"]["FigureWire"];
+            y_mm: components["schemas"]["FigureWire"];
         };
         ColumnOut: {
             columns: components["schemas"]["ColumnOut"][];
@@ -906,6 +914,7 @@ export interface components {
             kind: string;
             name: string;
             nominal_mm: components["schemas"]["FigureWire"];
+            one: string;
             others: components["schemas"]["OtherWayWire"][];
             says: string;
             schools: components["schemas"]["OtherWayWire"][];
@@ -1973,6 +1982,7 @@ export interface components {
         };
         PathAnswerWire: {
             arcs: components["schemas"]["ArcTurnedWire"][];
+            clearing: components["schemas"]["ClearedWire"][];
             cutter_mm: components["schemas"]["FigureWire"];
             depths: string;
             kept: components["schemas"]["CornerKeptWire"][];
@@ -3069,6 +3079,7 @@ export interface components {
             lubricant: string;
             major_mm: components["schemas"]["FigureWire"];
             minor_mm: components["schemas"]["FigureWire"];
+            mouth_mm: components["schemas"]["FigureWire"];
             near_percent: components["schemas"]["FigureWire"];
             pitch_mm: components["schemas"]["FigureWire"];
             schools: components["schemas"]["SchoolDrillWire"][];

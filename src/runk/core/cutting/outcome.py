@@ -53,7 +53,7 @@ def springs(
     """How far work or boring bar springs away; None where nothing stands out, or nobody can say."""
     out = reach_mm(question)
     # Facing pushes along the work; on a mandrel it is the mandrel that bends, of unknown size.
-    bends = question.operation in (Operation.TURN, Operation.BORE)
+    bends = question.operation in (Operation.TURN, Operation.BORE, Operation.FORM)
     if out is None or cut.force is None or not bends or held is Holding.MANDREL:
         return None
     if question.operation is Operation.BORE:
@@ -80,7 +80,8 @@ def takes_s(w: Working, question: SpeedQuestion, cut: Cut, diameter: float) -> F
     inward = question.operation in (Operation.FACE, Operation.PART)
     if question.length is None and not inward:
         return None
-    if cut.per_min is None:
+    if cut.per_min is None or question.operation is Operation.FORM:
+        # A form tool goes in by its depth, not along the work.
         return None
     start = len(w.steps)
     along = diameter / 2 if question.length is None else float(question.length)

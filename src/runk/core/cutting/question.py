@@ -171,6 +171,7 @@ class SpeedQuestion:
             "length of cut",
             ("long", "length", "deep", "through", "plate", "sheet", "thick"),
             usual=(3.0, 500.0),
+            deaf=("fly-cut",),
             high=5000.0,
             placeholder="say how long",
         ),

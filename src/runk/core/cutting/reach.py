@@ -25,6 +25,8 @@ _HELD_BOTH = frozenset({Holding.CENTRES, Holding.CHUCK_AND_CENTRE, Holding.MANDR
 _ALONG = frozenset({Operation.TURN, Operation.KNURL, Operation.FORM, Operation.SCREW_CUT})
 _FILED = frozenset({Operation.CHAMFER, Operation.DEBURR, Operation.FILE, Operation.EMERY})
 _STANDS = frozenset({*_ALONG, *_FILED, Operation.FACE, Operation.PART, Operation.GROOVE})
+FACED_OUT = 2.5
+"""A face that stands out by more of its diameters is cut lighter: common practice."""
 HOLD_IT = "give its end a centre, or hold it shorter"
 
 
@@ -136,7 +138,25 @@ def of_reach(
         (LONG_FREE, "Give its end a centre.") if free(held) else (LONG_HELD, "Give it a steady.")
     )
     says = [f"{times:.1f} times as long as thick. {cure}"] if times > most else []
+    if question.operation is Operation.FACE and free(held) and FACED_OUT < times <= most:
+        says = [
+            f"{times:.1f} times as long as thick: half the depth, and a pass or two at the last "
+            "setting. A steady near the face does it better."
+        ]
+    if question.operation is Operation.FORM and spring is not None:
+        return _formed(says, spring, worth_a_pass_mm)
     return _springs(says, "work", spring, worth_a_pass_mm)
+
+
+def _formed(says: list[str], spring: Figure, worth_a_pass_mm: float) -> list[Caution]:
+    """A broad tool pushes with its whole width: the work chatters before it springs back."""
+    if 2 * spring.value <= worth_a_pass_mm:
+        return []
+    text = (
+        f"Its whole width bends the work by {spring.words()}, twice that on the diameter: it "
+        "chatters. A steady opposite it, or a narrower tool, slow."
+    )
+    return [Caution("Mind", "the work", " ".join([*says, text]), "spring_mm", MECHANICS)]
 
 
 def _of_bar(

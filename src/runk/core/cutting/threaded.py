@@ -138,6 +138,12 @@ def of_the_hand(question: SpeedQuestion) -> list[Caution]:
                 PRACTICE,
             )
         ]
+    if question.operation is Operation.SCREW_CUT and question.width is None:
+        says = (
+            f"Its tool's width was not told: all of the {mm_said(float(question.relief or 0), 1)} "
+            "is counted to stop in. Say it, and it is slower by that."
+        )
+        return [Caution("Mind", "the tool", says, "set_rpm", PRACTICE)]
     small = float(question.diameter) < LEAST_TAPPED_MM
     if question.operation is Operation.POWER_TAP and small:
         return [

@@ -68,7 +68,7 @@ def of_tray(question: SpeedQuestion, held: Holding, tray: tuple[ShopTool, ...]) 
     """
     own = tuple(t for t in tray if t.kind not in (ToolKind.COLLET, ToolKind.ARBOR))
     size_mm = float(question.diameter)
-    found = _of_collet(question.operation, held, size_mm, usable(tray, ToolKind.COLLET))
+    found = of_collet(question.operation, held, size_mm, usable(tray, ToolKind.COLLET))
     if question.operation is Operation.PART:
         return [*found, *_of_reach(size_mm / 2, "parting tool", own)]
     if question.operation is Operation.SAW and question.depth is not None:
@@ -81,9 +81,10 @@ def of_tray(question: SpeedQuestion, held: Holding, tray: tuple[ShopTool, ...]) 
     return found
 
 
-def _of_collet(
+def of_collet(
     operation: Operation, held: Holding, size_mm: float, collets: tuple[ShopTool, ...]
 ) -> list[Caution]:
+    """That no collet here holds what is held in one."""
     if held is not Holding.COLLET or operation is Operation.BORE or not collets:
         return []
     if not FACTS[operation].of_work or any(grips(c.mm, size_mm) for c in collets):

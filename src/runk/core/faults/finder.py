@@ -330,6 +330,10 @@ def _run_out(question: FaultQuestion, rows: list[_Row]) -> FaultAnswer:
         first = f"read it again one step back from {worst}"
     check = "Take it apart there, wipe every face, turn it half round and read again."
     if left_out := _left_out(chain, worst):
+        # Between two places read with one between them nobody can say at which it comes in.
+        parts = [part for part, value in chain if value is not None]
+        place = parts[parts.index(worst) + 1]
+        first = f"between {worst} and {place}: read {left_out} next"
         check = f"Read {left_out} too, which was left out. {check}"
     untrue = next((p for p, _, jump in jumps[1:] if jump.value < 0), "")
     if untrue:

@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.cutting import laws as cutting
-from runk.core.cutting.question import Tool
+from runk.core.cutting.question import SpeedQuestion, Surface, Tool
+from runk.core.cutting.speed import speed
 from runk.core.cutting.spindle import EDGE
+from runk.core.cutting.target import SpeedShop
 from runk.core.figures import Caution, Figure, Link, Working, stop
 from runk.core.fits import pressed
 from runk.core.fits.bond_question import BondQuestion
@@ -24,18 +26,23 @@ from runk.core.fits.joint import (
     sheared,
     taken,
 )
-from runk.core.fits.joint_question import JointShop, needs
+from runk.core.fits.joint_question import JointShop
+from runk.core.fits.joint_question import needs as of_joint
 from runk.core.fits.joint_ways import Way, ways
 from runk.core.fits.question import duties, made_first
+from runk.core.machines import MachineKind
+from runk.core.machines.machine import Holding
+from runk.core.refusals import Refused
 from runk.core.said import mm_said, thou_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import PRACTICE
 from runk.core.units import PageUnit, unit_of
+from runk.core.workshop import Workshop
 
 KEY_WALL_MM = 0.5
 """Metal that stays outside a key's hole, at least: common practice."""
 LIGHT_MM, LIGHT_MM_PER_REV = 0.25, 0.05
-"""Depth and feed of a light cut, where none is said: common practice."""
+"""Depth and feed of a light cut, where only one of them is said: common practice."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -110,7 +117,7 @@ def compute(question: BondQuestion, shop: JointShop) -> BondAnswer:
         holds_n=force,
         stands_nm=may,
         cut_nm=cut,
-        stands=_stands(cut, may),
+        stands=_stands(cut, may, question, shop),
         pin_nm=_pin(w, question, joint),
         handle=one.handle if bonds_share(shop.boss, shop.shaft) == 1 else f"twice {one.handle}",
         full=one.full if bonds_share(shop.boss, shop.shaft) == 1 else "two days",
@@ -121,12 +128,33 @@ def compute(question: BondQuestion, shop: JointShop) -> BondAnswer:
     )
 
 
+def needs(question: BondQuestion, workshop: Workshop) -> JointShop:
+    """Both metals, and the cut its own room would take there."""
+    shop = of_joint(question, workshop)
+    if question.turned is None:
+        return shop
+    cast = shop.boss.family in ("iron",) or shop.boss.kind in ("gunmetal", "cast-aluminium")
+    asked = SpeedQuestion(
+        question.boss_metal,
+        question.turned,
+        surface=Surface.SKIN if cast else Surface.SOUND,
+        held=Holding.THREE_JAW,
+    )
+    try:
+        lathe = workshop.machine("", (MachineKind.LATHE,))
+        found = speed(asked, SpeedShop(lathe, shop.boss))
+    except Refused:
+        return shop
+    if found.depth_mm is None or found.feed_mm_per_rev is None:
+        return shop
+    return replace(shop, usual=(found.depth_mm.value, found.feed_mm_per_rev.value))
+
+
 def _cut(w: Working, question: BondQuestion, shop: JointShop) -> Figure | None:
     if question.turned is None:
         return None
     since = len(w.steps)
-    depth = LIGHT_MM if question.cut is None else float(question.cut)
-    feed = LIGHT_MM_PER_REV if question.feed is None else float(question.feed)
+    depth, feed = _depth_and_feed(question, shop)
     metal = shop.boss
     kc = w(
         cutting.specific_n_per_mm2,
@@ -143,12 +171,29 @@ def _cut(w: Working, question: BondQuestion, shop: JointShop) -> Figure | None:
     )
 
 
-def _stands(cut: Figure | None, may: Figure) -> str:
+def _depth_and_feed(question: BondQuestion, shop: JointShop) -> tuple[float, float]:
+    """Of the cut: as said, or the one its own room would give that metal there, skin and all."""
+    usual = shop.usual
+    if question.cut is None and question.feed is None and usual is not None:
+        return usual
+    return (
+        LIGHT_MM if question.cut is None else float(question.cut),
+        LIGHT_MM_PER_REV if question.feed is None else float(question.feed),
+    )
+
+
+def _stands(cut: Figure | None, may: Figure, question: BondQuestion, shop: JointShop) -> str:
     if cut is None:
         return ""
+    depth, feed = _depth_and_feed(question, shop)
+    it = f"{mm_said(depth, 2)} deep, {mm_said(feed, 3)} a turn, in {shop.boss.name}"
     if cut.value <= may.value:
-        return f"It stands that cut: {cut.words()} of the {may.words()} it may be asked."
-    return f"It does not stand that cut: {cut.words()}, and {may.words()} may be asked of it."
+        left = may.value / cut.value
+        return (
+            f"It stands a cut {it}: {cut.words()} of the {may.words()} it may be asked; one "
+            f"{mm_said(depth * left, 2)} deep is the most."
+        )
+    return f"It does not stand a cut {it}: {cut.words()}, and {may.words()} may be asked of it."
 
 
 def _pin(w: Working, question: BondQuestion, joint: Joint) -> Figure | None:
@@ -224,7 +269,7 @@ def _cautions(
             stop("the heat", "press, shrink or silver-solder it", says, "lets_go_c", one.source)
         )
     if cut is not None and cut.value > may.value and holds.value > 0:
-        depth = LIGHT_MM if question.cut is None else float(question.cut)
+        depth, _ = _depth_and_feed(question, shop)
         less = depth * may.value / cut.value
         instead = (
             f"{mm_said(less, 2)} deep at most, or a pin in first"
@@ -307,6 +352,10 @@ BOND = Calculator(
         "glue",
         "glued",
         "epoxy",
+        "heat to release",
+        "heat to let go",
+        "temperature to release",
+        "release",
         "retaining compound",
         "compound",
         "retain",

@@ -116,10 +116,16 @@ LEAST_FIELD = Place(
 
 @dataclass(frozen=True, slots=True)
 class JointShop:
-    """Both metals."""
+    """Both metals.
+
+    Args:
+        boss: Of the boss; ``shaft`` of the shaft.
+        usual: Depth and feed of the cut its own room would give the boss, where one is asked of.
+    """
 
     boss: Metal
     shaft: Metal
+    usual: tuple[float, float] | None = None
 
 
 def needs(question: JointQuestion, workshop: Workshop) -> JointShop:

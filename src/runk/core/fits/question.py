@@ -65,6 +65,9 @@ def _choice(row: dict[str, str]) -> Choice:
     named = [key for key in duties() if key not in WORKSHOP]
     yields = {**dict.fromkeys(WORKSHOP, tuple(n for n in named if n != "web")), "web": _TIGHT}
     yields |= {"running": ("precision", *named), "ringed": ("ringless", "crown", "groove")}
+    # A slip fit of a mandrel is a slip fit; one through a core is no mandrel in a finished bore.
+    yields["slide"] = tuple(n for n in yields["slide"] if n != "mandrel")
+    yields["mandrel"] = ("core", *WORKSHOP)
     return Choice(
         row["key"],
         row["label"],

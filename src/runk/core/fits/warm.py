@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from runk.core.calculator import Calculator, Door, Sweep
+from runk.core.fits.heat import ROOM_C
 from runk.core.fits.question import piston_of
 from runk.core.fits.warm_answer import WarmAnswer, WarmFit, WarmReading
 from runk.core.fits.warm_question import WarmJob, WarmQuestion
@@ -31,7 +32,9 @@ def settle(question: WarmQuestion, workshop: Workshop, _: Mapping[str, Reading])
         Refused: Cold and hot clearance both said, which may contradict.
     """
     if question.job is WarmJob.READING:
-        return question
+        if question.rise is None:
+            return question
+        return replace(question, at=ROOM_C + question.rise, rise=None)
     if question.tight is not None:
         if question.clear is not None:
             raise Refused("Free and tight are both said: it is one or the other.", field="tight")
@@ -104,6 +107,11 @@ WARM = Calculator(
         "measured warm",
         "read warm",
         "measured hot",
+        "warmer",
+        "degrees warmer",
+        "heat of hand",
+        "heat of the hand",
+        "heat of a hand",
     ),
     headline=headline,
     sweeps=_sweeps,

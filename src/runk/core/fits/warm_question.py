@@ -8,7 +8,7 @@ from fractions import Fraction
 from typing import Annotated
 
 from runk.core.fits.question import DUTIES
-from runk.core.kinds import Choice, Length, OfMetal, OneOf, Place, Temperature
+from runk.core.kinds import Choice, Length, Number, OfMetal, OneOf, Place, Temperature
 
 # "Aluminium piston" says a metal as well here: its words must leave that alone.
 _DUTIES = tuple(
@@ -42,6 +42,11 @@ JOBS = (
             "measured at",
             "read at",
             "reads",
+            "warmer",
+            "degrees warmer",
+            "heat of hand",
+            "heat of the hand",
+            "heat of a hand",
         ),
     ),
 )
@@ -57,7 +62,8 @@ class WarmQuestion:
         wanted: Free by so much hot, where that is what is wanted.
         duty: What they do to each other, for the clearance cold where none is said.
         hole_hot: Temperature of the part with the hole at work; ``shaft_hot`` of the other.
-        metal: Of a part read warm, and ``at`` how warm it was.
+        metal: Of a part read warm, and ``at`` how warm it was; or ``rise``, by how much warmer than
+            20 degrees.
     """
 
     job: Annotated[WarmJob, OneOf("job", choices=JOBS, rules=True)] = WarmJob.FIT
@@ -140,6 +146,18 @@ class WarmQuestion:
         ),
     ] = None
     duty: Annotated[str | None, OneOf("what it does", choices=_DUTIES, only=("fit",))] = None
+    rise: Annotated[
+        float | None,
+        Number(
+            "warmer than the shop by",
+            ("warmer", "degrees warmer", "degrees expansion", "warmer by"),
+            units=("degrees", "c", "°c", "deg"),
+            only=("reading",),
+            low=0.1,
+            high=1000.0,
+            placeholder="not said",
+        ),
+    ] = None
     metal: Annotated[str, OfMetal("metal", only=("reading",), placeholder="brass")] = "mild-steel"
     at: Annotated[
         float,

@@ -156,7 +156,7 @@ def hole(question: HoleQuestion, shop: HoleShop) -> HoleAnswer:
     maker = Maker(question, shop.machine, shop.metal)
     size = float(question.size)
     plan = finishing(maker, shop.drills, shop.reamers)
-    strength = Strength(shop.machine, shop.metal, question.tool, maker.held)
+    strength = Strength(shop.machine, shop.metal, maker.drills_of, maker.held)
     there = float(question.there or 0)
     chain = before(shop.drills, plan.last, strength, float(question.deep or 0), there)
     if question.moved is not None:

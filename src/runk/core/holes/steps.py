@@ -59,6 +59,12 @@ class Maker:
         return holding_of(self._asked(Operation.DRILL, Fraction(1)), self.machine)
 
     @property
+    def drills_of(self) -> Tool:
+        """What the drills are of: a bar with a carbide tip bores, after drills as ever."""
+        bars = self.question.finish in (Finish.BORED, Finish.HONED)
+        return Tool.HSS if bars else self.question.tool
+
+    @property
     def dial(self) -> Dial | None:
         """The dial that counts the depth."""
         return self.machine.dial(*_SLIDES[self.machine.kind])
@@ -66,9 +72,7 @@ class Maker:
     def _asked(
         self, operation: Operation, size: Fraction, stage: Stage = Stage.ROUGH
     ) -> SpeedQuestion:
-        # A bar with a carbide tip bores: the drills before it are drills as ever.
-        bars = self.question.finish in (Finish.BORED, Finish.HONED)
-        tool = Tool.HSS if bars and operation is not Operation.BORE else self.question.tool
+        tool = self.question.tool if operation is Operation.BORE else self.drills_of
         return SpeedQuestion(
             self.question.metal, size, operation, tool, stage, machine=self.machine.name
         )

@@ -156,8 +156,14 @@ def _beside(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
         ("the dog", question.dog),
         ("the tailstock", question.tailstock),
     )
+    # A finder's tip swings out before it runs true.
+    swings = {"the edge finder": SWING_MM}
     found = [
-        _piece(name, float(across), w.of(beside_mm, line_mm=line, across_mm=float(across)))
+        _piece(
+            name,
+            float(across),
+            w.of(beside_mm, line_mm=line, across_mm=float(across) + 2 * swings.get(name, 0.0)),
+        )
         for name, across in passing
         if across is not None
     ]
@@ -188,6 +194,8 @@ _SAYS = {
 }
 
 
+SWING_MM = 0.5
+"""How far a finder's tip swings out until it runs true: common practice."""
 _INSTEAD = {
     "the edge finder": "a smaller finder, or a pin in a collet",
     "the dog": "a smaller dog, or a mandrel driven from inside",

@@ -7,9 +7,10 @@ from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door
-from runk.core.cutting.operations import FACTS
+from runk.core.cutting.operations import FACTS, Operation
+from runk.core.cutting.tray import of_collet
 from runk.core.lengths import Reading
-from runk.core.machines.machine import Machine
+from runk.core.machines.machine import Holding, Machine
 from runk.core.metals.metal import Metal
 from runk.core.plan.answer import PlanAnswer
 from runk.core.plan.follow import begin
@@ -21,6 +22,8 @@ from runk.core.plan.settle import OPERATION, USUAL_READS_TO_MM, Settled, settled
 from runk.core.plan.spec import Job
 from runk.core.plan.view import view
 from runk.core.refusals import Refused
+from runk.core.threads.die import BLANK_SHARE, STAINLESS_SHARE
+from runk.core.tools import ShopTool, ToolKind, usable
 from runk.core.tools.measures import finest
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -33,6 +36,7 @@ class PlanShop:
     machine: Machine
     metal: Metal
     reads_to_mm: float = USUAL_READS_TO_MM
+    collets: tuple[ShopTool, ...] = ()
 
 
 def needs(question: PlanQuestion, workshop: Workshop) -> PlanShop:
@@ -49,7 +53,9 @@ def needs(question: PlanQuestion, workshop: Workshop) -> PlanShop:
             f"{machine.kind}.",
             field="machine",
         )
-    return PlanShop(machine, workshop.metals[question.metal], _reads_to(question, workshop))
+    collets = usable(workshop.tools, ToolKind.COLLET)
+    metal = workshop.metals[question.metal]
+    return PlanShop(machine, metal, _reads_to(question, workshop), collets)
 
 
 def _reads_to(question: PlanQuestion, workshop: Workshop) -> float:
@@ -62,8 +68,12 @@ def _reads_to(question: PlanQuestion, workshop: Workshop) -> float:
     return found or USUAL_READS_TO_MM
 
 
-def settle(question: PlanQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> PlanQuestion:
+def settle(
+    question: PlanQuestion, workshop: Workshop, readings: Mapping[str, Reading]
+) -> PlanQuestion:
     """Name the usual machine where it was left open, and work limits out into two sizes.
+
+    A thread's blank is turned to what its die wants in that metal.
 
     Raises:
         Refused: Limits said twice, or a tolerance class.
@@ -78,6 +88,11 @@ def settle(question: PlanQuestion, workshop: Workshop, _: Mapping[str, Reading])
         if high <= 0:
             raise Refused("No size lies within those limits.", field="limits")
         question = replace(question, smallest=low, largest=high, limits=None)
+    blank = readings.get("wanted")
+    stainless = workshop.metals[question.metal].family == "stainless"
+    if stainless and question.wanted and blank is not None and blank.spoken.endswith(" blank"):
+        less = float(blank.pitch_mm or 0) * (STAINLESS_SHARE - BLANK_SHARE)
+        question = replace(question, wanted=question.wanted - Fraction(str(round(less, 4))))
     return replace(question, machine=needs(question, workshop).machine.name)
 
 
@@ -120,7 +135,10 @@ def plan(question: PlanQuestion, shop: PlanShop) -> PlanAnswer:
     answer = view(cut.spec, cut.said, begin(cut.spec), cut.working.steps)
     if len(answer.passes) >= MOST_PASSES:
         raise _too_many(question)
-    return answer
+    if question.held is not Holding.COLLET or question.job is not Job.OUTSIDE:
+        return answer
+    none = of_collet(Operation.TURN, question.held, float(question.now or 0), shop.collets)
+    return replace(answer, cautions=(*none, *answer.cautions))
 
 
 def _too_many(question: PlanQuestion) -> Refused:

@@ -176,6 +176,8 @@ def settled(
         w.steps += rough.spring_mm.steps
         ratio = w(spring_ratio, spring_mm=rough.spring_mm.value, depth_mm=rough.depth_mm.value)
     cautions = list(skin.cautions) if skin else []
+    if skin is None and question.surface is not Surface.SOUND and question.job is Job.FACE:
+        cautions.append(_skin_untold())
     most = depth * across
     if question.step is not None:
         cautions += _of_step(float(question.step), most)
@@ -319,6 +321,14 @@ def _of_step(yours_mm: float, ours_mm: float) -> list[Caution]:
         return []
     says = f"Yours take {mm_said(yours_mm, 2)}, where {mm_said(ours_mm, 2)} suits: {does}."
     return [Caution("Mind", "your passes", says, "take_mm", PRACTICE)]
+
+
+def _skin_untold() -> Caution:
+    says = (
+        f"Get under it in the first cut of each end, {mm_said(SKIN_DEPTH_MM)} at the least, at a "
+        "third of the speed below it: say how far across it is, and its belt is told."
+    )
+    return Caution("Mind", "the skin", says, "next", PRACTICE)
 
 
 def _too_little(surplus_mm: float, across: int) -> Caution:

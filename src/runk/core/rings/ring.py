@@ -50,7 +50,12 @@ def needs(question: RingQuestion, workshop: Workshop) -> RingShop:
 
 
 def settle(question: RingQuestion, _: Workshop, __: Mapping[str, Reading]) -> RingQuestion:
-    """A ring in a bore that is told hot is as hot as that."""
+    """A ring in a bore that is told hot is as hot as that; a gap told as a share is a length."""
+    if question.open is not None:
+        if question.gap is not None:
+            raise Refused("The gap is said twice: a length, or a share.", field="open")
+        share = question.bore * Fraction(str(question.open)) / 100
+        question = replace(question, gap=share, open=None)
     if question.hot is None and question.bore_hot is not None:
         return replace(question, hot=question.bore_hot)
     return question

@@ -7,7 +7,7 @@ from fractions import Fraction
 from typing import Annotated
 
 from runk.core.figures import Caution, Figure, Link
-from runk.core.kinds import Count, Length, OfMetal, Temperature
+from runk.core.kinds import Count, Length, Number, OfMetal, Temperature
 from runk.core.shown import Rank, Show, Table
 
 
@@ -18,6 +18,7 @@ class RingQuestion:
     Args:
         bore: Of the cylinder.
         radial: Thickness; a twenty-sixth of the bore where left out.
+        open: Its free gap as a percentage of the bore, in place of ``gap``.
         gap: Free gap; 0.14 of the bore where left out.
         width: Along the piston; a twelfth of the bore where left out.
         hot: What the ring works at, ``bore_hot`` the cylinder.
@@ -57,6 +58,17 @@ class RingQuestion:
             low=0.05,
             high=200.0,
             placeholder="0.14 of the bore",
+        ),
+    ] = None
+    open: Annotated[
+        float | None,
+        Number(
+            "free gap, of the bore",
+            ("percent open", "% open", "percent", "%", "open"),
+            units=("percent", "%"),
+            low=1.0,
+            high=40.0,
+            placeholder="14 %",
         ),
     ] = None
     width: Annotated[

@@ -269,6 +269,7 @@ def headline(answer: OringAnswer | PackedAnswer | LappedAnswer, page: PageUnit) 
 
 
 _TAIL = "[, section {section}][, {moves}]"
+_GLAND = "< in a gland| in the gland| in its gland| in gland|>"
 _ORING = "<o-ring|o ring|oring><s|>< groove|>< for| on| round| in|>< an| a| the|>"
 SEAL = Calculator[SealQuestion, None, OringAnswer | PackedAnswer | LappedAnswer](
     name="seal",
@@ -286,7 +287,8 @@ SEAL = Calculator[SealQuestion, None, OringAnswer | PackedAnswer | LappedAnswer]
         "lapped": "{kind}, bore {bore}",
     },
     lines=(
-        f"{_ORING}{{kind=rod}} {{rod}} <rod|shaft|spindle>{_TAIL}",
+        f"{_ORING}{{kind=rod}} {{rod}} <rod|shaft|spindle>{_GLAND}{_TAIL}",
+        "<seal|seal for|seal round>< a|> {kind=rod}{rod} <rod|shaft|spindle>< in gland|>",
         f"{_ORING}{{kind=rod}} <rod|shaft|spindle> {{rod}}{_TAIL}",
         f"{_ORING}{{kind=piston}} {{bore}} <bore|piston|cylinder>{_TAIL}",
         f"{_ORING}{{kind=piston}} <bore|piston|cylinder> {{bore}}{_TAIL}",

@@ -16,7 +16,7 @@ from runk.core.fits.question import duties
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
 from runk.core.rings.laws import groove_depth_mm, groove_width_mm, share_of_bore_mm
-from runk.core.rings.ring import DEEPER_MM, SIDE_MM, USUAL_RADIAL, USUAL_WIDTH
+from runk.core.rings.ring import DEEPER_MM, LOOSE_MM, SIDE_MM, USUAL_RADIAL, USUAL_WIDTH
 from runk.core.said import mm_said
 from runk.core.shafts.order import bent_aside, force_of
 from runk.core.shafts.piston_question import PistonAnswer, PistonQuestion
@@ -223,7 +223,15 @@ def _grooves(
     deep = w.of(groove_depth_mm, since=len(w.steps) - 2, radial_mm=radial, more_mm=DEEPER_MM)
     tool = width / 2 if question.tool is None else float(question.tool)
     if tool > wide.value:
-        raise Refused("The tool is wider than the groove.", field="tool")
+        # Four to five thou wider than its ring, so that steam gets behind it, is a school too.
+        loosest = width + LOOSE_MM
+        if tool > loosest:
+            raise Refused(
+                f"The tool is wider than the groove: {mm_said(wide.value, 3)}, and with those who "
+                f"let steam behind the ring {mm_said(loosest, 3)}.",
+                field="tool",
+            )
+        wide = told(tool, "groove_wide_mm", 3)
     return (replace(wide, places=3), replace(deep, places=3), told(tool, "tool_mm", 2))
 
 

@@ -27,6 +27,8 @@ SHARES = {"fine": 1.02, "medium": 1.035, "coarse": 1.05}
 """Over the major diameter, for threads ISO 273 does not have: 2 to 5 %, common practice."""
 
 
+_GUIDE_MM = 0.05
+"""Over the tap that a jig guides: common practice."""
 FAR_SHARE = 0.04
 """Farther than this share of the screw from the hole wanted, the drill is another fit: practice."""
 
@@ -81,6 +83,7 @@ class ClearanceAnswer:
     medium_mm: Annotated[Figure, Show("Medium", Rank.BIG, under="medium_drill")]
     coarse_mm: Annotated[Figure, Show("Coarse", Rank.BIG, under="coarse_drill")]
     drilled_says: Annotated[str, Show("Yours", Rank.SAYS)]
+    guide_mm: Annotated[Figure, Show("In a jig, as a guide, a hair over")]
     fine_drill: Annotated[str, Show("Drill for fine", Rank.FOLDED)]
     medium_drill: Annotated[str, Show("Drill for medium", Rank.FOLDED)]
     coarse_drill: Annotated[str, Show("Drill for coarse", Rank.FOLDED)]
@@ -96,6 +99,16 @@ def over_screw_mm(major_mm: Num, share: Num) -> Num:
     4.86
     """
     return major_mm * share
+
+
+@law("A hair over it", "{major_mm} + {over_mm}", PRACTICE)
+def guide_hole_mm(major_mm: Num, over_mm: Num) -> Num:
+    """A hole in a jig that guides the tap or its drill: closer than any screw's.
+
+    >>> guide_hole_mm(4.0, 0.0625)
+    4.0625
+    """
+    return major_mm + over_mm
 
 
 @law("Standard hole", "{hole_mm}", Source("iso-273", Held.RECALLED))
@@ -213,6 +226,9 @@ def clearance(question: ClearanceQuestion, drills: tuple[ShopTool, ...]) -> Clea
         fine_mm=holes["fine"],
         medium_mm=holes["medium"],
         coarse_mm=holes["coarse"],
+        guide_mm=w.of(
+            guide_hole_mm, "guide_mm", major_mm=question.thread.major_mm, over_mm=_GUIDE_MM
+        ),
         drilled_says=_judged(question, holes),
         fine_drill=named("fine"),
         medium_drill=named("medium"),

@@ -11,6 +11,16 @@ HANDBOOK = Source("handbook", Held.RECALLED)
 STRESS_AREA = Source("iso-898", Held.RECALLED)
 
 
+@law("Mouth of a tapped hole", "{major_mm} + {pitch_mm} ÷ 10", PRACTICE)
+def mouth_mm(major_mm: Num, pitch_mm: Num) -> Num:
+    """A chamfer a shade over the thread: the tap starts in it and throws no burr up.
+
+    >>> round(mouth_mm(4.1, 0.73), 2)
+    4.17
+    """
+    return major_mm + pitch_mm / 10.0
+
+
 @law("Smaller by the thread", "{major_mm} - {times} × {pitch_mm}")
 def smaller_mm(major_mm: Num, times: Num, pitch_mm: Num) -> Num:
     """A diameter that is so many pitches smaller than the major: minor, effective, core.

@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 from fractions import Fraction
 from functools import cache
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law
+from runk.core.figures import Caution, Figure, Link, Num, Working, law, told
 from runk.core.kinds import Count, Length, OfMetal
+from runk.core.lengths import Reading
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
@@ -42,6 +44,7 @@ class StudQuestion:
         cover: Thickness held down; ``gasket`` and ``washer`` beside it.
         nut: Height of the nut; the usual where left out.
         engaged: Thread in the metal, where not the usual for it.
+        nut_end: Thread for the nut, where its ends are unlike and it is told.
         count: How many alike.
     """
 
@@ -88,6 +91,16 @@ class StudQuestion:
             usual=(1.0, 40.0),
             high=200.0,
             placeholder="as usual for it",
+        ),
+    ] = None
+    nut_end: Annotated[
+        Fraction | None,
+        Length(
+            "thread for the nut",
+            ("nut end", "long end", "top end"),
+            usual=(2.0, 60.0),
+            high=300.0,
+            placeholder="as usual",
         ),
     ] = None
     count: Annotated[
@@ -205,6 +218,14 @@ def holds() -> dict[str, tuple[float, Source]]:
     }
 
 
+def settle(question: StudQuestion, workshop: Workshop, _: Mapping[str, Reading]) -> StudQuestion:
+    """One metal alone that no stud is made of is the one it stands in: the stud is steel then."""
+    soft = workshop.metals[question.stud_metal].family in ("aluminium", "iron")
+    if soft and question.metal == "grey-iron":
+        return replace(question, metal=question.stud_metal, stud_metal="mild-steel")
+    return question
+
+
 def needs(question: StudQuestion, workshop: Workshop) -> StudShop:
     """Both metals."""
     return StudShop(workshop.metals[question.metal], workshop.metals[question.stud_metal])
@@ -277,6 +298,20 @@ def stud(question: StudQuestion, shop: StudShop) -> StudAnswer:
         down_mm=min(DOWN_THREADS * pitch, length.value - engaged.value - above),
         why=f"{DOWN_THREADS:g} threads into the cover, or all of it where it is thinner",
     )
+    if question.nut_end is not None:
+        nut_end = told(float(question.nut_end), "nut_end_mm")
+        if nut_end.value < above:
+            raise Refused(
+                f"Nut, washer and what shows take {mm_said(above, 2)}: that thread is shorter.",
+                field="nut_end",
+                suggest=mm_said(above, 1),
+            )
+        out = length.value - engaged.value
+        if nut_end.value > out:
+            raise Refused(
+                f"{mm_said(out, 2)} of it stand out of the metal: that thread is longer.",
+                field="nut_end",
+            )
     plain = max(0.0, length.value - engaged.value - nut_end.value)
     return StudAnswer(
         length_mm=length,
@@ -383,10 +418,11 @@ STUD = Calculator(
     answers=(StudAnswer,),
     compute=stud,
     needs=needs,
+    settle=settle,
     sentences={
         "": "[{count} ]{thread} studs of {stud_metal} in {metal}, holding a cover of {cover}"
         "[ on a {gasket} gasket][ with a {washer} washer][, nuts {nut} high][, {engaged} of "
-        "thread in the metal]"
+        "thread in the metal][, nut end {nut_end}]"
     },
     calls=("stud", "studs", "stud length"),
     headline=lambda a, page: (

@@ -73,6 +73,7 @@ class TapAnswer:
     major_mm: Annotated[Figure, Show("Thread across", Rank.FOLDED)]
     pitch_mm: Annotated[Figure, Show("Pitch", Rank.FOLDED)]
     minor_mm: Annotated[Figure, Show("Tightest hole")]
+    mouth_mm: Annotated[Figure, Show("Its mouth, at 45°, across")]
     angle_deg: Annotated[Figure, Show("Angle", Rank.FOLDED)]
     crest_mm: Annotated[Figure, Show("Flat of its crest", Rank.FOLDED)]
     deep_mm: Annotated[Figure | None, Show("Thread wanted", Rank.FOLDED)]
@@ -226,6 +227,7 @@ def tap(question: TapQuestion, shop: TapShop) -> TapAnswer:
             pitch_mm=thread.pitch_mm,
             source=form.source,
         ),
+        mouth_mm=w.of(laws.mouth_mm, major_mm=thread.major_mm, pitch_mm=thread.pitch_mm),
         angle_deg=Figure(form.angle_deg, unit_of("angle_deg"), (), 1),
         crest_mm=Figure(form.crest * thread.pitch_mm, unit_of("crest_mm"), (), 3),
         deep_mm=None if deep is None else Figure(deep, unit_of("deep_mm")),
@@ -360,6 +362,13 @@ TAP = Calculator(
         "hole for @",
         "holes for @",
         "@ hole",
+        "@ drill",
+        "@ scotch key drill size",
+        "counterdrill @",
+        "counterdrill @ hole",
+        "chamfer @ hole",
+        "countersink @ hole",
+        "mouth of @",
         "tapping @",
     ),
     headline=lambda a, page: f"{a.drill_name} · {a.engagement_percent.words(page)}",

@@ -1,0 +1,183 @@
+"""What an answer itself says, of lines people typed at the lathe: each figure by a sum of the tests'.
+
+A row is a line, where its figure stands in the answer, and what a pencil makes of it; words where
+the answer is words. Common practice where no sum is.
+"""
+
+from __future__ import annotations
+
+from math import pi
+from typing import Any
+
+import pytest
+
+from runk.ask.ask import ask
+from runk.core.refusals import Refused
+from runk.core.said import worded
+from runk.core.units import PageUnit
+from runk.demo.back_shed import WORKSHOP
+
+IN = 25.4
+
+
+def found_in(answer: Any, path: str) -> Any:
+    for part in path.split("."):
+        answer = answer[int(part)] if part.lstrip("-").isdigit() else getattr(answer, part)
+    return getattr(answer, "value", answer)
+
+
+def said(line: str) -> Any:
+    return ask(line, WORKSHOP, PageUnit.MM)
+
+
+FIGURES = [
+    # The dial of an end begins at nought: half of what there is to take, in thou of its slide.
+    ("face both sides equal 1.290 in to 1.250 in cast iron", "passes.-1.to_mm", 1.250 * IN),
+    ("face both sides equal 1.290 in to 1.250 in cast iron", "passes.3.end", 2),
+    # Blank of a die in stainless: 0.15 of a pitch under; the die's own room says the same.
+    ("turn 3/16 to 4BA blank stainless", "aim_mm", 3.6 - 0.15 * 0.66),
+    ("die 4BA stainless", "blank_mm", 3.6 - 0.15 * 0.66),
+    # A beam on two ends: F l^3 / 48 E I, with half of the cut's force across.
+    (
+        "form tool 11/16 silver steel 18 wide between centres 140 long",
+        "spring_mm",
+        lambda a: 0.5 * a.force_n.value * 140**3 / (48 * 205e3 * pi * (11 / 16 * IN) ** 4 / 64),
+    ),
+    ("nearest drill before reaming 5/16", "drill_mm", 7.8),
+    ("which drill before reaming 3/16", "drill_mm", 4.7),
+    ("which drill to ream 3/16 gunmetal", "drill_mm", 4.7),
+    ("5/16 hand reamed hole in cast iron 20 deep", "drill_mm", 7.8),
+    ("ream 3/16 brass", "set_rpm", 0),
+    ("hand ream 5/16 in brass", "drill_mm", 7.8),
+    # Through five bearings the bar goes the whole way and out: 180 and a millimetre.
+    ("7/16 bored hole, 5 bearings, 180 over all, 10 deep", "then.0.depth_mm", 181),
+    (
+        "7/16 hole 12 deep, 5 bearings, 180 overall",
+        "drills.-1.depth_mm",
+        181 + 11.1125 / 2 * 0.6009,
+    ),
+    # A mouth a shade over the thread; a guide a hair over it.
+    ("counterdrill 3BA hole", "mouth_mm", 4.1 + 0.073),
+    ("chamfer 3BA hole brass", "mouth_mm", 4.1 + 0.073),
+    ("clearance 3BA", "guide_mm", 4.15),
+    # BA nuts: 1.75 D across flats, 0.9 D high.
+    ("4BA nut across flats", "nut_flats_mm", 1.75 * 3.6),
+    ("nut 4BA", "nut_mm", 0.9 * 3.6),
+    # Two diameters of it in aluminium, one and a half in iron.
+    ("8 studs 5BA aluminium cover 1/4", "engaged_mm", 2 * 3.2),
+    ("stud 6BA cast iron cover 5/32 in", "engaged_mm", 1.5 * 2.8),
+    ("stud 4BA stainless in bronze, cover 12, nut end 5/8", "nut_end_mm", 5 / 8 * IN),
+    ("80 mm cast iron 6 degrees warmer", "off_mm", 80 * 10.8e-6 * 6),
+    ("heat of hand 80 mm cast iron 6 degrees expansion", "off_mm", 80 * 10.8e-6 * 6),
+    ("heat to release 28 mm threadlock", "lets_go_c", 250),
+    ("bond 12 mm epoxy", "lets_go_c", 150),
+    ("rings 22 bore 18% open", "free_gap_mm", 0.18 * 22),
+    ("piston 1 bore 3/16 rod rings 3/32 wide tool 0.098", "groove_width_mm", 0.098 * IN),
+    # A groove's floor round a rod is never inside it.
+    ("o-ring for 5/16 rod in gland", "size_mm", 5 / 16 * IN),
+    ("seal 5/16 rod", "size_mm", 5 / 16 * IN),
+    # 6 less a radius of 2 and half a millimetre of swing.
+    ("finder beside a flange 6 mm away, finder 4 mm", "left_mm", 6 - 2 - 0.5),
+    # Four pieces, a saw between, 1 mm to face each end's worth: 300 - 4 (55 + 1 + 1.2).
+    ("4 pieces 55 mm long from 300 mm bar 7/16 saw 1.2 mm", "left_mm", 300 - 4 * 57.2),
+    ("bond 28 mm 1 long cut at 38", "stands_nm", 15 * pi * 28 * 1 * 14 / 1000 / 3),
+]
+
+
+@pytest.mark.parametrize(("line", "path", "by_hand"), FIGURES)
+def test_each_comes_to_what_a_pencil_says(line: str, path: str, by_hand: Any) -> None:
+    answer = said(line).answer
+    wanted = by_hand(answer) if callable(by_hand) else by_hand
+    assert found_in(answer, path) == pytest.approx(wanted, rel=3e-3, abs=6e-3)
+
+
+@pytest.mark.parametrize(
+    ("line", "word", "about"),
+    [
+        ("face from 1 5/16 to 1 1/4 cast iron both ends skin", "Mind", "the skin"),
+        ("face 1 1/4 inch mild steel 5 inches out", "Mind", "the work"),
+        ("form tool 11/16 silver steel 18 wide between centres 140 long", "Mind", "the work"),
+        ("turn 13/16 to 5/8 phosphor bronze in a collet", "Mind", "the collet"),
+        ("turn 13/16 phosphor bronze in a collet", "Mind", "the collet"),
+        ("screwcut 3BA in silver steel relief 1.8 mm", "Mind", "the tool"),
+        ("bond 28 mm 1 long cut at 38", "Stop", "the cut"),
+        ("ream 3/16 brass", "Stop", "the reamer"),
+    ],
+)
+def test_what_bites_is_said(line: str, word: str, about: str) -> None:
+    assert (word, about) in [(c.word, c.about) for c in said(line).answer.cautions]
+
+
+@pytest.mark.parametrize(
+    ("line", "field", "value"),
+    [
+        ("mandrel for 22 mm bore", "duty", "mandrel"),
+        ("expanding mandrel 22 mm", "duty", "mandrel"),
+        ("15/16 mandrel running", "duty", "running"),
+        ("slip fit 15/16 mandrel", "duty", "slide"),
+        ("mandrel for cored hole 15/16", "duty", "core"),
+        ("fit mandrel in cored hole 15/16", "duty", "core"),
+        ("make studs for 5 mm reamed holes", "duty", "fitted"),
+        ("8 studs 5BA aluminium cover 1/4", "stud_metal", "mild-steel"),
+        ("8 5BA studs of brass in aluminium cover 1/4", "stud_metal", "brass"),
+        ("M5 drill en8", "thread.name", "M5"),
+        ("fly cut mild steel plate 60 mm", "diameter", 60),
+        ("7/16 bored hole, 5 bearings, 180 over all, 10 deep", "span", 180),
+        ("80 mm cast iron 6 degrees warmer", "at", 26.0),
+        ("4 pieces 55 mm long from 300 mm bar 7/16 saw 1.2 mm", "metal", "7/16"),
+    ],
+)
+def test_each_word_says_what_it_says(line: str, field: str, value: Any) -> None:
+    found: Any = said(line).read.question
+    for part in field.split("."):
+        found = getattr(found, part)
+    assert found == value
+
+
+def test_only_the_bar_that_bores_is_carbide() -> None:
+    line = "7/8 inch bored hole in cast iron 1 1/2 deep"
+    plain, tipped = said(line).answer, said(f"{line} carbide").answer
+    assert [d.rpm.value for d in plain.drills] == [d.rpm.value for d in tipped.drills]
+    assert tipped.then[0].rpm.value > plain.then[0].rpm.value
+    assert "tailstock" not in tipped.then[0].stop
+    assert "tailstock" in tipped.drills[-1].stop
+
+
+def test_a_large_reamer_takes_a_thin_ring() -> None:
+    """A ring of 0.3 in 22: a few hundred newtons and two to three newton metres."""
+    reamed = said("ream 22mm cast iron").answer
+    assert 200 < reamed.force_n.value < 600
+    assert 2 < reamed.torque_nm.value < 3
+
+
+def test_between_two_readings_it_is_neither() -> None:
+    found = said("run-out 8 thou at the work, 1 thou at the chuck").answer
+    assert found.first == "between the work and the chuck: read the collet next"
+    # Where all were read it is where the most comes in.
+    every = said("run-out 8 thou at the work, 7 thou at the collet, 1 thou at the chuck").answer
+    assert every.first.startswith("most of it comes in at")
+
+
+def test_each_end_of_a_length_has_its_own_nought() -> None:
+    found = said("face both sides equal 1.290 in to 1.250 in cast iron").answer
+    first, second = ([p for p in found.passes if p.end == end] for end in (1, 2))
+    for passes in (first, second):
+        wound = 0.0
+        for one in passes:
+            wound += one.divisions.value
+            assert one.stands_at == f"the dial at {_mark(wound)}"
+    assert "turned round and touched again" in second[0].dial
+    assert not any("turned round" in p.dial for p in (*first, *second[1:]))
+
+
+def _mark(divisions: float) -> str:
+    whole, part = divmod(divisions % 100, 1)
+    return f"{whole:.0f}" + {0.0: "", 0.25: " 1/4", 0.5: " 1/2", 0.75: " 3/4"}[round(part, 2)]
+
+
+def test_what_no_word_of_it_says_is_asked() -> None:
+    with pytest.raises(Refused, match="holds down"):
+        said("stud 4BA long end 5/8")
+    with pytest.raises(Refused, match="stand out of the metal") as long:
+        said("stud 4BA stainless in bronze, cover 3/16, nut end 5/8")
+    assert "8.99 mm" in worded(str(long.value), PageUnit.MM) or long.value.field == "nut_end"
