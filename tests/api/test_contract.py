@@ -289,7 +289,7 @@ def test_every_bound_is_kept_and_said(
     calculator = CATALOGUE[name]
     only = calculator.fields[field].only
     # Farther out on the bound's own side, which of a bound under nought is away from it.
-    beyond = bound * (0.5 if (end == "low") == (bound > 0) else 2)
+    beyond = bound * (0.5 if (end == "low") == (bound > 0) else 2) or (-1 if end == "low" else 1)
     whole = isinstance(calculator.fields[field], Count)
     asked = ASKED[name] | {field: f"{int(beyond)}" if whole else f"{beyond:.6f}".rstrip("0")}
     if only and calculator.ruling:
