@@ -82,6 +82,7 @@ ASKED: dict[str, dict[str, str]] = {
     },
     "part-off": {"length": "12", "blade": "2"},
     "slit": {"total": "30", "kerf": "1"},
+    "sums": {"way": "revs", "rpm": "250", "at": "18 mm", "other": "12 mm"},
     "reach": {
         "line": "9",
         "cutter": "10",

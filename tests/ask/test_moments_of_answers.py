@@ -73,6 +73,15 @@ FIGURES = [
     ("bond 12 mm epoxy", "lets_go_c", 150),
     ("rings 22 bore 18% open", "free_gap_mm", 0.18 * 22),
     ("piston 1 bore 3/16 rod rings 3/32 wide tool 0.098", "groove_width_mm", 0.098 * IN),
+    # Revolutions go with one over the diameter.
+    ("250 rpm with 18 mm what for 12 mm", "speed_rpm", 250 * 18 / 12),
+    ("18% of 22", "share_mm", 3.96),
+    ("350 F in C", "heat_c", (350 - 32) / 1.8),
+    # A face with an end mill: 1 mm at most; a bond's cut at the rim of what is on it.
+    ("end mill flange 12 mm cutter mild steel", "depth_mm", 1.0),
+    ("end mill face of boss 6 mm cutter brass", "depth_mm", 0.6),
+    ("between frames 50: 5 x 8; 2 x 3", "left_mm", 50 - 40 - 6),
+    ("5 x 8; 2 x 3 between frames 50", "left_mm", 50 - 40 - 6),
     # A groove's floor round a rod is never inside it.
     ("o-ring for 5/16 rod in gland", "size_mm", 5 / 16 * IN),
     ("seal 5/16 rod", "size_mm", 5 / 16 * IN),
@@ -132,6 +141,49 @@ def test_each_word_says_what_it_says(line: str, field: str, value: Any) -> None:
     for part in field.split("."):
         found = getattr(found, part)
     assert found == value
+
+
+@pytest.mark.parametrize(
+    ("line", "says"),
+    [
+        ("finish piston on its rod", "own rod"),
+        ("spigot first to hold a piston casting", "spigot on the casting first"),
+        ("piston rod seats on shoulder not thread", "never on its thread"),
+        ("lumps in the core", "Lumps out of the core"),
+        ("heat to release threadlock", "250 °C, with fumes"),
+        ("temperature to release epoxy", "150 °C"),
+    ],
+)
+def test_what_the_trade_says_is_said(line: str, says: str) -> None:
+    assert says in said(line).answer.says
+
+
+@pytest.mark.parametrize(
+    ("line", "usual"),
+    [
+        ("slot 4 mm silver steel", "0.5 mm"),
+        ("slot 4 mm cast iron", "1 mm"),
+        ("slot 4 mm brass", ""),
+    ],
+)
+def test_what_is_common_stands_beside_the_rule(line: str, usual: str) -> None:
+    found = [c.says for c in said(line).answer.cautions if c.about == "the passes"]
+    assert bool(found) is bool(usual)
+    assert not usual or usual in worded(found[0], PageUnit.MM)
+
+
+def test_a_bond_that_is_to_stand_facing_is_cut_at_its_rim() -> None:
+    line = "will the glue hold 1 11/16 brass disc on 5/16 shaft while facing"
+    question = said(line).read.question
+    assert float(question.turned) == pytest.approx(27 / 16 * IN)
+    assert float(question.size) == pytest.approx(5 / 16 * IN)
+
+
+def test_a_collet_that_is_not_owned_is_said() -> None:
+    for line in ("collet for 7/16", "will 7/16 bar go in collet"):
+        found = said(line)
+        assert found.read.question.tool == "collet"
+        assert ("Stop", "the collet") in [(c.word, c.about) for c in found.answer.cautions]
 
 
 def test_only_the_bar_that_bores_is_carbide() -> None:

@@ -234,6 +234,16 @@ def _cut_list(line: str) -> str:
     return said + (f", kerf {kerf}" if kerf else "") + (f", grip {grip}" if grip else "")
 
 
+def _while_facing(line: str) -> str:
+    """A bond that is to stand facing: what is on it is cut at its rim."""
+    found = re.search(r"\b(?:while|during) (?:facing|turning|it is (?:faced|turned))\b", line)
+    sizes = [s.strip() for s in _ANY.findall(line)]
+    if not found or not sizes or not re.search(r"\b(?:glue|bond|compound|epoxy)", line):
+        return ""
+    rest = line[: found.start()] + line[found.end() :]
+    return " ".join(f"{rest} cut at {sizes[0]}".replace("disc", "").split())
+
+
 def _finder(line: str) -> str:
     finder, rest = beside(line, "edge finder", "finder", "wiggler")
     sizes = _ANY.findall(rest)
@@ -258,6 +268,7 @@ _FORMS: tuple[Callable[[str], str], ...] = (
     _centre,
     _both_measured,
     _cut_list,
+    _while_facing,
     _finder,
 )
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from runk.core.calculator import Catalogue
 from runk.core.cutting.sheet import SHEET
 from runk.core.cutting.speed import SPEED
+from runk.core.cutting.sums import SUMS_CALCULATOR
 from runk.core.faults.finder import FAULTS
 from runk.core.fits.bond import BOND
 from runk.core.fits.fit import FIT
@@ -67,6 +68,7 @@ from runk.core.wheels.wheels import WHEELS
 CATALOGUE = Catalogue(
     (
         SPEED,
+        SUMS_CALCULATOR,
         SHEET,
         PLAN,
         HOLE,

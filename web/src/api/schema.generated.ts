@@ -1112,6 +1112,15 @@ export interface components {
             turns: number;
             ways: components["schemas"]["AlsoDividesWire"][];
         };
+        HeatAnswerWire: {
+            heat_c: components["schemas"]["FigureWire"];
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "heat";
+        };
         HitchWire: {
             says: string;
             what: string;
@@ -2325,6 +2334,15 @@ export interface components {
             rule: string;
             says: string;
         };
+        RevsAnswerWire: {
+            speed_rpm: components["schemas"]["FigureWire"];
+            surface_speed_m_min: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "revs";
+        };
         Ring: {
             feature: string;
             now: boolean;
@@ -2550,6 +2568,15 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        ShareAnswerWire: {
+            rest_mm: components["schemas"]["FigureWire"];
+            share_mm: components["schemas"]["FigureWire"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "share";
         };
         SheetAnswerWire: {
             columns: components["schemas"]["SheetColumnWire"][];
@@ -2998,6 +3025,24 @@ export interface components {
         };
         StudReply: {
             answer: components["schemas"]["StudAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
+        SumsReply: {
+            answer: components["schemas"]["RevsAnswerWire"] | components["schemas"]["ShareAnswerWire"] | components["schemas"]["HeatAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;

@@ -7,9 +7,12 @@ from math import acos, ceil
 
 from runk.core.cutting import laws
 from runk.core.cutting.operations import Operation
+from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.spindle import FINISH_DEPTH_MM, Bench, Cut, practice_mm
 from runk.core.cutting.tables import by_diameter, chip_groups, cut_shapes
-from runk.core.figures import law
+from runk.core.figures import Caution, law
+from runk.core.metals.metal import Metal
+from runk.core.said import mm_said
 from runk.core.sources import PRACTICE
 
 RUB_MM = 0.005
@@ -63,6 +66,12 @@ def mean_chip_mm(chip_mm_per_tooth: float, wide_mm: float, diameter_mm: float) -
     return chip_mm_per_tooth * 2.0 * share / acos(1.0 - 2.0 * share)
 
 
+FACED_SHARE, FACED_MOST_MM = 0.1, 1.0
+"""A face is milled a twentieth to a tenth of the cutter deep, and 1 mm at most: common practice."""
+SMALL_MM = (3, 5)
+TOOL_STEELS = ("silver-steel", "gauge-plate")
+
+
 @dataclass(frozen=True, slots=True)
 class Engaged:
     """How a cutter meets the metal: along its axis, and around it."""
@@ -80,7 +89,7 @@ def _engaged(bench: Bench, depth: float) -> Engaged:
     given = float(question.width) if question.width is not None else None
     if question.operation in ON_EDGE:
         return Engaged(given or USUAL_THICKNESS_MM, min(depth, diameter))
-    full = question.operation in FULL_WIDTH
+    full = question.operation in FULL_WIDTH or facing(question)
     return Engaged(depth, given or (diameter if full else diameter / 2))
 
 
@@ -96,8 +105,31 @@ def _depth(bench: Bench) -> float:
         return asked
     if bench.finishing:
         return w(practice_mm, table_mm=FINISH_DEPTH_MM[question.tool], share=1.0, why="finishing")
+    if facing(question):
+        deep = min(bench.diameter * FACED_SHARE, FACED_MOST_MM)
+        return w(practice_mm, table_mm=deep, share=1.0, why="a face: light")
     share = cut_shapes()[question.operation].depth[bench.metal.chip]
     return w(practice_mm, table_mm=bench.diameter, share=share, why="share of the cutter")
+
+
+def facing(question: SpeedQuestion) -> bool:
+    """Whether an end mill faces: a flange, a boss, with its end."""
+    return question.operation is Operation.END_MILL and question.faced == "face"
+
+
+def beside_the_rule(question: SpeedQuestion, metal: Metal) -> list[Caution]:
+    """What is common for the small cutters of slots, beside the rule by diameter."""
+    small = SMALL_MM[0] <= question.diameter <= SMALL_MM[1]
+    if question.operation not in (Operation.SLOT, Operation.KEYWAY) or not small:
+        return []
+    usual = 1.0 if metal.family == "iron" else 0.5 if metal.kind in TOOL_STEELS else 0.0
+    if not usual:
+        return []
+    says = (
+        f"About {mm_said(usual)} a pass is common in {metal.name} with a cutter of 3 to 5 mm; what "
+        "stands above is the rule by its diameter."
+    )
+    return [Caution("Mind", "the passes", says, "depth_mm", PRACTICE)]
 
 
 def milled(bench: Bench) -> Cut:

@@ -11,6 +11,7 @@ from runk.core.cutting.operations import CHOICES as OPERATIONS
 from runk.core.cutting.operations import FACTS, Operation
 from runk.core.cutting.words import (
     ALLOYS,
+    FACED,
     FILED,
     GEARS,
     HELD,
@@ -121,6 +122,7 @@ class SpeedQuestion:
 
     Args:
         diameter: Of work (turning), the largest being faced, the bore, or the tool.
+        faced: Whether an end mill faces: a flange, a boss.
         length: Of the cut along the work, or the depth of a hole.
         overhang: How far work or boring bar stands out.
         bar: Diameter of the boring bar.
@@ -163,6 +165,7 @@ class SpeedQuestion:
     surface: Annotated[Surface, OneOf("surface", choices=SURFACES)] = Surface.SOUND
     held: Annotated[Holding | None, OneOf("holding", choices=HELD)] = None
     set_up: Annotated[SetUp, OneOf("set-up", choices=SET_UPS)] = SetUp.ORDINARY
+    faced: Annotated[str, OneOf("what is milled", choices=FACED, only=("end-mill",))] = "side"
     meets: Annotated[Meets, OneOf("contact", choices=MEETS, only=SINGLE_POINT)] = Meets.ALL_ROUND
     machine: Annotated[str, OfMachine("machine", placeholder="lathe")] = ""
     length: Annotated[

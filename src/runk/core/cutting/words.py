@@ -54,6 +54,10 @@ SET_UPS = (
         ("long overhang", "slender", "whippy", "thin work", "long work"),
     ),
 )
+FACED = (
+    Choice("side", "a side or a step", ("side of it",), silent=True),
+    Choice("face", "a face", ("flange", "boss", "face", "facing", "faced", "flat face")),
+)
 MEETS = (
     Choice("all round", "all round", ("continuous",), silent=True),
     Choice(
@@ -175,7 +179,7 @@ _ALIKE = {
 SENTENCES = {key.value: _ALIKE[facts.family] for key, facts in FACTS.items()} | {
     "face": "{operation} {diameter} across in {metal}" + _TURNING.replace("[, {length} long]", ""),
     "bore": "{operation} a {diameter} hole in {metal}" + _BORING,
-    "end-mill": "{operation} {metal}" + _MILLING,
+    "end-mill": "{operation} {metal}[, {faced}]" + _MILLING,
     "chamfer": "{operation} {diameter} {metal}[, {width} wide][, {surface}], held in the {held}, "
     "with {tool}[, {meets}][ in {set_up}][, {alloy}], on the {machine}" + _SET_AS,
     "centre": "{operation} {diameter} in {metal}[, the end of a {shaft} bar]" + _DRILLING,

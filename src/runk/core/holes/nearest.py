@@ -260,7 +260,19 @@ NEAREST = Calculator(
     sentences={wanted.value: "The {tool} to {size}" for wanted in Wanted}
     | {"drill": "The {tool} to {size}[, {purpose}]"},
     ruled=True,
+    lines=(
+        "{tool=collet}<a |the |which |what |>collet for {size}< bar|>",
+        "{tool=collet}<will |does |>{size}< bar|> <go|fit> in a collet",
+        "{tool=collet}<will |does |>{size}< bar|> <go|fit> in <the |>collet",
+    ),
     calls=(
+        "collet for",
+        "go in a collet",
+        "fit in a collet",
+        "go in the collet",
+        "fit in the collet",
+        "go in collet",
+        "fit in collet",
         "nearest drill",
         "nearest",
         "closest drill",

@@ -148,6 +148,7 @@ class Temperature(Number):
     low: float | None = field(default=-273.15, kw_only=True)
 
     name: ClassVar[str] = "temperature"
+    begins: ClassVar[str] = r"[-+−]?\.?\d"
 
     def read(self, raw: Any, told: Told) -> Taken:
         typed = as_typed(raw).strip().lower()

@@ -315,7 +315,9 @@ BUDGET = Calculator(
         "{call} {along} between {room}",
         "{call} {along} in {room}",
         "{call} {room}",
+        "{along} between frames {room}[, with the {on} at {line}]",
+        "<shaft |>between frames {room}: {along}[, with the {on} at {line}]",
     ),
-    calls=("shaft budget", "along a shaft", "along the shaft", "budget"),
+    calls=("shaft budget", "along a shaft", "along the shaft", "between frames", "budget"),
     headline=headline,
 )
