@@ -89,6 +89,13 @@ FIGURES = [
     ("finder beside a flange 6 mm away, finder 4 mm", "left_mm", 6 - 2 - 0.5),
     # Four pieces, a saw between, 1 mm to face each end's worth: 300 - 4 (55 + 1 + 1.2).
     ("4 pieces 55 mm long from 300 mm bar 7/16 saw 1.2 mm", "left_mm", 300 - 4 * 57.2),
+    # Parts, a cut behind each, facing where a saw cuts, and what is held.
+    ("2 parts 30 long from bar, kerf 1.2", "whole_mm", 2 * (30 + 1 + 1.2)),
+    ("bar for 3 parts of 14 mm, blade 1.5, grip 18", "whole_mm", 3 * 14 + 3 * 1.5 + 18),
+    ("cutting list 1 x 2 1/2 in", "whole_mm", 2.5 * IN + 1 + 2),
+    # A usual chuck opens to 13.
+    ("will a 5/8 drill go in the tailstock chuck", "left_mm", 13 - 5 / 8 * IN),
+    ("overhung crank throw 11/16 journals 7/16 pin 1/4", "throw_mm", 11 / 16 * IN),
     ("bond 28 mm 1 long cut at 38", "stands_nm", 15 * pi * 28 * 1 * 14 / 1000 / 3),
 ]
 
@@ -184,6 +191,15 @@ def test_a_collet_that_is_not_owned_is_said() -> None:
         found = said(line)
         assert found.read.question.tool == "collet"
         assert ("Stop", "the collet") in [(c.word, c.about) for c in found.answer.cautions]
+
+
+def test_an_overhung_crank_has_one_web_and_nothing_to_saw_out() -> None:
+    steps = {
+        webs: " ".join(s.does for s in said(f"{webs} crank throw 12 main 8 pin 6").answer.steps)
+        for webs in ("overhung", "built up")
+    }
+    assert "between the webs" not in steps["overhung"]
+    assert "between the webs" in steps["built up"]
 
 
 def test_only_the_bar_that_bores_is_carbide() -> None:

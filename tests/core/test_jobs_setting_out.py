@@ -219,7 +219,6 @@ NO_JOBS = [
     ("sine bar 100 mm packing 120 mm", "upright"),
     ("rectangle from 20 mm bar 25 mm wide", "does not come out"),
     ("bar for a rectangle 12 mm", "How thick"),
-    ("cut up 3 x 45 mm", "Which bars"),
     ("cut up 3 x 45 mm, of unobtainium", "No bar of the shelf"),
     ("cut up 5 x 100 mm, bars 120 mm", "do not suffice"),
     ("shoulders 5 mm; 1 mm; 8 mm, blade 2 mm", "narrower than the 2 mm blade"),

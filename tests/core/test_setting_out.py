@@ -209,8 +209,11 @@ def test_a_cutting_list_never_mixes_metals_and_says_what_stays() -> None:
     assert begun in (pytest.approx(240), pytest.approx(300))
     held = answer("stock", way="cut", parts="3 x pin 45; 60", bars="150; 150; 90", grip="20")
     assert held.lost_mm.value >= found.lost_mm.value
+    # Of which bar nobody says: what one for all of them has to be, each with its facing and cut.
+    untold = answer("stock", way="cut", parts="3 x 45", kerf="1.2", grip="18")
+    assert untold.whole_mm.value == pytest.approx(3 * (45 + 1 + 1.2) + 18)
     with pytest.raises(Refused, match="Which bars"):
-        answer("stock", way="cut", parts="45")
+        answer("stock", way="cut", parts="45", metal="mild")
     with pytest.raises(Refused, match="too many at once"):
         answer("stock", way="cut", parts="99 x 5; 99 x 6; 99 x 7", bars="900")
 

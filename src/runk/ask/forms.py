@@ -231,7 +231,10 @@ def _cut_list(line: str) -> str:
     said = f"cutting list {pieces[1]} x {pieces[2]}"
     said += f", bars {length[1]}" if length else ""
     said += f", of {thick[0].strip()}" if thick else ""
-    return said + (f", kerf {kerf}" if kerf else "") + (f", grip {grip}" if grip else "")
+    said += f", kerf {kerf}" if kerf else ""
+    # A parting blade leaves its face: nothing is left on for it.
+    said += ", facing 0 mm" if re.search(r"\bblade\b", line) else ""
+    return said + (f", grip {grip}" if grip else "")
 
 
 def _while_facing(line: str) -> str:

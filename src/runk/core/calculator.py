@@ -13,6 +13,7 @@ from typing import Any, Generic, TypeVar
 from runk.core.figures import instead_of
 from runk.core.kinds import Kind
 from runk.core.lengths import Reading
+from runk.core.rounding import one_rounding
 from runk.core.shown import Column, described
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -184,7 +185,7 @@ class Calculator(Generic[Q, S, A]):
 
     def ask(self, question: Q, workshop: Workshop) -> A:
         """Answer a question in a workshop."""
-        return self.compute(question, self.needs(question, workshop))
+        return one_rounding(self.compute(question, self.needs(question, workshop)))
 
     def heads(self, answer: A, page: PageUnit) -> str:
         """The headline; where a Stop stands beside it, what to do instead."""

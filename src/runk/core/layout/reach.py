@@ -81,6 +81,7 @@ def compute(question: ReachQuestion, _: None = None) -> ReachAnswer:
         "travel": _travel,
         "spanner": _spanner,
         "beside": _beside,
+        "chuck": _chuck,
     }
     pieces = ways[question.way](question, w)
     # Upwards the last that stands there counts; sideways the tightest.
@@ -124,6 +125,11 @@ def _travel(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
             left = figure.value
             found.append(_piece(name, float(takes), figure))
     return tuple(found)
+
+
+def _chuck(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
+    drill, opens = float(question.drill or 0), float(question.opens or CHUCK_OPENS_MM)
+    return (_piece("its shank", drill, w.of(left_mm, room_mm=opens, taken_mm=drill)),)
 
 
 def _spanner(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
@@ -189,11 +195,15 @@ def _feed(question: ReachQuestion) -> str:
 _SAYS = {
     "beside": "By hand past the tightest place first, the spindle stopped.",
     "stack": "Tool in, at its longest: a drill needs its own length again to come out.",
+    "chuck": "Taken to open to 13 mm where nothing is told. Room as well: a drill, its chuck and "
+    "the work stand one behind the other on the bed, and the drill has to come out again.",
     "travel": "Wind it from end to end with the spindle stopped before the first cut.",
     "spanner": "A spanner that turns 30° between the flats needs no more than its head.",
 }
 
 
+CHUCK_OPENS_MM = 13.0
+"""A usual drill chuck of a small lathe: common practice."""
 SWING_MM = 0.5
 """How far a finder's tip swings out until it runs true: common practice."""
 _INSTEAD = {
@@ -209,6 +219,7 @@ def _cautions(question: ReachQuestion, least: Piece, bad: Piece | None) -> tuple
         instead = {
             "beside": _INSTEAD.get(bad.name, "a smaller cutter, or one that stands out farther"),
             "stack": "a shorter tool, or a lower way of holding",
+            "chuck": "one with a reduced shank or a taper shank, or bore it",
             "travel": "turn the work round half way",
             "spanner": "a box spanner, or the screw moved outwards",
         }[question.way]
@@ -238,6 +249,7 @@ REACH = Calculator(
         "beside": "{way}: {line} from the line[, cutter {cutter}][, holder {holder}]"
         "[, standing out {low}][, high {high}][, finder {finder}][, dog {dog}]"
         "[, tailstock {tailstock}][, {hand}][, the metal that stays {stays}]",
+        "chuck": "{way}: drill {drill}[, chuck opens to {opens}]",
         "stack": "{way}: room {room}, with {parts}",
         "travel": "{way}: room {room}, cut {long}[, cutter {cutter}][, dog {dog}]"
         "[, tailstock {tailstock}]",
@@ -245,6 +257,8 @@ REACH = Calculator(
     },
     lines=(
         "{way=beside}<tailstock|centre> {tailstock}[, cutter {cutter}], {line} from the line",
+        "{way=chuck}<will |does ><a |my |the |>{drill} drill <go|fit> in <the |my |a >"
+        "<tailstock chuck|drill chuck>",
         "{way=stack}<room under the spindle|under the spindle|daylight|stack up> {room}"
         "<,| with| less|:> {parts}",
     ),

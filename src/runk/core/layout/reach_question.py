@@ -32,6 +32,11 @@ WAYS = (
         "One over the other",
         ("stack up", "under the spindle", "daylight", "room under the spindle", "in the height"),
     ),
+    Choice(
+        "chuck",
+        "A drill in the tailstock's chuck",
+        ("tailstock chuck", "drill chuck", "in the tailstock chuck", "go in the chuck"),
+    ),
     Choice("travel", "Travel of the table", ("travel", "table travel", "run out of table")),
     Choice(
         "spanner",
@@ -67,6 +72,7 @@ class ReachQuestion:
         way: In which direction.
         room: Under the spindle, or the table's travel.
         parts: What stands in it, one on the other.
+        drill: Thickness of its shank; ``opens`` how far the chuck opens, as usual where left out.
         line: From the cut's own line to the obstacle.
         cutter: Diameter of the cutter, or of its holder where that is larger and reaches so low.
         holder: Of the holder, finder or arbor; ``low`` how high its underside is over the cut.
@@ -106,6 +112,31 @@ class ReachQuestion:
             placeholder="vice 70; work 50; chuck 60",
         ),
     ] = ()
+    drill: Annotated[
+        Fraction | None,
+        Length(
+            "drill",
+            ("drill",),
+            only=("chuck",),
+            needed=("chuck",),
+            principal=True,
+            low=0.1,
+            high=100.0,
+            asks="How thick is the drill's shank?",
+            placeholder="5/8 in",
+        ),
+    ] = None
+    opens: Annotated[
+        Fraction | None,
+        Length(
+            "chuck opens to",
+            ("opens", "opens to", "capacity"),
+            only=("chuck",),
+            low=1.0,
+            high=50.0,
+            placeholder="13 mm",
+        ),
+    ] = None
     line: Annotated[
         Fraction | None,
         Length(

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import cos, pi, sqrt
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Figure, Link, Working, fine, law, told
+from runk.core.figures import Figure, Link, Num, Working, fine, law, told
 from runk.core.layout.cutting_stock import Cut, plan_cuts
 from runk.core.layout.stock_question import (
     BarAnswer,
@@ -177,7 +177,18 @@ def _bar(question: StockQuestion, shelf: Shelf) -> BarAnswer:
     )
 
 
+@law("Bar for them all", "{pieces_mm} + {cuts} × {kerf_mm} + {grip_mm}")
+def whole_mm(pieces_mm: Num, cuts: Num, kerf_mm: Num, grip_mm: Num) -> Num:
+    """Every piece with what is faced off it, a cut behind each, and what is held.
+
+    >>> whole_mm(42.0, 3.0, 1.5, 18.0)
+    64.5
+    """
+    return pieces_mm + cuts * kerf_mm + grip_mm
+
+
 def _cut(question: StockQuestion, shelf: Shelf) -> ShelfAnswer:
+    w = Working()
     facing, kerf = float(question.facing), float(question.kerf)
     centres = float(question.centres or 0)
     more = facing + 2 * centres
@@ -186,8 +197,9 @@ def _cut(question: StockQuestion, shelf: Shelf) -> ShelfAnswer:
         for n in range(part.count):
             names.append(part.name if part.count == 1 else f"{part.name}.{n + 1}")
             sizes.append(float(part.size) + more)
-    bars = _bars(question, shelf)
     grip = float(question.grip or 0)
+    whole = w.of(whole_mm, pieces_mm=sum(sizes), kerf_mm=kerf, cuts=float(len(sizes)), grip_mm=grip)
+    bars = _bars(question, shelf, whole.value)
     cuts = plan_cuts(sizes, [length for _, length in bars], kerf, grip)
     if cuts is None:
         longest = max(sizes)
@@ -203,6 +215,7 @@ def _cut(question: StockQuestion, shelf: Shelf) -> ShelfAnswer:
     return ShelfAnswer(
         bars_used=f"{len(cuts)} of {len(bars)}",
         left_mm=told(left, "left_mm", 1),
+        whole_mm=replace(whole, places=1),
         says=f"Each cut takes {mm_said(kerf)}, each part has {mm_said(facing)} for facing"
         f"{_ends(centres)}. The bars begun are together as short as can be; then the longest "
         "piece is left whole.",
@@ -214,12 +227,18 @@ def _cut(question: StockQuestion, shelf: Shelf) -> ShelfAnswer:
     )
 
 
+ONE_BAR = "one bar for all"
+
+
 def _ends(centres: float) -> str:
     return f", and {mm_said(centres)} at both ends for centres" if centres else ""
 
 
-def _bars(question: StockQuestion, shelf: Shelf) -> list[tuple[str, float]]:
-    """Bars that may be cut, each with its length: as told, or of the shelf."""
+def _bars(question: StockQuestion, shelf: Shelf, whole: float) -> list[tuple[str, float]]:
+    """Bars that may be cut, each with its length: as told, or of the shelf.
+
+    Where neither says which, it is asked what one bar for all of them has to be.
+    """
     if question.bars:
         return [
             (f"bar {bar.name}" if bar.name.isdigit() else bar.name, float(bar.size))
@@ -242,7 +261,10 @@ def _bars(question: StockQuestion, shelf: Shelf) -> list[tuple[str, float]]:
             field="metal",
             suggest=here[0].name,
         )
-    if len({(bar.detail, bar.mm) for bar in found}) > 1:
+    several = len({(bar.detail, bar.mm) for bar in found}) > 1
+    if several and not named:
+        return [(ONE_BAR, whole)]
+    if several:
         # Bars of two metals, or of two thicknesses, are not one stock.
         raise Refused(f"Which bars? There are: {known}.", field="metal", suggest=found[0].name)
     return [(bar.name, bar.reach_mm or 0.0) for bar in found]
@@ -272,6 +294,8 @@ def headline(answer: StockAnswer, page: PageUnit) -> str:
         return f"{answer.largest_mm.words(page)}{by} · {answer.off_mm.words(page)} off each side"
     if isinstance(answer, BarAnswer):
         return f"{answer.largest_mm.words(page)} · {answer.nearest}"
+    if answer.cuts[0].bar.startswith(ONE_BAR):
+        return f"{answer.whole_mm.words(page)} of bar"
     return f"{answer.bars_used} bars · {answer.left_mm.words(page)} left"
 
 

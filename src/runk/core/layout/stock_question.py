@@ -7,7 +7,7 @@ from fractions import Fraction
 from typing import Annotated, ClassVar
 
 from runk.core.figures import Caution, Figure, Link
-from runk.core.kinds import Chain, Choice, Length, OneOf, Text
+from runk.core.kinds import Chain, Choice, Length, OneOf, Place, Text
 from runk.core.lengths.members import Member
 from runk.core.shown import Rank, Show, Table
 
@@ -150,11 +150,11 @@ class StockQuestion:
     ] = Fraction(2)
     facing: Annotated[
         Fraction,
-        Length(
+        Place(
             "facing, each part",
             ("facing", "face off"),
             only=("cut",),
-            low=0.05,
+            low=0.0,
             high=20.0,
             placeholder="1 mm",
         ),
@@ -234,6 +234,7 @@ class ShelfAnswer:
     bars_used: Annotated[str, Show("Bars begun", Rank.BIG)]
     left_mm: Annotated[Figure, Show("Left of them, in all", Rank.BIG)]
     says: Annotated[str, Show("How", Rank.SAYS)]
+    whole_mm: Annotated[Figure, Show("Bar they take, in all")]
     cuts: Annotated[tuple[BarCut, ...], Table("What comes off which bar", rank=Rank.BIG)]
     wanted_mm: Annotated[Figure, Show("Parts, with what is faced off")]
     lost_mm: Annotated[Figure, Show("Lost in cuts and grips")]

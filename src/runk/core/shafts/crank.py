@@ -189,7 +189,9 @@ def _built(w: Working, question: CrankQuestion, shop: CrankShop, throw: Figure) 
         pin_high_mm=limits["pin"][1],
         says=says.holds(may, asked),
         other=says.OTHER_OF_BUILT,
-        steps=says.built_steps(throw, limits["main"][0], limits["pin"][0], through),
+        steps=says.built_steps(
+            throw, limits["main"][0], limits["pin"][0], through, question.webs == "1"
+        ),
         holds_nm=holds,
         crossed_nm=crossed,
         may_nm=may,
@@ -291,7 +293,7 @@ CRANK = Calculator[CrankQuestion, CrankShop, BuiltAnswer | SolidAnswer](
     needs=needs,
     settle=settle,
     sentences={
-        "built": f"{{way}}{_SIZES}, {_REST}[, cross pin {{across}}]{_LOAD}",
+        "built": f"{{way}}{_SIZES}, {_REST}[, {{webs}}][, cross pin {{across}}]{_LOAD}",
         "solid": f"{{way}}{_SIZES}, {_REST}{_LOAD}[, on {{machine}}]",
     },
     calls=("crankshaft", "crank shaft", "crank", "stroke # pin # main #", "stroke # main # pin #"),

@@ -32,6 +32,9 @@ WAYS = (
             "crank built up",
             "crankshaft built up",
             "built up",
+            "overhung crank",
+            "overhung crankshaft",
+            "one web crank",
         ),
     ),
     Choice(
@@ -50,6 +53,12 @@ WAYS = (
 )
 
 
+WEBS = (
+    Choice("2", "two webs", ("two webs",), silent=True),
+    Choice("1", "overhung, one web", ("overhung", "one web", "single web", "overhung crank")),
+)
+
+
 @dataclass(frozen=True, slots=True)
 class CrankQuestion:
     """A crankshaft with one throw.
@@ -62,6 +71,7 @@ class CrankQuestion:
         thick: Of a web.
         long: The whole shaft; of the solid one, how far its centres are apart.
         bore: Of the cylinder, and ``pressure`` in it: what the joints must carry.
+        webs: Two, or one of an overhung crank.
         across: Pin put through each joint; a quarter of the smaller one where left out.
     """
 
@@ -132,6 +142,7 @@ class CrankQuestion:
             "pressure", ("psi", "bar", "kpa", "mpa"), low=0.001, high=20.0, placeholder="not told"
         ),
     ] = None
+    webs: Annotated[str, OneOf("webs", choices=WEBS, only=("built",))] = "2"
     across: Annotated[
         Fraction | None,
         Length(

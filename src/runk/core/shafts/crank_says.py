@@ -33,8 +33,21 @@ def holds(may: Figure, asked: Figure | None) -> str:
     return f"Not by the bond alone: the cylinder asks {asked.value:.2f} N·m of {may.value:.2f}."
 
 
-def built_steps(throw: Figure, main: Figure, pin: Figure, through: Figure) -> tuple[Made, ...]:
-    """The order of a crank that is built up."""
+def built_steps(
+    throw: Figure, main: Figure, pin: Figure, through: Figure, overhung: bool = False
+) -> tuple[Made, ...]:
+    """The order of a crank that is built up, with two webs or with one."""
+    if overhung:
+        return in_order(
+            ("Face the web, both sides square", None, "its boss on the shaft's side"),
+            ("Bore both holes at one setting, apart", throw, "the move read on dial or read-out"),
+            ("The one for the shaft", main, "at least; the shaft's end right through the web"),
+            ("The one for the crankpin", pin, "at least; its shoulder against the web's face"),
+            ("Try it together dry, and turn it by hand", None, "the pin parallel to the shaft"),
+            ("Degrease, bond it", None, "let it set half an hour, a day to be full"),
+            ("Pins across both joints", through, "drilled and reamed through, after it has set"),
+            ("Light cuts true it, if it needs any", None, "held by the shaft; no more"),
+        )
     return in_order(
         ("Clamp both webs as one, faced and square", None, "they stay a pair: mark them"),
         ("Bore both holes at one setting, apart", throw, "the move read on dial or read-out"),
@@ -92,7 +105,7 @@ def built_links(
     return (
         Link("bond", bond(main), "The shaft bonded in its web"),
         Link("bond", bond(pin), "The crankpin bonded in its web"),
-        Link("balance", (*_balanced(question, e), ("webs", "2")), "Its counterweights"),
+        Link("balance", (*_balanced(question, e), ("webs", question.webs)), "Its counterweights"),
         Link("shaft-budget", _along(question), "What sits along it"),
     )
 
