@@ -232,9 +232,11 @@ def links(question: FitQuestion, kind: str, hole: Side, shaft: Side) -> tuple[Li
         return Link("plan", (*sizes, *((("metal", metal),) if metal else ())), reason)
 
     found = []
-    if question.made is None or question.basis is Basis.HOLE:
+    # The width of a groove is no diameter: neither turned nor bored.
+    round_ = question.duty != "groove"
+    if round_ and (question.made is None or question.basis is Basis.HOLE):
         found.append(plan("outside", shaft, question.shaft_metal, "Turn the shaft to these limits"))
-    if question.made is None or question.basis is Basis.SHAFT:
+    if round_ and (question.made is None or question.basis is Basis.SHAFT):
         found.append(plan("bore", hole, question.hole_metal, "Bore the hole to these limits"))
     size = f"{float(question.size):.4f} mm"
     metals = tuple(

@@ -133,6 +133,14 @@ def settle(question: BudgetQuestion, _: Workshop, __: Mapping[str, Reading]) -> 
         raise Refused(
             f"Nothing there is called `{question.on[:30]}`.", field="on", suggest=_names(question)
         )
+    alike = sum(m.count for m in question.along if question.on and m.name == question.on)
+    if alike > 1:
+        raise Refused(
+            f"{alike} there are called {question.on}: name the one that is meant apart, such as "
+            f"`left {question.on}`.",
+            field="on",
+            suggest=f"left {question.on}",
+        )
     return question
 
 
