@@ -2637,6 +2637,7 @@ export interface components {
              */
             tag: "cut";
             wanted_mm: components["schemas"]["FigureWire"];
+            whole_mm: components["schemas"]["FigureWire"];
         };
         ShopOut: {
             machines: components["schemas"]["MachineOut"][];
