@@ -82,10 +82,11 @@ ASKED: dict[str, dict[str, str]] = {
     },
     "part-off": {"length": "12", "blade": "2"},
     "slit": {"total": "30", "kerf": "1"},
-    "sums": {"way": "revs", "rpm": "250", "at": "18 mm", "other": "12 mm"},
+    "sums": {"way": "revs", "rpm": "250", "at": "18 mm", "other": "12 mm", "percent": "18"},
     "reach": {
         "line": "9",
         "cutter": "10",
+        "drill": "8",
         "room": "220",
         "parts": "vice 70; work 50",
         "long": "80",

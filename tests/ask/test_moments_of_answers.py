@@ -249,3 +249,68 @@ def test_what_no_word_of_it_says_is_asked() -> None:
     with pytest.raises(Refused, match="stand out of the metal") as long:
         said("stud 4BA stainless in bronze, cover 3/16, nut end 5/8")
     assert "8.99 mm" in worded(str(long.value), PageUnit.MM) or long.value.field == "nut_end"
+
+
+def test_a_screw_that_is_to_place_its_part_sits_in_a_reamed_hole() -> None:
+    """ISO 273 has no such hole: the reamer of the screw's own name makes it, or nothing does."""
+    for line in ("clearance M5 reamed", "reamed holes for M5"):
+        found = said(line).answer
+        assert found.drill_name == "5 mm reamer"
+        assert (found.hole_mm.value, found.drill_mm.value) == (5.0, 5.0)
+        (link,) = found.links
+        assert dict(link.question)["finish"] == "machine-reamed"
+    with pytest.raises(Refused, match=r"No reamer in the trays makes a hole of 3\.60 mm"):
+        said("clearance 4BA reamed")
+    assert said("clearance M5").answer.hole_mm.value == 5.5  # ISO 273, medium.
+
+
+def test_a_nut_of_some_metal_is_tapped_in_it() -> None:
+    found = said("hexagon brass 4BA nut").answer
+    assert round(found.nut_flats_mm.value, 2) == 6.3
+    assert round(found.nut_mm.value, 2) == 3.24
+    assert all(dict(link.question)["metal"] == "brass" for link in found.links)
+
+
+@pytest.mark.parametrize(
+    ("line", "mm"),
+    [
+        # Its length, a cut of 2, and half a millimetre off each end: 63.5 + 2 + 1.
+        ("cut bar to length 2 1/2 inch 7/16 stainless facing both ends", 66.5),
+        ("cut the bar to length 60 mm, 12 mm brass, blade 1.5", 61.5),
+        ("cut bar to length 40 mm 16 mm brass facing both ends 2 mm", 44.0),
+    ],
+)
+def test_a_bar_that_is_not_on_the_shelf_is_as_long_as_this(line: str, mm: float) -> None:
+    found = said(line).answer
+    assert found.whole_mm.value == pytest.approx(mm)
+    assert "No bar of the shelf is called" in found.cautions[0].says
+    # Brass of half an inch there is: that bar is cut, whichever of its words comes first.
+    there = said("cutting list 2 x 20, of 1/2 brass").answer
+    assert there.cuts[0].bar.startswith('brass 1/2"')
+    assert not there.cautions
+
+
+@pytest.mark.parametrize(
+    ("wide", "passes"), [("12", 0), ("12.1", 2), ("20", 2), ("21", 2), ("21.1", 3), ("200", 22)]
+)
+def test_a_boss_wider_than_the_mill_is_gone_over(wide: str, passes: int) -> None:
+    """Tracks of a 12 mm cutter lie 9 mm apart: 12 + 9 n covers it."""
+    found = said(f"face boss {wide} mm with 12 mm end mill cast iron").answer
+    says = [c.says for c in found.cautions if c.about == "the width"]
+    assert [f"{passes} passes side by side" in one for one in says] == [True] * bool(passes)
+    whole = said("face a boss with a 12 mm end mill cast iron").answer
+    assert found.power_w.value == pytest.approx(whole.power_w.value)
+    with pytest.raises(Refused, match="wider than itself"):
+        said("end mill 12 mm cast iron 20 wide")
+
+
+def test_a_cap_heads_reamed_hole_is_the_screws_size() -> None:
+    """The screw places by its shank alone: its head has the room it has over a drilled hole."""
+    for line in (
+        "counterbore for M5 cap head reamed brass",
+        "cap screw M5 in a reamed hole, brass",
+    ):
+        found = said(line).answer
+        assert (found.size_mm.value, found.then[0].name) == (5.0, "5 mm machine reamer")
+    drilled = said("counterbore for M5 cap head brass").answer
+    assert found.counterbore_mm.value == drilled.counterbore_mm.value > 8.5  # ISO 4762.

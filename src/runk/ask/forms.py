@@ -20,6 +20,12 @@ _CLASS = re.compile(r"(?<![\w/])(JS|js|[A-HKMNPR-Ua-hkmnpr-u]{1,2})(1[0-6]|[5-9]
 _PIECES = re.compile(
     rf"\b(\d{{1,3}}) (?:off|pieces?|parts?|lengths?)(?: of)? ({_SIZE})(?: long)?", re.IGNORECASE
 )
+_TO_LENGTH = re.compile(
+    rf"\bcut (?:the |a )?(?:bar|rod|stock) to (?:a )?length(?: of)? ({_SIZE})", re.IGNORECASE
+)
+_OF_LISTS = frozenset(
+    ("", "bar", "bars", "rod", "stock", "long", "from", "of", "a", "an", "the", "out", "to", "saw")
+).union(("cut", "for", "each", "and", "with", "in", "i", "want", "need"))
 _OF_BAR = re.compile(rf"\b(?:from|out of)(?: an?)? ({_SIZE}) bar\b", re.IGNORECASE)
 _SIDE = re.compile(r"\b(?:the|a|hole|bore|shaft|pin|spindle|bar|dia|diameter)\b")
 _REAM = re.compile(r"\bream(?:ed|ing)?\b")
@@ -216,10 +222,19 @@ def _both_measured(line: str) -> str:
 
 def _cut_list(line: str) -> str:
     """Pieces out of a bar: how many, how long, what the saw takes and what holds the last."""
+    one = _TO_LENGTH.search(line)
     pieces = _PIECES.search(line)
-    if not pieces or not re.search(r"\bbars?\b", line):
+    if one:
+        rest, times, long = f"{line[: one.start()]} {line[one.end() :]}", "1", one[1]
+        # One size beside it is how thick the bar is, not what is faced off.
+        off = "facing" if len(_ANY.findall(rest)) > 1 else ""
+        rest = re.sub(r"\b(?:facing|face|faced) both ends\b", off, rest)
+    elif pieces and re.search(r"\bbars?\b", line):
+        rest = f"{line[: pieces.start()]} {line[pieces.end() :]}"
+        times, long = pieces[1], pieces[2]
+    else:
         return ""
-    rest = line[: pieces.start()] + " " + line[pieces.end() :]
+    facing, rest = beside(rest, "facing", leads=True)
     kerf, rest = beside(rest, "kerf", "saw", "blade", leads=True)
     grip, rest = beside(rest, "grip", "to hold")
     length = _OF_BAR.search(rest)
@@ -228,12 +243,15 @@ def _cut_list(line: str) -> str:
     thick = _ANY.findall(rest)
     if len(thick) > 1:
         return ""
-    said = f"cutting list {pieces[1]} x {pieces[2]}"
+    said = f"cutting list {times} x {long}"
     said += f", bars {length[1]}" if length else ""
-    said += f", of {thick[0].strip()}" if thick else ""
+    named = " ".join(w for w in _ANY.sub(" ", rest).split() if w.strip(",") not in _OF_LISTS)
+    which = " ".join([*(t.strip() for t in thick), *named.replace(",", " ").split()])
+    said += f", of {which}" if which else ""
     said += f", kerf {kerf}" if kerf else ""
     # A parting blade leaves its face: nothing is left on for it.
-    said += ", facing 0 mm" if re.search(r"\bblade\b", line) else ""
+    left = facing or ("0 mm" if re.search(r"\bblade\b", line) else "")
+    said += f", facing {left}" if left else ""
     return said + (f", grip {grip}" if grip else "")
 
 

@@ -79,5 +79,7 @@ def check(question: SpeedQuestion, machine: Machine, held: Holding) -> None:
             f"the diameter, and there is only {mm_said(diameter)}.",
             field="depth",
         )
-    if milling and question.width is not None and question.width > question.diameter:
+    wider = question.width is not None and question.width > question.diameter
+    faced = question.operation is Operation.END_MILL and question.faced == "face"
+    if milling and wider and not faced:
         raise Refused("A cutter cannot cut wider than itself.", field="width")

@@ -68,6 +68,8 @@ def mean_chip_mm(chip_mm_per_tooth: float, wide_mm: float, diameter_mm: float) -
 
 FACED_SHARE, FACED_MOST_MM = 0.1, 1.0
 """A face is milled a twentieth to a tenth of the cutter deep, and 1 mm at most: common practice."""
+_STEP_OVER = 0.75
+"""Passes side by side lie so much of the cutter apart: common practice."""
 SMALL_MM = (3, 5)
 TOOL_STEELS = ("silver-steel", "gauge-plate")
 
@@ -89,6 +91,8 @@ def _engaged(bench: Bench, depth: float) -> Engaged:
     given = float(question.width) if question.width is not None else None
     if question.operation in ON_EDGE:
         return Engaged(given or USUAL_THICKNESS_MM, min(depth, diameter))
+    if facing(question) and given:
+        return Engaged(depth, min(given, diameter))
     full = question.operation in FULL_WIDTH or facing(question)
     return Engaged(depth, given or (diameter if full else diameter / 2))
 
@@ -130,6 +134,19 @@ def beside_the_rule(question: SpeedQuestion, metal: Metal) -> list[Caution]:
         "stands above is the rule by its diameter."
     )
     return [Caution("Mind", "the passes", says, "depth_mm", PRACTICE)]
+
+
+def side_by_side(question: SpeedQuestion) -> list[Caution]:
+    """How a face wider than its cutter is gone over."""
+    if not facing(question) or question.width is None or question.width <= question.diameter:
+        return []
+    wide, across = float(question.width), float(question.diameter) * _STEP_OVER
+    tracks = ceil((wide - float(question.diameter)) / across - 1e-9) + 1
+    says = (
+        f"{mm_said(wide)} is wider than the cutter: {tracks} passes side by side, each at most "
+        f"{mm_said(across)} beside the last, all at one depth."
+    )
+    return [Caution("Mind", "the width", says, "width_mm", PRACTICE)]
 
 
 def milled(bench: Bench) -> Cut:

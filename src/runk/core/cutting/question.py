@@ -233,6 +233,7 @@ class SpeedQuestion:
         Length(
             "width of the tool or cut",
             ("wide", "width", "blade", "tool"),
+            before=("boss", "flange"),
             usual=(0.3, 40.0),
             spare=True,
             only=(*MILLED, *PLUNGED, "screw-cut"),

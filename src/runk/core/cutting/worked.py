@@ -11,7 +11,7 @@ from runk.core.cutting.advise import cautions_for
 from runk.core.cutting.caps import Cap, lowest
 from runk.core.cutting.drilled import drilled
 from runk.core.cutting.hardness import of_hardness
-from runk.core.cutting.milled import beside_the_rule, milled
+from runk.core.cutting.milled import beside_the_rule, milled, side_by_side
 from runk.core.cutting.operations import FACTS, Family
 from runk.core.cutting.plunged import filed, knurled, plunged
 from runk.core.cutting.question import SetUp, SpeedQuestion
@@ -78,6 +78,7 @@ class Worked:
         found = (*of_hardness(question), *found)
         found += tuple(of_tray(question, self.held, shop.tray))
         found += tuple(beside_the_rule(question, shop.metal))
+        found += tuple(side_by_side(question))
         hand = of_the_hand(question)
         if self.cap is not None and self.setting.rpm > self.target.value * (1 + 1e-9):
             # No tip or finer feed helps here, as it would where the metal wants it slower.

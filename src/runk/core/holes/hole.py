@@ -80,8 +80,13 @@ def _for_head(question: HoleQuestion) -> HoleQuestion:
     if question.screw is None or question.head is None:
         return question
     w = Working()
-    size = question.size or as_fraction(hole_for(w, question.screw, "medium").value)
-    seat = seat_for(w, question.screw, question.head, float(size))
+    # A screw that is to place its part sits in a reamed hole of its own size.
+    reamed = question.finish in (Finish.MACHINE_REAMED, Finish.HAND_REAMED)
+    medium = hole_for(w, question.screw, "medium").value
+    own = hole_for(w, question.screw, "reamed").value if reamed else medium
+    size = question.size or as_fraction(own)
+    # Its head is not meant to touch as well.
+    seat = seat_for(w, question.screw, question.head, medium if reamed else float(size))
     return replace(
         question,
         size=size,

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from math import cos, pi, sqrt
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Figure, Link, Num, Working, fine, law, told
+from runk.core.figures import Caution, Figure, Link, Num, Working, fine, law, told
 from runk.core.layout.cutting_stock import Cut, plan_cuts
 from runk.core.layout.stock_question import (
     BarAnswer,
@@ -21,6 +21,7 @@ from runk.core.lengths import Reading
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shafts.flats import depth_limit_mm, sharp_limit_mm
+from runk.core.sources import PRACTICE
 from runk.core.tools import ShopTool
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -222,7 +223,7 @@ def _cut(question: StockQuestion, shelf: Shelf) -> ShelfAnswer:
         cuts=tuple(_said(cut, bars, names, sizes, more) for cut in cuts),
         wanted_mm=told(sum(sizes), "wanted_mm", 1),
         lost_mm=told(begun - left - sum(sizes), "lost_mm", 1),
-        cautions=(),
+        cautions=tuple(_not_here(question, shelf, bars)),
         links=(),
     )
 
@@ -253,8 +254,10 @@ def _bars(question: StockQuestion, shelf: Shelf, whole: float) -> list[tuple[str
             field="bars",
             suggest="330 mm; 450 mm",
         )
-    found = [bar for bar in here if named in bar.name.lower() or named in bar.detail.lower()]
+    found = [bar for bar in here if _is_called(named, f"{bar.name} {bar.detail}")]
     known = ", ".join(bar.name for bar in (found or here))
+    if not found and any(character.isdigit() for character in named):
+        return [(ONE_BAR, whole)]
     if not found:
         raise Refused(
             f"No bar of the shelf is called `{question.metal[:40]}`. There are: {known}.",
@@ -268,6 +271,23 @@ def _bars(question: StockQuestion, shelf: Shelf, whole: float) -> list[tuple[str
         # Bars of two metals, or of two thicknesses, are not one stock.
         raise Refused(f"Which bars? There are: {known}.", field="metal", suggest=found[0].name)
     return [(bar.name, bar.reach_mm or 0.0) for bar in found]
+
+
+def _is_called(named: str, bar: str) -> bool:
+    """Whether a bar is what somebody calls it: all its words, in any order."""
+    has = bar.lower().replace('"', "").split()
+    return set(named.replace('"', "").split()) <= {*has, *(w.replace("-", " ") for w in has)}
+
+
+def _not_here(
+    question: StockQuestion, shelf: Shelf, bars: list[tuple[str, float]]
+) -> list[Caution]:
+    """That a bar somebody names is none of the shelf's."""
+    if not question.metal or bars[0][0] != ONE_BAR:
+        return []
+    known = ", ".join(bar.name for bar in shelf.bars if bar.reach_mm is not None)
+    says = f"No bar of the shelf is called `{question.metal[:40]}`. There are: {known}."
+    return [Caution("Mind", "the shelf", says, "whole_mm", PRACTICE)]
 
 
 def _said(

@@ -19,7 +19,7 @@ from runk.core.shown import Rank, Show
 from runk.core.sources import PRACTICE, Held, Source, read_table
 from runk.core.threads.series import Thread
 from runk.core.threads.thread import THREAD_FIELD
-from runk.core.tools import ShopTool
+from runk.core.tools import ShopTool, ToolKind
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
@@ -39,12 +39,25 @@ class Fit(StrEnum):
     FINE = "fine"
     MEDIUM = "medium"
     COARSE = "coarse"
+    REAMED = "reamed"
 
 
 FITS = (
     Choice("fine", "a fine fit", ("fine fit", "close fit", "close", "fine")),
     Choice("medium", "a medium fit", ("medium fit", "medium")),
     Choice("coarse", "a coarse fit", ("coarse fit", "loose", "free fit", "coarse")),
+    Choice(
+        "reamed",
+        "in a reamed hole of its own size",
+        (
+            "in a reamed hole of its own size",
+            "in a reamed hole of its size",
+            "in a reamed hole",
+            "reamed to its size",
+            "reamed hole",
+            "reamed",
+        ),
+    ),
 )
 
 
@@ -148,13 +161,26 @@ def iso_273() -> dict[float, dict[str, float]]:
     }
 
 
-def needs(_: ClearanceQuestion, workshop: Workshop) -> tuple[ShopTool, ...]:
-    """The drills that can be used."""
-    return workshop.drills
+@law("The screw's own size", "{major_mm}")
+def own_size_mm(major_mm: Num) -> Num:
+    """The reamed hole a screw sits in, and is held in its place by.
+
+    >>> own_size_mm(5.0)
+    5.0
+    """
+    return major_mm
+
+
+def needs(question: ClearanceQuestion, workshop: Workshop) -> tuple[ShopTool, ...]:
+    """The drills that can be used, and the reamers where the hole is reamed."""
+    reamed = question.fit is Fit.REAMED
+    return (*workshop.drills, *(workshop.reamers if reamed else ()))
 
 
 def hole_for(w: Working, thread: Thread, fit: str) -> Figure:
     """The clearance hole of a thread."""
+    if fit == Fit.REAMED:
+        return w.of(own_size_mm, "hole_mm", major_mm=thread.major_mm)
     row = iso_273().get(thread.major_mm) if thread.metric else None
     key = f"{fit}_mm"
     if row is not None:
@@ -191,11 +217,21 @@ def owned_for(drills: Sequence[ShopTool], hole_mm: float, major_mm: float) -> Sh
     return found if found and found.mm <= major_mm * 1.15 + 0.3 else None
 
 
-def clearance(question: ClearanceQuestion, drills: tuple[ShopTool, ...]) -> ClearanceAnswer:
+def _reamer_for(tools: Sequence[ShopTool], major_mm: float, fine_mm: float) -> ShopTool | None:
+    """The reamer nearest over the screw's own size, closer than a fine drilled hole."""
+    fitting = [t for t in tools if t.kind is ToolKind.REAMER and t.mm >= major_mm - 5e-4]
+    found = nearest(fitting, major_mm)
+    return found if found and found.mm < (major_mm + fine_mm) / 2 else None
+
+
+def clearance(question: ClearanceQuestion, tools: tuple[ShopTool, ...]) -> ClearanceAnswer:
     """The hole a screw passes through.
 
+    Args:
+        tools: Drills and, for a reamed hole, reamers that can be used.
+
     Raises:
-        Refused: No drill that can be used clears it.
+        Refused: No drill that can be used clears it; no reamer makes its own size.
 
     >>> from runk.core.threads.series import find_thread
     >>> from runk.demo.back_shed import WORKSHOP
@@ -203,9 +239,22 @@ def clearance(question: ClearanceQuestion, drills: tuple[ShopTool, ...]) -> Clea
     '3.4 mm'
     """
     w, thread = Working(), question.thread
+    drills = [tool for tool in tools if tool.kind is ToolKind.DRILL]
     holes = {fit: hole_for(w, thread, fit) for fit in SHARES}
     owned = {fit: owned_for(drills, hole.value, thread.major_mm) for fit, hole in holes.items()}
-    chosen = owned[question.fit]
+    reamed = question.fit is Fit.REAMED
+    if reamed:
+        hole = hole_for(w, thread, question.fit)
+        chosen = _reamer_for(tools, thread.major_mm, holes["fine"].value)
+    else:
+        hole, chosen = holes[question.fit], owned[question.fit]
+    if chosen is None and reamed:
+        raise Refused(
+            f"No reamer in the trays makes a hole of {mm_said(thread.major_mm, 2)} for "
+            f"{thread.name}.",
+            field="fit",
+            suggest="a fine fit",
+        )
     if chosen is None:
         larger = above(drills, thread.major_mm)
         raise Refused(
@@ -220,9 +269,9 @@ def clearance(question: ClearanceQuestion, drills: tuple[ShopTool, ...]) -> Clea
 
     size = f"{chosen.mm:.6g} mm"
     return ClearanceAnswer(
-        drill_name=chosen.name,
+        drill_name=f"{chosen.name} reamer" if reamed else chosen.name,
         drill_mm=Figure(chosen.mm, unit_of("drill_mm"), (), 3),
-        hole_mm=holes[question.fit],
+        hole_mm=hole,
         fine_mm=holes["fine"],
         medium_mm=holes["medium"],
         coarse_mm=holes["coarse"],
@@ -233,9 +282,18 @@ def clearance(question: ClearanceQuestion, drills: tuple[ShopTool, ...]) -> Clea
         fine_drill=named("fine"),
         medium_drill=named("medium"),
         coarse_drill=named("coarse"),
-        cautions=_cautions(chosen, holes[question.fit].value, thread),
-        links=(Link("hole", (("size", size),), f"Drill {chosen.name} with its pilot and stops"),),
+        cautions=_cautions(chosen, hole.value, thread, reamed=reamed),
+        links=(_made(chosen, size),),
     )
+
+
+def _made(tool: ShopTool, size: str) -> Link:
+    """How the hole is made."""
+    if tool.kind is ToolKind.REAMER:
+        by = "hand-reamed" if tool.series == "hand" else "machine-reamed"
+        reason = f"Drill for the {tool.name} reamer, and ream: stops and revs"
+        return Link("hole", (("size", size), ("finish", by)), reason)
+    return Link("hole", (("size", size),), f"Drill {tool.name} with its pilot and stops")
 
 
 def _judged(question: ClearanceQuestion, holes: dict[str, Figure]) -> str:
@@ -254,8 +312,16 @@ def _judged(question: ClearanceQuestion, holes: dict[str, Figure]) -> str:
     return f"{said} leaves {play}: as good as a {near} fit."
 
 
-def _cautions(chosen: ShopTool, hole_mm: float, thread: Thread) -> tuple[Caution, ...]:
+def _cautions(
+    chosen: ShopTool, hole_mm: float, thread: Thread, *, reamed: bool
+) -> tuple[Caution, ...]:
     off = chosen.mm - hole_mm
+    if reamed:
+        says = (
+            f"The thread of {thread.name} is rolled or cut a little under its name: measure the "
+            "screws. Both parts are drilled and reamed together, or the holes do not meet."
+        )
+        return (Caution("Mind", "where it sits", says, None, PRACTICE),)
     found = [
         Caution(
             "Mind",
@@ -330,6 +396,13 @@ CLEARANCE = Calculator(
         "clearance size",
         "@ clearance hole",
         "bolt hole for @",
+        "cap screw @ in a reamed hole",
+        "cap screw @ reamed",
+        "cap screws @ reamed",
+        "@ cap screw reamed",
+        "@ cap screw in a reamed hole",
+        "reamed hole for @",
+        "reamed holes for @",
     ),
     headline=headline,
 )

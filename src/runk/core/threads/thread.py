@@ -7,7 +7,7 @@ from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Working
-from runk.core.kinds import OfThread
+from runk.core.kinds import OfMetal, OfThread
 from runk.core.shown import Rank, Show
 from runk.core.sources import MECHANICS
 from runk.core.threads import laws
@@ -23,9 +23,14 @@ THREAD_FIELD = OfThread("thread", principal=True, shared="thread", placeholder="
 
 @dataclass(frozen=True, slots=True)
 class ThreadQuestion:
-    """A thread by its name, or a special by diameter and pitch."""
+    """A thread by its name, or a special by diameter and pitch.
+
+    Args:
+        metal: Of what it is made: it goes along to the room that cuts it.
+    """
 
     thread: Annotated[Thread, THREAD_FIELD]
+    metal: Annotated[str | None, OfMetal("made of", placeholder="any metal")] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -118,6 +123,8 @@ def thread(question: ThreadQuestion, _: None = None) -> ThreadAnswer:
     value = w(laws.truncation_mm, crest_mm=form.crest * one.pitch_mm, angle_deg=form.angle_deg)
     truncation = w.figure(value, "truncation_mm", since=len(w.steps) - 1, places=3)
     others = alike(one)
+    metal = question.metal
+    asked = (("thread", one.name), *((("metal", metal),) if metal else ()))
     cautions = []
     if others:
         names = ", ".join(t.name for t in others)
@@ -157,10 +164,7 @@ def thread(question: ThreadQuestion, _: None = None) -> ThreadAnswer:
         nut_mm=height_of(w, one),
         alike=tuple(t.name for t in others),
         cautions=tuple(cautions),
-        links=(
-            Link("tap", (("thread", one.name),), "Tap it"),
-            Link("die", (("thread", one.name),), "Cut it with a die"),
-        ),
+        links=(Link("tap", asked, "Tap it"), Link("die", asked, "Cut it with a die")),
     )
 
 
@@ -173,7 +177,7 @@ THREAD = Calculator(
     answers=(ThreadAnswer,),
     compute=thread,
     needs=no_needs,
-    sentences={"": "The thread {thread}"},
+    sentences={"": "The thread {thread}[, in {metal}]"},
     calls=(
         "thread data",
         "thread sizes",
