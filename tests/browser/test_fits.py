@@ -26,3 +26,16 @@ def test_a_fit_is_asked_changed_and_turned_to(page: Page) -> None:
     page.get_by_role("button", name="Turn the shaft to these limits").click()
     expect(page.get_by_label("smallest allowed")).to_have_value("21.9800 mm")
     expect(page.get_by_label("largest allowed")).to_have_value("21.9930 mm")
+
+
+def test_a_fit_finer_than_it_can_be_measured_is_one_size(page: Page) -> None:
+    """Limits nobody turns to are not the largest thing on the plate."""
+    page.goto("/fits")
+    page.keyboard.press("Control+k")
+    page.get_by_label("Ask in plain words, in any order").fill("push fit 5 mm")
+    expect(page.get_by_role("dialog")).to_contain_text("made to its mate")
+    page.keyboard.press("Enter")
+    room = page.locator("#room")
+    expect(room.get_by_text("size to size to 0.0025 mm tight", exact=True)).to_be_visible()
+    expect(room).to_contain_text("Hole 5.0000 to 5.0013, shaft 5.0013 to 5.0025 mm")
+    expect(room.get_by_text("mm smallest")).to_have_count(0)

@@ -2630,6 +2630,7 @@ export interface components {
             cuts: components["schemas"]["BarCutWire"][];
             left_mm: components["schemas"]["FigureWire"];
             lost_mm: components["schemas"]["FigureWire"];
+            needed_mm: components["schemas"]["FigureWire"] | null;
             says: string;
             /**
              * @description discriminator enum property added by openapi-typescript

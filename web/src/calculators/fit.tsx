@@ -35,6 +35,25 @@ function Limits({ name, low, high }: { name: string; low: Figure; high: Figure }
   );
 }
 
+/** A duty finer than anything measures: one size, and how they go together; limits stand beneath. */
+function ToEachOther({ answer }: { answer: Reply['answer'] }) {
+  const { nominal_mm: size, hole_low_mm: hl, hole_high_mm: hh, shaft_low_mm: sl, shaft_high_mm: sh } = answer;
+  const [how, made] = answer.one.split(/, (?=[^,]*$)/);
+  return (
+    <>
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <span className="figures text-7xl leading-none font-bold max-lg:text-6xl max-sm:text-5xl">{size.shown}</span>
+        <span className="text-xl text-plate-soft">{size.unit} both</span>
+      </p>
+      <p className="mt-4 text-4xl leading-tight font-bold max-sm:text-3xl">{how}</p>
+      <p className="text-xl text-plate-soft">{made}</p>
+      <p className="mt-3 text-plate-soft">
+        Hole {hl.shown} to {hh.shown}, shaft {sl.shown} to {sh.shown} {sh.unit}
+      </p>
+    </>
+  );
+}
+
 /** Both parts' limits as large as each other, and what they do to each other beneath. */
 function Both({ reply: { answer } }: Given<Reply>) {
   const tight = answer.clearance_high_mm.value <= 0;
@@ -44,10 +63,14 @@ function Both({ reply: { answer } }: Given<Reply>) {
   const high = tight ? answer.clearance_low_mm : answer.clearance_high_mm;
   return (
     <Plate>
-      <dl className="grid gap-x-8 gap-y-5 md:grid-cols-2">
-        <Limits name="Hole" low={answer.hole_low_mm} high={answer.hole_high_mm} />
-        <Limits name="Shaft" low={answer.shaft_low_mm} high={answer.shaft_high_mm} />
-      </dl>
+      {answer.one ? (
+        <ToEachOther answer={answer} />
+      ) : (
+        <dl className="grid gap-x-8 gap-y-5 md:grid-cols-2">
+          <Limits name="Hole" low={answer.hole_low_mm} high={answer.hole_high_mm} />
+          <Limits name="Shaft" low={answer.shaft_low_mm} high={answer.shaft_high_mm} />
+        </dl>
+      )}
       <p className="mt-4 border-t border-plate-line pt-3 text-xl">
         <b className="font-semibold">{answer.name}</b>, {answer.kind}: {unsigned(low)} to {unsigned(high)} {low.unit}
       </p>

@@ -214,6 +214,7 @@ def _cut(question: StockQuestion, shelf: Shelf) -> ShelfAnswer:
     begun = sum(bars[cut.bar][1] for cut in cuts)
     left = sum(cut.left for cut in cuts)
     return ShelfAnswer(
+        needed_mm=replace(whole, places=1) if bars[0][0] == ONE_BAR else None,
         bars_used=f"{len(cuts)} of {len(bars)}",
         left_mm=told(left, "left_mm", 1),
         whole_mm=replace(whole, places=1),

@@ -228,9 +228,10 @@ class BarCut:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class ShelfAnswer:
-    """Which part from which bar."""
+    """Which part from which bar; ``needed_mm`` where no bar was told and none is meant."""
 
     tag: ClassVar[str] = "cut"
+    needed_mm: Annotated[Figure | None, Show("One bar for all, at least", Rank.BIG)]
     bars_used: Annotated[str, Show("Bars begun", Rank.BIG)]
     left_mm: Annotated[Figure, Show("Left of them, in all", Rank.BIG)]
     says: Annotated[str, Show("How", Rank.SAYS)]

@@ -18,11 +18,11 @@ export function Passes({ plan }: { plan: Plan }) {
             <th scope="col" className="text-left font-normal">
               Wind on
             </th>
-            <th scope="col" className="font-normal">
+            <th scope="col" className="pl-4 font-normal">
               {groove ? 'Edge at' : 'Takes'}
             </th>
             {!groove && (
-              <th scope="col" className="font-normal">
+              <th scope="col" className="pl-4 font-normal">
                 Leaves
               </th>
             )}
@@ -42,8 +42,8 @@ export function Passes({ plan }: { plan: Plan }) {
                 {pass.dial}
                 {pass.stands_at && <span className="text-soft"> · {pass.stands_at}</span>}
               </td>
-              <td className="figures">{groove ? pass.to_mm.shown : pass.take_mm.shown}</td>
-              {!groove && <td className="figures font-bold">{pass.to_mm.shown}</td>}
+              <td className="figures pl-4">{groove ? pass.to_mm.shown : pass.take_mm.shown}</td>
+              {!groove && <td className="figures pl-4 font-bold">{pass.to_mm.shown}</td>}
               <td className="pl-4 text-left text-soft">{pass.measure ? 'measure' : ''}</td>
             </tr>
           ))}
