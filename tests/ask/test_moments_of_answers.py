@@ -76,6 +76,7 @@ FIGURES = [
     # Revolutions go with one over the diameter.
     ("250 rpm with 18 mm what for 12 mm", "speed_rpm", 250 * 18 / 12),
     ("18% of 22", "share_mm", 3.96),
+    ("18 % of 22", "share_mm", 3.96),
     ("350 F in C", "heat_c", (350 - 32) / 1.8),
     # A face with an end mill: 1 mm at most; a bond's cut at the rim of what is on it.
     ("end mill flange 12 mm cutter mild steel", "depth_mm", 1.0),
