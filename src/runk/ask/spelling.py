@@ -61,7 +61,10 @@ _SAYS = (
     (re.compile(r"\bdividing head (?=\d{2} ?(?:to|:) ?1\b)", re.IGNORECASE), ""),
     (re.compile(r"\b(?:no\.?|number) (\d{1,2}) drill (?:in )?mm\b", re.IGNORECASE), r"#\1 in mm"),
     (re.compile(r"\b(?:without any|with no)\b", re.IGNORECASE), "without"),
-    (re.compile(r"\b(?:percentage|per cent|pct)\b|(?<=\d)%|(?<=\d) %(?= of \d)", re.IGNORECASE), " percent"),
+    (
+        re.compile(r"\b(?:percentage|per cent|pct)\b|(?<=\d)%|(?<=\d) %(?= of \d)", re.IGNORECASE),
+        " percent",
+    ),
 )
 
 
