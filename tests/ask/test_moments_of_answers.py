@@ -6,6 +6,7 @@ the answer is words. Common practice where no sum is.
 
 from __future__ import annotations
 
+import math
 from math import pi
 from typing import Any
 
@@ -315,3 +316,30 @@ def test_a_cap_heads_reamed_hole_is_the_screws_size() -> None:
         assert (found.size_mm.value, found.then[0].name) == (5.0, "5 mm machine reamer")
     drilled = said("counterbore for M5 cap head brass").answer
     assert found.counterbore_mm.value == drilled.counterbore_mm.value > 8.5  # ISO 4762.
+
+
+@pytest.mark.parametrize(("hour", "degrees"), [(12, 90), (3, 0), (1, 60), (6, 270), (9, 180)])
+def test_an_hour_of_the_clock_is_where_its_hand_stands(hour: int, degrees: int) -> None:
+    asked = said(f"6 holes 31 pcd first at {hour} o'clock")
+    assert asked.read.question.start == degrees
+    first = asked.answer.holes[0]
+    # Up is y, right is x: worked from the hand, not from the angle.
+    hand = math.radians(hour * 30)
+    assert first.x_mm.value == pytest.approx(15.5 * math.sin(hand), abs=1e-6)
+    assert first.y_mm.value == pytest.approx(15.5 * math.cos(hand), abs=1e-6)
+
+
+@pytest.mark.parametrize(
+    "line",
+    [
+        "tap M10 pitch 1.25 mild steel",
+        "tap M10 with a pitch of 1.25 mm, 25 deep, mild steel",
+        "tap M10, 1.25 pitch 25 deep mild steel",
+        "screw cut M10 pitch 1.25",
+        "die M10 1.25 mm pitch 20 long",
+    ],
+)
+def test_a_pitch_beside_a_threads_name_is_that_threads(line: str) -> None:
+    """Read as a depth it left M10 at its usual 1.5: another drill, and a part scrapped."""
+    assert said(line).read.question.thread.pitch_mm == 1.25
+    assert said("tap M10 25 deep").read.question.thread.pitch_mm == 1.5

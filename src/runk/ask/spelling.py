@@ -18,6 +18,13 @@ _ARC = re.compile(
     r"(\d{1,3}) ?(?:degrees|degree|deg|°) ?(?:and )?(\d{1,2}) ?(?:minutes|minute|mins|min|'|′)",
     re.IGNORECASE,
 )
+_OCLOCK = re.compile(r"\b(1[0-2]|[1-9]) ?o ?['’]? ?clock\b", re.IGNORECASE)
+# A pitch that is told beside a metric thread's name is that thread's, never some depth.
+_PITCH = re.compile(
+    r"\b(M\d{1,3}(?:\.\d)?),? (?:(?:with |at |of )?(?:an? )?pitch (?:of )?(\d{0,2}\.?\d{1,3})"
+    r"(?: ?mm)?(?![\d.])|(?:x )?(\d{0,2}\.?\d{1,3}) ?(?:mm )?pitch\b)",
+    re.IGNORECASE,
+)
 _COMMA = re.compile(r"(?<![\d,.\-])(\d{1,3}),(\d{1,3})(?= ?(?:mm|hole|bore|drill|bar|dia)\b)")
 _CLASS_OF = re.compile(r"\b(\d{1,3})([A-HJ-Za-hj-z]{1,2})(\d{1,2})\b(?!/)")
 _FITS = frozenset(
@@ -72,6 +79,11 @@ def _arc(found: re.Match[str]) -> str:
     return f"{int(found[1]) + int(found[2]) / 60:.6g} degrees"
 
 
+def _hand(found: re.Match[str]) -> str:
+    """Where a clock's hour stands, as angles go here: from the right, anticlockwise."""
+    return f"{(90 - 30 * int(found[1])) % 360} degrees"
+
+
 def _with_class(found: re.Match[str]) -> str:
     """8g6 is a size and its class of limits."""
     return f"{found[1]} {found[2]}{found[3]}" if found[2] in _FITS else found[0]
@@ -82,6 +94,8 @@ def spelt(line: str) -> str:
 
     >>> spelt("40T 20 D.P. gear"), spelt("taper 1:20, 17 deg 30 min")
     ('40 teeth 20 DP gear', 'taper 1 in 20, 17.5 degrees')
+    >>> spelt("6 holes 31 pcd first at 12 o'clock"), spelt("tap M10 pitch 1.25 brass")
+    ('6 holes 31 pcd first at 90 degrees', 'tap M10x1.25 brass')
     >>> spelt("2 b.a. tapping"), spelt("8g6 limits"), spelt("drill 5,5 hole")
     ('2 ba tapping', '8 g6 limits', 'drill 5.5 hole')
     """
@@ -96,6 +110,8 @@ def spelt(line: str) -> str:
     for pattern, plain in _SAYS:
         text = pattern.sub(plain, text)
     text = _ARC.sub(_arc, text)
+    text = _OCLOCK.sub(_hand, text)
+    text = _PITCH.sub(lambda found: f"{found[1]}x{found[2] or found[3]}", text)
     text = _ONE_IN.sub(lambda found: f"1 in {found[1] or found[2]}", text)
     text = _COMMA.sub(r"\1.\2", text)
     text = _CLASS_OF.sub(_with_class, text)
