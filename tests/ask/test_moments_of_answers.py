@@ -343,3 +343,30 @@ def test_a_pitch_beside_a_threads_name_is_that_threads(line: str) -> None:
     """Read as a depth it left M10 at its usual 1.5: another drill, and a part scrapped."""
     assert said(line).read.question.thread.pitch_mm == 1.25
     assert said("tap M10 25 deep").read.question.thread.pitch_mm == 1.5
+
+
+def test_holes_counted_clockwise_lie_where_the_hand_goes() -> None:
+    """D29: the other way round swaps all but the first; on its mate it is the other way again."""
+    one, other = (
+        said(f"5 holes 40 pcd start 20 degrees {way}").answer for way in ("", "clockwise")
+    )
+    for n in range(5):
+        turned = math.radians(20 - 72 * n)
+        assert other.holes[n].x_mm.value == pytest.approx(20 * math.cos(turned), abs=1e-6)
+        assert other.holes[n].y_mm.value == pytest.approx(20 * math.sin(turned), abs=1e-6)
+        assert other.holes[n].x_mm.value == pytest.approx(one.holes[-n % 5].x_mm.value)
+    mate = said("5 holes 40 pcd start 20 degrees clockwise from the other side").answer
+    for face, behind in zip(other.holes, mate.holes, strict=True):
+        assert behind.x_mm.value == pytest.approx(-face.x_mm.value)
+        assert behind.y_mm.value == pytest.approx(face.y_mm.value)
+
+
+@pytest.mark.parametrize(
+    "line", ["4 holes over 90 degrees on 40 circle", "4 holes on 40 circle over 90 degrees"]
+)
+def test_degrees_are_no_size(line: str) -> None:
+    """Ninety degrees were ninety millimetres each."""
+    holes = said(line).answer.holes
+    assert [h.angle_deg.value for h in holes] == pytest.approx([0, 30, 60, 90])
+    with pytest.raises(Refused, match="what 30 is for"):
+        said("turn 20 mm brass 30 degrees")

@@ -238,8 +238,6 @@ def test_a_step_finer_than_the_head_is_refused() -> None:
         "gear 20 teeth 1 module internal",
         "worm wheel 30 teeth 1 module",
         "stub gear 20 teeth 1 module",
-        "6 holes 31 pcd 3.2 each first at 12 o'clock",
-        "6 holes 31 pcd 3.2 each clockwise",
     ],
 )
 def test_a_word_that_changes_the_figure_is_not_passed_over(line: str) -> None:

@@ -27,6 +27,7 @@ _BETWEEN = frozenset({",", "and", ";"})
 PLACES = frozenset({"top", "middle", "bottom", "front", "back", "left", "right", "mouth", "end"})
 """Where on a part a reading is taken."""
 _SCALES = frozenset({"c", "f", "celsius", "fahrenheit"})
+_DEGREES = frozenset({"degrees", "degree", "deg", "°"})
 _ELSEWHERE_BEFORE = frozenset({"drill"})
 
 
@@ -47,11 +48,14 @@ def fill_numbers(
             f"{heats[0].text} is a temperature, and there is no place for one in this."
         )
         left = [size for size in left if size not in heats]
+    turns = _turns(into, left)
     for claim in claims:
         if claim.size not in left:
             continue
         name = _field_for(claim, asked, chosen, lexicon, into, told)
         if name and claim.size in heats and not isinstance(asked[name], Temperature):
+            continue
+        if name and claim.size in turns and isinstance(asked[name], Length):
             continue
         if name is None:
             if (wrong := _no_angle(claim, asked, lexicon, into, told)) is not None:
@@ -83,6 +87,8 @@ def fill_numbers(
     for name in [n for n, k in asked.items() if k.principal and n not in into.typed]:
         kind = asked[name]
         fitting = [s for s in left if s not in claimed and kind.takes(s.text, told)]
+        if isinstance(kind, Length):
+            fitting = [s for s in fitting if s not in turns]
         if not fitting:
             continue
         if kind.several:
@@ -122,6 +128,12 @@ def _heats(into: Candidate, sizes: list[Size]) -> list[Size]:
     """The numbers behind which C or F stands: degrees, and never a length."""
     words = [*into.cutting.lower, ""]
     return [size for size in sizes if words[size.end].removeprefix("°") in _SCALES]
+
+
+def _turns(into: Candidate, sizes: list[Size]) -> list[Size]:
+    """The numbers behind which degrees stand: part of a turn, or a heat, and never a length."""
+    words = [*into.cutting.lower, ""]
+    return [size for size in sizes if words[size.end] in _DEGREES]
 
 
 def _run_on(into: Candidate, name: str, first: Size, left: list[Size], claimed: set[Size]) -> None:

@@ -57,6 +57,11 @@ SEEN = (
     ),
 )
 
+COUNTED = (
+    Choice("anticlockwise", "counted anticlockwise", ("counted anticlockwise", "anticlockwise")),
+    Choice("clockwise", "counted clockwise", ("counted clockwise", "clockwise")),
+)
+
 
 @dataclass(frozen=True, slots=True)
 class CircleQuestion:
@@ -80,6 +85,7 @@ class CircleQuestion:
         wide: Of a square face from its left edge; ``high`` from its near one.
         ports: What must not be drilled into.
         seen: From this face, or as it comes out on its mate.
+        counted: Which way they follow one another on this face; anticlockwise where not said.
     """
 
     pattern: Annotated[str, OneOf("pattern", choices=PATTERNS, rules=True)] = "circle"
@@ -254,3 +260,6 @@ class CircleQuestion:
         tuple[Bearing, ...], OfBearings("kept clear", only=ROUND, placeholder="nothing")
     ] = ()
     seen: Annotated[str, OneOf("seen", choices=SEEN)] = "face"
+    counted: Annotated[
+        str | None, OneOf("counted", choices=COUNTED, only=ROUND, placeholder="anticlockwise")
+    ] = None

@@ -72,6 +72,7 @@ def _round(
     start = question.start or 0.0
     # From the other side left is right: the first lies as far from the left, and they run back.
     first, way = (180.0 - start, -1.0) if other else (start, 1.0)
+    way = -way if question.counted == "clockwise" else way
     step, radii = _steps(question, circle)
     for n in range(len(radii) if question.pattern == "diamond" else question.count):
         radius = radii[n % len(radii)]
