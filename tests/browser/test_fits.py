@@ -31,6 +31,7 @@ def test_a_fit_is_asked_changed_and_turned_to(page: Page) -> None:
 def test_a_fit_finer_than_it_can_be_measured_is_one_size(page: Page) -> None:
     """Limits nobody turns to are not the largest thing on the plate."""
     page.goto("/fits")
+    expect(page.get_by_text("mm smallest").first).to_be_visible()
     page.keyboard.press("Control+k")
     page.get_by_label("Ask in plain words, in any order").fill("push fit 5 mm")
     expect(page.get_by_role("dialog")).to_contain_text("made to its mate")
