@@ -161,6 +161,9 @@ def test_each_word_says_what_it_says(line: str, field: str, value: Any) -> None:
         ("lumps in the core", "Lumps out of the core"),
         ("heat to release threadlock", "250 °C, with fumes"),
         ("temperature to release epoxy", "150 °C"),
+        ("split bush for 5/16 rod", "sawn through along one side"),
+        ("how long a mandrel for a casting 2 in long", "a dog at one end"),
+        ("will the tool foul the chuck facing 80", "turned round by hand first"),
     ],
 )
 def test_what_the_trade_says_is_said(line: str, says: str) -> None:

@@ -20,6 +20,10 @@ _CLASS = re.compile(r"(?<![\w/])(JS|js|[A-HKMNPR-Ua-hkmnpr-u]{1,2})(1[0-6]|[5-9]
 _PIECES = re.compile(
     rf"\b(\d{{1,3}}) (?:off|pieces?|parts?|lengths?)(?: of)? ({_SIZE})(?: long)?", re.IGNORECASE
 )
+_OF_THE_TRADE = re.compile(
+    r"^(?:an? )?split bush\b|^how long an? mandrel\b|\btool (?:to )?fouls? the (?:chuck|jaws)\b",
+    re.IGNORECASE,
+)
 _TO_LENGTH = re.compile(
     rf"\bcut (?:the |a )?(?:bar|rod|stock) to (?:a )?length(?: of)? ({_SIZE})", re.IGNORECASE
 )
@@ -275,6 +279,11 @@ def _finder(line: str) -> str:
     return f"edge finder {finder}, {sizes[0].strip()} away"
 
 
+def _trade(line: str) -> str:
+    """What the trade says a way of, whatever the size: a split bush, how long a mandrel is."""
+    return f"why {line}" if _OF_THE_TRADE.search(line) else ""
+
+
 _FORMS: tuple[Callable[[str], str], ...] = (
     _wheels,
     _taper,
@@ -291,6 +300,7 @@ _FORMS: tuple[Callable[[str], str], ...] = (
     _cut_list,
     _while_facing,
     _finder,
+    _trade,
 )
 
 
