@@ -32,7 +32,6 @@ _OF_LISTS = frozenset(
 ).union(("cut", "for", "each", "and", "with", "in", "i", "want", "need"))
 _OF_BAR = re.compile(rf"\b(?:from|out of)(?: an?)? ({_SIZE}) bar\b", re.IGNORECASE)
 _SIDE = re.compile(r"\b(?:the|a|hole|bore|shaft|pin|spindle|bar|dia|diameter)\b")
-_REAM = re.compile(r"\bream(?:ed|ing)?\b")
 _BY_HAND = re.compile(r"\b(?:by )?hand\b")
 _ONE_IN = re.compile(r"\b1 in (\d{1,4})\b")
 _WHICH_DRILL = re.compile(

@@ -9,7 +9,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from runk.core.layout.laps import Lap
+from runk.core.layout.laps import NO_MOVE_MM, Lap
 from runk.core.layout.machining import NEAR_MM, Machining
 from runk.core.layout.segments import Segment, dist
 from runk.core.layout.set_out import SetOut
@@ -80,14 +80,10 @@ def _lap(lap: Lap, feed: float) -> Iterator[str]:
     lines = [
         _move(one, deep, down=lap.deep > lap.top)
         for one, deep in lap.depths()
-        if one.length > _NO_MOVE
+        if one.length > NO_MOVE_MM
     ]
     for n, line in enumerate(lines):
         yield f"{line} F{_n(feed)} {_said(lap.says)}" if n == 0 else line
-
-
-_NO_MOVE = 1e-3
-"""What is shorter than a machine moves by is no move: as an arc it would be a whole round."""
 
 
 def _move(one: Segment, deep: float, down: bool) -> str:
@@ -97,7 +93,7 @@ def _move(one: Segment, deep: float, down: bool) -> str:
     if one.centre is None:
         return f"G1 {to}"
     i, j = one.centre[0] - one.start[0], one.centre[1] - one.start[1]
-    if one.radius < _NO_MOVE:
+    if one.radius < NO_MOVE_MM:
         return f"G1 {to}"
     return f"{'G3' if one.left else 'G2'} {to} I{_n(i)} J{_n(j)}"
 

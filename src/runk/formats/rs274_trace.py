@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from math import hypot, tan
 
-from runk.core.layout.laps import Lap
+from runk.core.layout.laps import NO_MOVE_MM, Lap
 from runk.core.layout.segments import Segment
 from runk.core.layout.set_out import SetOut
 from runk.core.refusals import Refused
@@ -145,25 +145,22 @@ def compare(
             # From one round to the next it is fed across.
             while at < len(cut) and not _is(cut[at], one, down) and cut[at].does == "feed":
                 at += 1
-            if one.length <= _NO_MOVE:
+            if one.length <= NO_MOVE_MM:
                 continue
             if at == len(cut) or not _is(cut[at], one, down):
                 return Compared(False, "It goes another way round.")
             at += 1
-    between = len(cut) - sum(one.length > _NO_MOVE for lap in laps for one in lap.loop)
+    between = len(cut) - sum(one.length > NO_MOVE_MM for lap in laps for one in lap.loop)
     if at != len(cut) or between > len(laps):
         return Compared(False, "It goes another way round.")
     rounds = f"{len(laps)} times round" if len(laps) > 1 else "Once round"
     return Compared(True, f"{rounds}, where it was asked.")
 
 
-_NO_MOVE = 1e-3
-
-
 def _is(move: Traced, one: Segment, down: float) -> bool:
     """Whether a move is that piece of a round, at its depth."""
     where = hypot(move.x - one.end[0], move.y - one.end[1]) <= _TOL and abs(move.z + down) <= _TOL
-    return where and (move.does == "arc") == (one.centre is not None and one.radius >= _NO_MOVE)
+    return where and (move.does == "arc") == (one.centre is not None and one.radius >= NO_MOVE_MM)
 
 
 def _in_the_work(move: Traced) -> bool:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from runk.core.cutting.milled import facing
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.machines.machine import Holding, Machine, MachineKind
@@ -80,6 +81,5 @@ def check(question: SpeedQuestion, machine: Machine, held: Holding) -> None:
             field="depth",
         )
     wider = question.width is not None and question.width > question.diameter
-    faced = question.operation is Operation.END_MILL and question.faced == "face"
-    if milling and wider and not faced:
+    if milling and wider and not facing(question):
         raise Refused("A cutter cannot cut wider than itself.", field="width")

@@ -8,6 +8,7 @@ from fractions import Fraction
 from typing import Annotated, ClassVar
 
 from runk.core.calculator import Calculator, Door
+from runk.core.cutting.laws import surface_m_min
 from runk.core.figures import Caution, Figure, Link, Num, Working, law, told
 from runk.core.kinds import Choice, Length, Number, OneOf, Temperature
 from runk.core.refusals import Refused
@@ -166,16 +167,6 @@ def other_rpm(speed_rpm: Num, at_mm: Num, other_mm: Num) -> Num:
     return speed_rpm * at_mm / other_mm
 
 
-@law("Surface speed", "π × {at_mm} × {speed_rpm} ÷ 1000", MECHANICS)
-def edge_m_min(at_mm: Num, speed_rpm: Num) -> Num:
-    """How fast the edge goes.
-
-    >>> round(edge_m_min(18.0, 250.0), 2)
-    14.14
-    """
-    return 3.141592653589793 * at_mm * speed_rpm / 1000.0
-
-
 @law("A share", "{of_mm} × {percent} ÷ 100")
 def share_limit_mm(of_mm: Num, percent: Num) -> Num:
     """So many hundredths of a size.
@@ -223,7 +214,7 @@ def compute(question: SumQuestion, _: None = None) -> RevsAnswer | ShareAnswer |
     return RevsAnswer(
         speed_rpm=w.of(other_rpm, "speed_rpm", speed_rpm=question.rpm, at_mm=at, other_mm=other),
         surface_speed_m_min=w.of(
-            edge_m_min, "surface_speed_m_min", at_mm=at, speed_rpm=question.rpm
+            surface_m_min, "surface_speed_m_min", speed_rpm=question.rpm, diameter_mm=at
         ),
     )
 

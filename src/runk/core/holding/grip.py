@@ -148,7 +148,7 @@ class GripShop:
 
     e_gpa: float
     yield_mpa: float = 1e9
-    n_per_mm: float = 200.0
+    n_per_mm: float = _N_PER_MM
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -13,6 +13,8 @@ from runk.core.layout.segments import Loop, Segment, backwards, dist
 RAMP_DEG = 3.0
 """How steeply a cutter is let down along its way: common practice, and no need of teeth that meet
 in its middle."""
+NO_MOVE_MM = 1e-3
+"""What is shorter than a machine moves by is no move: as an arc it would be a whole round."""
 
 
 @dataclass(frozen=True, slots=True)

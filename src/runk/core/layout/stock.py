@@ -277,7 +277,7 @@ def _bars(question: StockQuestion, shelf: Shelf, whole: float) -> list[tuple[str
 def _is_called(named: str, bar: str) -> bool:
     """Whether a bar is what somebody calls it: all its words, in any order."""
     has = bar.lower().replace('"', "").split()
-    return set(named.replace('"', "").split()) <= {*has, *(w.replace("-", " ") for w in has)}
+    return set(named.replace('"', "").split()) <= set(has)
 
 
 def _not_here(
@@ -315,7 +315,7 @@ def headline(answer: StockAnswer, page: PageUnit) -> str:
         return f"{answer.largest_mm.words(page)}{by} · {answer.off_mm.words(page)} off each side"
     if isinstance(answer, BarAnswer):
         return f"{answer.largest_mm.words(page)} · {answer.nearest}"
-    if answer.cuts[0].bar.startswith(ONE_BAR):
+    if answer.needed_mm is not None:
         return f"{answer.whole_mm.words(page)} of bar"
     return f"{answer.bars_used} bars · {answer.left_mm.words(page)} left"
 
