@@ -152,10 +152,10 @@ JOBS: list[tuple[str, str, float | str]] = [
     ("gear 22 teeth 0.7 module", "pitch_circle_mm", 15.4),
     ("gear 22 teeth 0.7 module older cutters", "depth_mm", 2.157 * 0.7),
     ("spur gear 30 teeth 28 DP", "outside_mm", 32 * 25.4 / 28),
-    ("gear 22 teeth 0.7 module with 44", "tight_mm", 23.1),
+    ("gear 22 teeth 0.7 module with 44", "centres_mm", 23.1),
     (
         "gear 22 teeth 0.7 module with 44 backlash 0.1 mm",
-        "centres_mm",
+        "opened_mm",
         23.1 + 0.05 / tan(radians(20)),
     ),
     ("cut gear 20 teeth 1 mod 14.5 degrees", "base_circle_mm", 20 * cos(radians(14.5))),

@@ -109,7 +109,7 @@ def test_two_wheels_run_with_the_play_that_is_said(teeth: int, mate: int) -> Non
 
     def meets(by_deg: float) -> float:
         laid = affinity.rotate(other, turned + by_deg, origin=(0, 0))
-        laid = affinity.translate(laid, 0, found.centres_mm.value)
+        laid = affinity.translate(laid, 0, found.opened_mm.value)
         return float(one.intersection(laid).area)
 
     assert meets(0) == 0
@@ -118,7 +118,7 @@ def test_two_wheels_run_with_the_play_that_is_said(teeth: int, mate: int) -> Non
         assert meets(way * play * 0.85) < 1e-4
         assert meets(way * play * 1.2) > 0
     tight = affinity.translate(
-        affinity.rotate(other, turned, origin=(0, 0)), 0, found.tight_mm.value
+        affinity.rotate(other, turned, origin=(0, 0)), 0, found.centres_mm.value
     )
     assert one.intersection(tight).area < 2e-3
 
@@ -128,7 +128,7 @@ def test_two_wheels_run_with_the_play_that_is_said(teeth: int, mate: int) -> Non
 def test_pairs_that_carry_by_walking_the_line_of_action(teeth: int, mate: int) -> None:
     """Along the line from tip circle to tip circle, in base pitches. Pressure angle 20."""
     found = answer(teeth=str(teeth), module="1", mate=str(mate), backlash="0.001")
-    centres = found.centres_mm.value
+    centres = found.opened_mm.value
     bases = [n * cos(radians(20)) / 2 for n in (teeth, mate)]
     at = np.arccos(sum(bases) / centres)
     # From the one's base tangent point; s runs to the other's.

@@ -306,7 +306,7 @@ GEARS = [
         "gear",
         {"module": "0.8"},
         {"teeth": (14, 20), "mate": (40, 61)},
-        "tight_mm",
+        "centres_mm",
         lambda a, b: 0.8 * (a + b) / 2,
     ),
     Row(

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from runk.ask.asked import Asked, Other, echoed
+from runk.ask.by_nouns import by_nouns
 from runk.ask.candidate import Candidate
 from runk.ask.forms import forms
 from runk.ask.heard import asked_back, excluded_of, lost_of, other_of, with_slips
@@ -99,7 +100,17 @@ def ask(
             f"I cannot leave out `{left.unknown[:60]}`: I do not know what it is here.",
             suggest=left.line[:200] or None,
         )
-    refused: Refused | None = None
+    refused, wanting = None, None
+    right, slips = mended(left.line or told, catalogue, names)
+    for one, taken in ((right, slips), (left.line or told, ())) if slips else ((right, ()),):
+        heard = by_nouns(one, workshop, page, catalogue)
+        if heard is None:
+            continue
+        if heard.asked and not heard.lost and not excluded_of(heard.asked, left.excluded):
+            return with_slips(heard.asked, taken)
+        if heard.asked is None and heard.insists and heard.refused is not None:
+            raise heard.refused
+        wanting = wanting or (heard.refused if heard.asked is None else None)
     for one, slips in _ways_to_say(left.line or told, catalogue, names):
         try:
             asked = _answered(one, workshop, page, catalogue)
@@ -120,7 +131,8 @@ def ask(
             continue
         return with_slips(asked, slips)
     assert refused is not None
-    raise refused
+    # What only wants one thing more was understood better.
+    raise (wanting if wanting and refused.field != wanting.field else refused)
 
 
 def _as_it_stands(

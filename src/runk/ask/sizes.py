@@ -127,7 +127,9 @@ def _every(
         plain = _cut(words, page, apart, metal_numbers)
         # After a whole number "in" is more often a preposition; after a decimal, inches.
         doubt = sum(
-            0.25 if unit == words[at - 1].isdigit() else 0.0
+            (0.25 if unit == words[at - 1].isdigit() else 0.0)
+            # In *a* hole, in *the* bush: hardly a unit.
+            + (0.8 if unit and page is PageUnit.MM and lower[at + 1] in ("a", "an", "the") else 0.0)
             for at, unit in zip(doubtful, units, strict=True)
         )
         if len(doubtful) > 1:

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import re
 
+from runk.core.lengths.spoken import HOW_MANY
+
 _DOTTED = re.compile(
     r"(?<![\w.])(?:[a-zA-Z]\.){2,4}(?!\w)|(?<![\w.])(?:[a-zA-Z]\.){1,3}[a-zA-Z](?![\w.])"
 )
@@ -25,7 +27,17 @@ _PITCH = re.compile(
     r"(?: ?mm)?(?![\d.])|(?:x )?(\d{0,2}\.?\d{1,3}) ?(?:mm )?pitch\b)",
     re.IGNORECASE,
 )
-_COMMA = re.compile(r"(?<![\d,.\-])(\d{1,3}),(\d{1,3})(?= ?(?:mm|hole|bore|drill|bar|dia)\b)")
+# A decimal comma, as half of Europe writes it; a pair of places has more of them, or says so.
+_COMMA = re.compile(r"(?<![\d,.\-])(\d{1,3}),(\d{1,3})(?![\d,.]|, ?\d)")
+_PLACES = re.compile(
+    r"\b(?:at|points?|places?|spots?|coordinates|between) \d+,\d|\d,\d+ (?:and )?\d+,\d+ |\b[xy] "
+)
+_COUNTED = re.compile(
+    r"\b(two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?=[ -](?:equal |evenly |small )?"
+    r"(?:flutes?|teeth|tooth|dogs?|crossings?|holes|studs|bolts|screws|arms|spokes|divisions|cuts|"
+    r"clamps|rings|on (?:a )?\d))",
+    re.IGNORECASE,
+)
 _CLASS_OF = re.compile(r"\b(\d{1,3})([A-HJ-Za-hj-z]{1,2})(\d{1,2})\b(?!/)")
 _FITS = frozenset(
     "c d e f g h js k m n p r s u C D E F G H JS K M N P R S".split()  # noqa: SIM905
@@ -51,7 +63,19 @@ _SAYS = (
     (re.compile(r"\b(?:top slide|compound slide)\b", re.IGNORECASE), "topslide"),
     (re.compile(r"\b(?:lead screw)\b", re.IGNORECASE), "leadscrew"),
     (re.compile(r"\b(?:isn't|isnt|is'nt)\b", re.IGNORECASE), "is not"),
+    (
+        re.compile(r"\b(?:haven't|havent|have not|hasn't) (?:got )?(?:an? )?", re.IGNORECASE),
+        "without ",
+    ),
+    (
+        re.compile(
+            r"\b(?:i |we )?(?:don't|dont|do not) (?:have|need|want)(?: an?)? ", re.IGNORECASE
+        ),
+        "without ",
+    ),
     (re.compile(r"\b(?:don't|dont)\b", re.IGNORECASE), "do not"),
+    (re.compile(r"\b(?:doesn't|doesnt)\b", re.IGNORECASE), "does not"),
+    (re.compile(r"\b(?:can't|cant|cannot)\b", re.IGNORECASE), "can not"),
     # As many jaws as a chuck has are no size: the throw's own chuck goes without saying.
     (
         re.compile(
@@ -113,7 +137,9 @@ def spelt(line: str) -> str:
     text = _OCLOCK.sub(_hand, text)
     text = _PITCH.sub(lambda found: f"{found[1]}x{found[2] or found[3]}", text)
     text = _ONE_IN.sub(lambda found: f"1 in {found[1] or found[2]}", text)
-    text = _COMMA.sub(r"\1.\2", text)
+    if not _PLACES.search(text):
+        text = _COMMA.sub(r"\1.\2", text)
+    text = _COUNTED.sub(lambda found: str(HOW_MANY[found[1].lower()]), text)
     text = _CLASS_OF.sub(_with_class, text)
     text = _TEETH.sub(r"\1 teeth", _GLUED.sub(r" \1", text))
     return " ".join(_POLITE.sub("", text).split())

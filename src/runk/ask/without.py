@@ -24,7 +24,10 @@ _NEGATORS = (
 )
 _LITTLE = frozenset("a an the in on with to by using any of for held at want need like use".split())  # noqa: SIM905
 _WEAK = frozenset(
-    "normal ordinary usual bright coolant wanted needed sure stuck rusty worn bent loose".split()  # noqa: SIM905
+    """
+    normal ordinary usual bright coolant fluid wanted needed sure stuck rusty worn bent loose right
+    left feed feeds speed revs radius diameter depth exact exactly too very quite
+    """.split()  # noqa: SIM905
 )
 _NUMBER = re.compile(r"[\d#.][\d./]*\"?")
 _LONGEST = 4

@@ -14,6 +14,7 @@ from runk.core.figures import instead_of
 from runk.core.kinds import Kind
 from runk.core.lengths import Reading
 from runk.core.rounding import one_rounding
+from runk.core.saying import Saying, sayings
 from runk.core.shown import Column, described
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -127,6 +128,21 @@ class Calculator(Generic[Q, S, A]):
             f.name: next(m for m in hints[f.name].__metadata__ if isinstance(m, Kind))
             for f in fields(self.question)  # type: ignore[arg-type]
         }
+
+    @cached_property
+    def told(self) -> tuple[Saying, ...]:
+        """Ways of telling it by its nouns, in any order: see :mod:`runk.core.saying`.
+
+        Raises:
+            ValueError: One speaks of a field there is not.
+        """
+        found = sayings(self.name)
+        named = {
+            n for one in found for n in (*one.says, *(s.name for s in one.slots if not s.idle))
+        }
+        if strange := named - self.fields.keys():
+            raise ValueError(f"{self.name} has no {', '.join(sorted(strange))}")
+        return found
 
     @cached_property
     def kinds_of_choice(self) -> dict[str, type[StrEnum]]:

@@ -25,6 +25,7 @@ from runk.core.layout.involute import Teeth, tip_interferes, tooth
 from runk.core.lengths import Reading
 from runk.core.lengths.show import trimmed
 from runk.core.refusals import Refused
+from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE
 from runk.core.tools import ShopTool
 from runk.core.units import PageUnit
@@ -46,12 +47,18 @@ def needs(_: GearQuestion, workshop: Workshop) -> GearShop:
     return GearShop(workshop.gear_cutters)
 
 
+_OFF_TEETH = 0.15
+"""How far an outside diameter may lie from a whole number of teeth and be one, in teeth."""
+
+
 def settle(question: GearQuestion, _: Workshop, __: Mapping[str, Reading]) -> GearQuestion:
     """Teeth that can be cut, one pitch.
 
     Raises:
-        Refused: Too few teeth, or module and DP that differ.
+        Refused: Too few teeth, module and DP that differ, or an outside no whole number of teeth
+            comes to.
     """
+    question = _counted(question)
     if question.part == "wheel" and question.teeth < FEWEST:
         raise Refused(
             f"{question.teeth} teeth make no wheel that runs: their flanks would be cut away. "
@@ -64,6 +71,27 @@ def settle(question: GearQuestion, _: Workshop, __: Mapping[str, Reading]) -> Ge
             raise Refused("Module and DP are two different pitches: tell one.", field="dp")
         question = replace(question, dp=None)
     return question
+
+
+def _counted(question: GearQuestion) -> GearQuestion:
+    """Teeth from the outside diameter: it is two modules more than the pitch circle.
+
+    Raises:
+        Refused: No whole number of teeth, or another than was told.
+    """
+    if question.outside is None or not (question.module or question.dp):
+        return question
+    exact = question.outside / module_of(question) - 2
+    teeth = round(exact)
+    if abs(float(exact) - teeth) > _OFF_TEETH or (question.teeth and question.teeth != teeth):
+        comes = mm_said(float(module_of(question) * ((question.teeth or teeth) + 2)), 3)
+        raise Refused(
+            f"{question.teeth or teeth} teeth of that pitch are {comes} outside: count them, or "
+            "measure it again.",
+            field="outside",
+            suggest=comes,
+        )
+    return replace(question, teeth=teeth, outside=None)
 
 
 def module_of(question: GearQuestion) -> Fraction:
@@ -126,9 +154,9 @@ def _wheel(question: GearQuestion, shop: GearShop) -> WheelAnswer:
         run_out_mm=room.run_out,
         travel_mm=room.travel,
         left_mm=room.left,
-        centres_mm=mesh.centres,
+        opened_mm=mesh.opened,
         backlash_mm=mesh.play,
-        tight_mm=mesh.tight,
+        centres_mm=mesh.centres,
         contact_ratio=mesh.contact,
         mate_teeth=question.mate,
         teeth=teeth,
@@ -142,9 +170,9 @@ def _wheel(question: GearQuestion, shop: GearShop) -> WheelAnswer:
 class _Mesh:
     """Two wheels that run together; all None where there is one."""
 
-    tight: Figure | None = None
-    play: Figure | None = None
     centres: Figure | None = None
+    play: Figure | None = None
+    opened: Figure | None = None
     contact: Figure | None = None
 
 
@@ -152,13 +180,11 @@ def _mesh(w: Working, question: GearQuestion, module: float, outside: float, bas
     if question.mate is None:
         return _Mesh()
     angle, mate = pressure_of(question), question.mate
-    tight = w.of(
-        laws.centres_mm, "tight_mm", module_mm=module, teeth=question.teeth, mate_teeth=mate
-    )
+    centres = w.of(laws.centres_mm, module_mm=module, teeth=question.teeth, mate_teeth=mate)
     play = _PLAY * module if question.backlash is None else float(question.backlash)
     since = len(w.steps)
-    opened = w(laws.opened_mm, backlash_mm=play, pressure_deg=angle)
-    centres = w.figure(tight.value + opened, "centres_mm", since=since, places=3)
+    by = w(laws.opened_mm, backlash_mm=play, pressure_deg=angle)
+    opened = w.figure(centres.value + by, "opened_mm", since=since, places=3)
     base_pitch = w(laws.base_pitch_mm, module_mm=module, pressure_deg=angle)
     contact = w.of(
         laws.contact_ratio,
@@ -166,10 +192,10 @@ def _mesh(w: Working, question: GearQuestion, module: float, outside: float, bas
         base_mm=base,
         mate_tip_mm=module * (mate + 2),
         mate_base_mm=laws.base_circle_mm(module * mate, angle),
-        centres_mm=centres.value,
+        centres_mm=opened.value,
         base_pitch_mm=base_pitch,
     )
-    return _Mesh(fine(tight), told(play, "backlash_mm"), centres, contact)
+    return _Mesh(fine(centres), told(play, "backlash_mm"), opened, contact)
 
 
 def _height(w: Working, question: GearQuestion, outside: float) -> Figure | None:
@@ -237,14 +263,14 @@ def _cautions(
     elif question.teeth < int(fewest):
         says = f"Under {fewest:.0f} teeth a straight rack would cut into the root: it runs weaker."
         found.append(Caution("Mind", "the root", says, "depth_mm", MECHANICS))
-    if mesh.centres is not None and question.mate is not None:
+    if mesh.opened is not None and question.mate is not None:
         pair = (question.teeth, question.mate)
         if any(
-            tip_interferes(a, b, module, pressure_of(question), mesh.centres.value)
+            tip_interferes(a, b, module, pressure_of(question), mesh.opened.value)
             for a, b in (pair, pair[::-1])
         ):
             says = "The larger one's tips reach below the smaller one's flanks: ease those tips."
-            found.append(Caution("Mind", "the tips", says, "centres_mm", MECHANICS))
+            found.append(Caution("Mind", "the tips", says, "opened_mm", MECHANICS))
         if mesh.contact is not None and mesh.contact.value < 1.1:
             says = "Hardly more than one pair of teeth carries: it runs rough."
             found.append(Caution("Mind", "the mesh", says, "contact_ratio", PRACTICE))

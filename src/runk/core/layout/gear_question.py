@@ -44,6 +44,7 @@ class GearQuestion:
     Args:
         part: A wheel, or a rack.
         teeth: Of it; of a rack how many it has.
+        outside: Its outside diameter, where the teeth are not counted.
         module: Its module in millimetres; ``dp`` teeth to an inch of pitch circle instead.
         mate: Teeth of the wheel it runs with.
         pressure: Pressure angle.
@@ -63,6 +64,7 @@ class GearQuestion:
             ("teeth", "tooth", "t", "z"),
             principal=True,
             needed=("*",),
+            or_else="outside",
             low=1,
             high=MOST,
             asks="How many teeth?",
@@ -103,6 +105,18 @@ class GearQuestion:
             low=FEWEST,
             high=MOST,
             placeholder="none",
+        ),
+    ] = None
+    outside: Annotated[
+        Fraction | None,
+        Length(
+            "outside diameter",
+            ("outside", "outside diameter", "od"),
+            only=("wheel",),
+            usual=(5.0, 200.0),
+            low=1.0,
+            high=2000.0,
+            placeholder="by the teeth",
         ),
     ] = None
     pressure: Annotated[
@@ -184,9 +198,9 @@ class WheelAnswer:
     run_out_mm: Annotated[Figure | None, Show("The cutter runs out past the teeth by")]
     travel_mm: Annotated[Figure | None, Show("Table travels for a tooth")]
     left_mm: Annotated[Figure | None, Show("Left to the shoulder")]
-    centres_mm: Annotated[Figure | None, Show("Centres, with that play")]
+    centres_mm: Annotated[Figure | None, Show("Centres, teeth close")]
     backlash_mm: Annotated[Figure | None, Show("Play along the pitch circle")]
-    tight_mm: Annotated[Figure | None, Show("Centres without any")]
+    opened_mm: Annotated[Figure | None, Show("Centres, with that play")]
     contact_ratio: Annotated[Figure | None, Show("Pairs of teeth that carry")]
     mate_teeth: Annotated[int | None, Show("Teeth of the other", Rank.FOLDED)]
     teeth: Annotated[int, Show("Teeth", Rank.FOLDED)]

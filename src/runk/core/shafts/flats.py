@@ -1,10 +1,10 @@
-"""``flats``: two, four or six flats on a round bar: how deep each is."""
+"""``flats``: one flat, two, four or six on a round bar: how deep each is."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
 from fractions import Fraction
-from math import cos, pi
+from math import cos, pi, sin
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
@@ -19,6 +19,12 @@ from runk.core.workshop import Workshop
 _USUAL_TANG = 0.8
 """Two flats are usually so much of the bar apart: practice."""
 SHAPES = (
+    Choice(
+        "1",
+        "one flat",
+        ("one flat", "1 flat", "a flat", "single flat", "flat"),
+        yields_to=("2", "4", "6"),
+    ),
     Choice(
         "2",
         "two flats",
@@ -37,7 +43,10 @@ class FlatsQuestion:
     Args:
         bar: Its diameter.
         shape: How many flats.
-        across: Over two opposite flats; the largest that comes sharp where left out.
+        across: Over two opposite flats, or from one flat to the round behind it; the largest that
+            comes sharp where left out.
+        wide: How wide a flat is to come out, where that is what is known.
+        deep: How deep one flat is below the top, where that is.
     """
 
     bar: Annotated[
@@ -64,6 +73,21 @@ class FlatsQuestion:
             high=500.0,
             placeholder="as large as it comes sharp",
         ),
+    ] = None
+    wide: Annotated[
+        Fraction | None,
+        Length(
+            "each flat wide",
+            ("wide", "width"),
+            usual=(0.5, 40.0),
+            low=0.05,
+            high=500.0,
+            asks="How wide is the flat, or how deep?",
+        ),
+    ] = None
+    deep: Annotated[
+        Fraction | None,
+        Length("deep", ("deep", "depth"), usual=(0.05, 10.0), low=0.005, high=500.0),
     ] = None
 
 
@@ -118,6 +142,26 @@ def wide_limit_mm(bar_mm: float, across_mm: float, count: float) -> float:
     return float(min(chord, side))
 
 
+@law("One flat is deep", "({bar_mm} - √({bar_mm}² - {wide_mm}²)) ÷ 2")
+def chord_limit_mm(bar_mm: float, wide_mm: float) -> float:
+    """From the top of a bar down to a flat of a known width: the arc's height over its chord.
+
+    >>> round(chord_limit_mm(20.0, 12.0), 6)
+    2.0
+    """
+    return (bar_mm - float((bar_mm**2 - wide_mm**2) ** 0.5)) / 2.0
+
+
+@law("The flat comes out wide", "2 × √({deep_mm} × ({bar_mm} - {deep_mm}))")
+def width_limit_mm(bar_mm: float, deep_mm: float) -> float:
+    """Width of one flat of a known depth.
+
+    >>> round(width_limit_mm(20.0, 2.0), 6)
+    12.0
+    """
+    return 2.0 * float((deep_mm * (bar_mm - deep_mm)) ** 0.5)
+
+
 def needs(_: FlatsQuestion, __: Workshop) -> None:
     """Nothing of the workshop."""
     return
@@ -134,14 +178,16 @@ def compute(question: FlatsQuestion, _: None = None) -> FlatsAnswer:
     (1.464, 7.071)
     """
     w, bar, count = Working(), float(question.bar), int(question.shape)
+    _bounded(question, bar)
+    if count == 1:
+        return _one(w, question, bar)
     sharp = None
     if count > 2:
         sharp = replace(w.of(sharp_limit_mm, "sharp_mm", bar_mm=bar, count=float(count)), places=3)
-    if question.across is None and sharp is not None:
+    if not (question.across or question.wide or question.deep) and sharp is not None:
         across = sharp
     else:
-        said = bar * _USUAL_TANG if question.across is None else float(question.across)
-        across = told(said, "across_mm")
+        across = told(_across(question, bar, count), "across_mm")
     if across.value >= bar:
         raise Refused(
             f"{mm_said(across.value)} across does not come off a {mm_said(bar)} bar.",
@@ -150,14 +196,20 @@ def compute(question: FlatsQuestion, _: None = None) -> FlatsAnswer:
         )
     depth = w.of(depth_limit_mm, "depth_mm", bar_mm=bar, across_mm=across.value)
     wide = w.of(wide_limit_mm, "wide_mm", bar_mm=bar, across_mm=across.value, count=float(count))
+    return _answer(bar, depth, across, _says(count, depth), wide, sharp)
+
+
+def _answer(
+    bar: float, depth: Figure, across: Figure, says: str, wide: Figure, sharp: Figure | None
+) -> FlatsAnswer:
     return FlatsAnswer(
         depth_mm=replace(depth, places=3),
         across_mm=across,
-        says=_says(count, depth),
+        says=says,
         wide_mm=wide,
         sharp_mm=sharp,
         bar_mm=Figure(bar, depth.unit, (), 3),
-        cautions=_cautions(sharp, across.value),
+        cautions=_cautions(sharp, across.value, bar),
         links=(
             Link(
                 "speed",
@@ -168,6 +220,71 @@ def compute(question: FlatsQuestion, _: None = None) -> FlatsAnswer:
     )
 
 
+def _bounded(question: FlatsQuestion, bar: float) -> None:
+    """What the bar has no room for.
+
+    Raises:
+        Refused: A flat as wide as the bar is thick, or as deep as its middle.
+    """
+    if question.wide is not None and float(question.wide) >= bar:
+        raise Refused(
+            f"A flat {mm_said(float(question.wide))} wide does not come off a {mm_said(bar)} bar.",
+            field="wide",
+        )
+    if question.deep is not None and 2.0 * float(question.deep) >= bar:
+        raise Refused(
+            f"{mm_said(float(question.deep))} deep is past the middle of a {mm_said(bar)} bar.",
+            field="deep",
+        )
+
+
+def _across(question: FlatsQuestion, bar: float, count: int) -> float:
+    """Over two opposite flats, from whichever of the three is known."""
+    if question.across is not None:
+        return float(question.across)
+    if question.deep is not None:
+        return bar - 2.0 * float(question.deep)
+    if question.wide is None:
+        return bar * _USUAL_TANG
+    wide, sharp = float(question.wide), bar * cos(pi / count)
+    if count > 2 and wide > bar * sin(pi / count) + 1e-9:
+        raise Refused(
+            f"Sides {mm_said(wide)} wide do not come off a {mm_said(bar)} bar.", field="wide"
+        )
+    return max(float((bar**2 - wide**2) ** 0.5), sharp if count > 2 else 0.0)
+
+
+def _one(w: Working, question: FlatsQuestion, bar: float) -> FlatsAnswer:
+    """One flat: from its width, its depth, or what is left behind it.
+
+    Raises:
+        Refused: None of the three is known, or nothing comes off.
+    """
+    if question.deep is not None:
+        depth = told(float(question.deep), "depth_mm")
+    elif question.wide is not None:
+        depth = w.of(chord_limit_mm, "depth_mm", bar_mm=bar, wide_mm=float(question.wide))
+    elif question.across is not None:
+        depth = told(bar - float(question.across), "depth_mm")
+    else:
+        raise Refused(
+            "How wide is the flat, or how deep?", field="wide", suggest=f"{bar * 0.6:.2f} mm"
+        )
+    if not 0.0 < depth.value < bar / 2.0:
+        raise Refused(
+            f"{mm_said(bar - depth.value)} is not left behind one flat of a {mm_said(bar)} bar.",
+            field="across",
+            suggest=f"{bar * 0.9:.2f} mm",
+        )
+    wide = w.of(width_limit_mm, "wide_mm", bar_mm=bar, deep_mm=depth.value)
+    across = replace(told(bar - depth.value, "across_mm"), places=3)
+    says = (
+        f"Touch the top, then down {mm_said(depth.value, 3)}: the flat comes out "
+        f"{mm_said(wide.value, 2)} wide, {mm_said(across.value, 3)} from the round behind it."
+    )
+    return _answer(bar, depth, across, says, wide, None)
+
+
 def _says(count: int, depth: Figure) -> str:
     turn = {2: "Half a turn", 4: "A quarter turn", 6: "A sixth of a turn"}[count]
     block = {2: "", 4: ": a square collet block does it", 6: ": a hexagon block does it"}[count]
@@ -175,10 +292,14 @@ def _says(count: int, depth: Figure) -> str:
     return f"Touch the top, then down {deep} for each. {turn} between them{block}."
 
 
-def _cautions(sharp: Figure | None, across: float) -> tuple[Caution, ...]:
+def _cautions(sharp: Figure | None, across: float, bar: float) -> tuple[Caution, ...]:
     if sharp is None or across <= sharp.value + 1e-9:
         return ()
-    says = "Its corners stay round: it is larger across than comes sharp from this bar."
+    wants = bar * across / sharp.value
+    says = (
+        "Its corners stay round: it is larger across than comes sharp from this bar. They come "
+        f"sharp from {mm_said(wants, 2)}."
+    )
     return (Caution("Mind", "the corners", says, "across_mm", PRACTICE),)
 
 
@@ -191,7 +312,7 @@ FLATS = Calculator(
     answers=(FlatsAnswer,),
     compute=compute,
     needs=needs,
-    sentences={"": "{shape} on a {bar} bar[, {across} across flats]"},
+    sentences={"": "{shape} on a {bar} bar[, {across} across flats][, {wide} wide][, {deep} deep]"},
     lines=(
         "{shape=2}<2|two> flats {across} <apart on|apart from|on|from|out of> <a |an |>{bar}"
         "< bar|>",

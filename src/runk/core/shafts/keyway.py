@@ -14,7 +14,7 @@ from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shown import Rank, Show
-from runk.core.sources import PRACTICE
+from runk.core.sources import PRACTICE, Held, Source, read_table
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
@@ -27,14 +27,14 @@ class KeywayQuestion:
     """A keyway milled along a shaft.
 
     Args:
-        width: Of the key.
+        width: Of the key; the standard's for the shaft where left out.
         shaft: Diameter it is cut into.
-        deep: At its side; half the key's width where left out.
+        deep: At its side; half the key's width where left out, the standard's where that is.
         cutter: Where a narrower one cuts it.
     """
 
     width: Annotated[
-        Fraction,
+        Fraction | None,
         Length(
             "width of the key",
             ("key", "keyway", "wide", "width"),
@@ -43,7 +43,7 @@ class KeywayQuestion:
             low=0.2,
             high=100.0,
             asks="How wide is the key?",
-            placeholder="1/16 in",
+            placeholder="as the standard has it",
         ),
     ]
     shaft: Annotated[
@@ -86,6 +86,8 @@ class KeywayAnswer:
 
     depth_top_mm: Annotated[Figure, Show("Down from the top of the shaft", Rank.BIG)]
     passes: Annotated[int, Show("In passes", Rank.BIG)]
+    hub_mm: Annotated[Figure | None, Show("In the boss, out from its bore")]
+    key_says: Annotated[str, Show("The key", Rank.SAYS)]
     take_mm: Annotated[Figure, Show("Each")]
     chord_mm: Annotated[Figure, Show("Of which the round of the shaft is")]
     side_mm: Annotated[Figure, Show("Deep at its side")]
@@ -128,6 +130,71 @@ def under_limit_mm(shaft_mm: Num, deep_mm: Num) -> Num:
     return shaft_mm / 2.0 - deep_mm
 
 
+@dataclass(frozen=True, slots=True)
+class StandardKey:
+    """A parallel key as the standard has it for a shaft.
+
+    Args:
+        width: mm; ``height`` of the key.
+        shaft: Depth of its way in the shaft, down from the top, mm; ``hub`` out from the bore.
+    """
+
+    width: Fraction
+    height: float
+    shaft: float
+    hub: float
+
+
+def standard_key(shaft_mm: float) -> StandardKey | None:
+    """The parallel key of a shaft; None where the standard has none.
+
+    >>> key = standard_key(20.0)
+    >>> float(key.width), key.shaft, key.hub
+    (6.0, 3.5, 2.8)
+    >>> standard_key(5.0) is None
+    True
+    """
+    for row in read_table("keys"):
+        if float(row["over_mm"]) < shaft_mm <= float(row["to_mm"]):
+            return StandardKey(
+                Fraction(row["width_mm"]),
+                float(row["height_mm"]),
+                float(row["shaft_mm"]),
+                float(row["hub_mm"]),
+            )
+    return None
+
+
+@law("By the standard", "{table_mm}", Source("iso-773", Held.RECALLED))
+def of_the_table_mm(table_mm: float) -> float:
+    """A depth as the standard has it.
+
+    >>> of_the_table_mm(3.5)
+    3.5
+    """
+    return table_mm
+
+
+def _key_of(question: KeywayQuestion) -> tuple[float, StandardKey | None]:
+    """The key's width, and the standard's key where it is that one.
+
+    Raises:
+        Refused: The standard has none for the shaft, and none was told.
+    """
+    shaft = float(question.shaft)
+    standard = standard_key(shaft)
+    if question.width is not None:
+        same = standard is not None and standard.width == question.width
+        return float(question.width), standard if same else None
+    if standard is None:
+        raise Refused(
+            f"The standard has no key for a {mm_said(shaft)} shaft: a quarter of it is usual.",
+            field="width",
+            suggest=f"{shaft / 4:.2g} mm",
+        )
+    return float(standard.width), standard
+
+
 def needs(question: KeywayQuestion, workshop: Workshop) -> Metal:
     """The metal."""
     return workshop.metals[question.metal]
@@ -143,7 +210,8 @@ def compute(question: KeywayQuestion, _: Metal | None = None) -> KeywayAnswer:
     >>> round(answer.chord_mm.value, 3), round(answer.depth_top_mm.value, 3)
     (0.101, 0.895)
     """
-    w, shaft, width = Working(), float(question.shaft), float(question.width)
+    w, shaft = Working(), float(question.shaft)
+    width, standard = _key_of(question)
     if width >= shaft * 0.6:
         raise Refused(
             f"A key {mm_said(width)} wide leaves nothing of a {mm_said(shaft)} shaft beside it.",
@@ -153,9 +221,13 @@ def compute(question: KeywayQuestion, _: Metal | None = None) -> KeywayAnswer:
     cutter = width if question.cutter is None else float(question.cutter)
     if cutter > width + 1e-9:
         raise Refused("The cutter is wider than the key.", field="cutter")
-    side = width / 2 if question.deep is None else float(question.deep)
     chord = w.of(chord_limit_mm, "chord_mm", shaft_mm=shaft, width_mm=width)
-    top = w.of(depth_top_limit_mm, "depth_top_mm", since=0, side_mm=side, chord_mm=chord.value)
+    if question.deep is None and question.width is None and standard is not None:
+        top = w.of(of_the_table_mm, "depth_top_mm", table_mm=standard.shaft)
+        side = top.value - chord.value
+    else:
+        side = width / 2 if question.deep is None else float(question.deep)
+        top = w.of(depth_top_limit_mm, "depth_top_mm", since=0, side_mm=side, chord_mm=chord.value)
     left = w.of(under_limit_mm, "left_mm", shaft_mm=shaft, deep_mm=top.value)
     if left.value <= 0:
         raise Refused("That goes past the middle of the shaft.", field="deep")
@@ -168,6 +240,8 @@ def compute(question: KeywayQuestion, _: Metal | None = None) -> KeywayAnswer:
         side_mm=told(side, "side_mm"),
         left_mm=replace(left, places=3),
         says=_says(width, cutter),
+        hub_mm=None if standard is None else w.of(of_the_table_mm, "hub_mm", table_mm=standard.hub),
+        key_says=_key_says(standard),
         width_mm=told(width, "width_mm"),
         shaft_mm=told(shaft, "shaft_mm"),
         cautions=_cautions(left.value, shaft),
@@ -195,6 +269,15 @@ def _says(width: float, cutter: float) -> str:
     return "Touch the top of the shaft with the cutter over its middle, then down in passes."
 
 
+def _key_says(standard: StandardKey | None) -> str:
+    if standard is None:
+        return ""
+    return (
+        f"The standard's key for it is {float(standard.width):g} by {standard.height:g} mm: "
+        f"{mm_said(standard.shaft)} deep in the shaft, {mm_said(standard.hub)} in the boss."
+    )
+
+
 def _cautions(left: float, shaft: float) -> tuple[Caution, ...]:
     found = []
     if left < shaft / 4:
@@ -219,7 +302,7 @@ KEYWAY = Calculator(
     compute=compute,
     needs=needs,
     sentences={
-        "": "A {width} keyway in {shaft} shaft of {metal}[, {deep} deep at its side]"
+        "": "A [{width} ]keyway in {shaft} shaft of {metal}[, {deep} deep at its side]"
         "[, {cutter} cutter]"
     },
     calls=(

@@ -11,7 +11,7 @@ from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
-from runk.core.holes.pick import above, nearest
+from runk.core.holes.pick import nearest
 from runk.core.kinds import Choice, Length, OneOf
 from runk.core.refusals import Refused
 from runk.core.said import mm_said, worded
@@ -90,7 +90,7 @@ class ClearanceAnswer:
     """The hole for the fit asked, the drill owned for it, and all three fits."""
 
     drill_name: Annotated[str, Show("Drill", Rank.BIG, under="hole_mm")]
-    drill_mm: Annotated[Figure, Show("The drill makes")]
+    drill_mm: Annotated[Figure | None, Show("The drill makes")]
     hole_mm: Annotated[Figure, Show("The hole wants")]
     fine_mm: Annotated[Figure, Show("Fine", Rank.BIG, under="fine_drill")]
     medium_mm: Annotated[Figure, Show("Medium", Rank.BIG, under="medium_drill")]
@@ -231,7 +231,7 @@ def clearance(question: ClearanceQuestion, tools: tuple[ShopTool, ...]) -> Clear
         tools: Drills and, for a reamed hole, reamers that can be used.
 
     Raises:
-        Refused: No drill that can be used clears it; no reamer makes its own size.
+        Refused: No reamer makes its own size.
 
     >>> from runk.core.threads.series import find_thread
     >>> from runk.demo.back_shed import WORKSHOP
@@ -255,22 +255,14 @@ def clearance(question: ClearanceQuestion, tools: tuple[ShopTool, ...]) -> Clear
             field="fit",
             suggest="a fine fit",
         )
-    if chosen is None:
-        larger = above(drills, thread.major_mm)
-        raise Refused(
-            f"No drill in the trays clears {thread.name}, {mm_said(thread.major_mm, 2)}.",
-            field="thread",
-            suggest=larger.name if larger else "bore it",
-        )
 
     def named(fit: str) -> str:
         tool = owned[fit]
         return tool.name if tool else "none owned"
 
-    size = f"{chosen.mm:.6g} mm"
     return ClearanceAnswer(
-        drill_name=f"{chosen.name} reamer" if reamed else chosen.name,
-        drill_mm=Figure(chosen.mm, unit_of("drill_mm"), (), 3),
+        drill_name=_name_of(chosen, reamed=reamed),
+        drill_mm=None if chosen is None else Figure(chosen.mm, unit_of("drill_mm"), (), 3),
         hole_mm=hole,
         fine_mm=holes["fine"],
         medium_mm=holes["medium"],
@@ -283,8 +275,15 @@ def clearance(question: ClearanceQuestion, tools: tuple[ShopTool, ...]) -> Clear
         medium_drill=named("medium"),
         coarse_drill=named("coarse"),
         cautions=_cautions(chosen, hole.value, thread, reamed=reamed),
-        links=(_made(chosen, size),),
+        links=() if chosen is None else (_made(chosen, f"{chosen.mm:.6g} mm"),),
     )
+
+
+def _name_of(tool: ShopTool | None, *, reamed: bool) -> str:
+    """What makes the hole; a size is no worse for want of its drill."""
+    if tool is None:
+        return "none owned"
+    return f"{tool.name} reamer" if reamed else tool.name
 
 
 def _made(tool: ShopTool, size: str) -> Link:
@@ -313,9 +312,8 @@ def _judged(question: ClearanceQuestion, holes: dict[str, Figure]) -> str:
 
 
 def _cautions(
-    chosen: ShopTool, hole_mm: float, thread: Thread, *, reamed: bool
+    chosen: ShopTool | None, hole_mm: float, thread: Thread, *, reamed: bool
 ) -> tuple[Caution, ...]:
-    off = chosen.mm - hole_mm
     if reamed:
         says = (
             f"The thread of {thread.name} is rolled or cut a little under its name: measure the "
@@ -331,6 +329,7 @@ def _cautions(
             PRACTICE,
         )
     ]
+    off = 0.0 if chosen is None else chosen.mm - hole_mm
     if abs(off) > FAR_SHARE * thread.major_mm:
         way = "over" if off > 0 else "under"
         found.insert(

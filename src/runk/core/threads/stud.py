@@ -9,29 +9,23 @@ from functools import cache
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, told
+from runk.core.figures import Caution, Figure, Link, Num, Working, law
 from runk.core.kinds import Count, Length, OfMetal
 from runk.core.lengths import Reading
 from runk.core.metals.metal import Metal
-from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS, PRACTICE, Held, Source, read_table
 from runk.core.threads import laws
-from runk.core.threads.nuts import flats_of, height_of
+from runk.core.threads.nuts import flats_of
 from runk.core.threads.series import Thread
+from runk.core.threads.stud_length import StudPart, stud_length
 from runk.core.threads.thread import THREAD_FIELD
-from runk.core.units import unit_of
+from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
-DOWN_THREADS = 2.5
-"""How far the nut's thread goes on below the cover's face: a die leaves its last threads
-unfinished, a cover is never to size, and a gasket gives. Two to three pitches, practice."""
-"""Height of an ordinary nut as a share of its thread: common practice."""
-SHOWING_THREADS = 1.5
 SHEAR_SHARE = 0.6
 """Shear strength as a share of tensile: handbook, from memory."""
-FACING_MM, KERF_MM = 0.5, 2.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,31 +111,23 @@ class StudShop:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class StudPart:
-    """A piece of what a stud goes through, from the bottom of its hole up."""
-
-    label: Annotated[str, Show("Piece")]
-    mm: Annotated[Figure, Show("Long")]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
 class StudAnswer:
     """A stud. ``weakest`` says what gives first: it should be the stud, not its thread.
 
     ``parts`` are what it goes through, from the bottom of its hole up: they add up to its length.
     """
 
-    length_mm: Annotated[Figure, Show("Each is long", Rank.BIG)]
+    length_mm: Annotated[Figure | None, Show("Each is long", Rank.BIG)]
     engaged_mm: Annotated[Figure, Show("Thread in the metal", Rank.BIG)]
-    plain_mm: Annotated[Figure, Show("Plain between its threads")]
-    nut_end_mm: Annotated[Figure, Show("Thread for the nut", Rank.BIG)]
+    plain_mm: Annotated[Figure | None, Show("Plain between its threads")]
+    nut_end_mm: Annotated[Figure | None, Show("Thread for the nut", Rank.BIG)]
     breaks_n: Annotated[Figure, Show("The stud breaks at")]
     strips_inside_n: Annotated[Figure, Show("The metal strips at")]
     strips_outside_n: Annotated[Figure, Show("Its own thread strips at")]
     weakest: Annotated[str, Show("What gives first", Rank.SAYS)]
     enough_mm: Annotated[Figure, Show("Thread that would be enough")]
     count: Annotated[int, Show("How many", Rank.FOLDED)]
-    stock_mm: Annotated[Figure, Show("Bar for them all, faced and parted")]
+    stock_mm: Annotated[Figure | None, Show("Bar for them all, faced and parted")]
     major_mm: Annotated[Figure, Show("Thread across", Rank.FOLDED)]
     nut_flats_mm: Annotated[Figure, Show("Nut across flats", Rank.FOLDED)]
     parts: Annotated[tuple[StudPart, ...], Table("From the bottom of its hole up")]
@@ -161,30 +147,6 @@ def usual_engaged_mm(times: Num, major_mm: Num) -> Num:
     return times * major_mm
 
 
-@law("Length of the stud", "{engaged_mm} + {held_mm} + {nut_mm} + 1.5 × {pitch_mm}")
-def stud_mm(engaged_mm: Num, held_mm: Num, nut_mm: Num, pitch_mm: Num) -> Num:
-    """Thread in the metal, what is held, the nut, and one and a half threads showing.
-
-    >>> round(stud_mm(6.0, 5.0, 3.2, 0.7), 2)
-    15.25
-    """
-    return engaged_mm + held_mm + nut_mm + SHOWING_THREADS * pitch_mm
-
-
-@law("Thread for the nut", "{above_mm} + {down_mm}")
-def nut_end_mm(above_mm: Num, down_mm: Num) -> Num:
-    """Length of the thread the nut runs on, some of it below the cover's face.
-
-    Args:
-        above_mm: Nut, washer and what shows.
-        down_mm: Into the cover, so that the nut meets the cover before the thread's end.
-
-    >>> nut_end_mm(5.0, 1.75)
-    6.75
-    """
-    return above_mm + down_mm
-
-
 @law("Enough to break before it strips", "{breaks_n} ÷ {strips_n} × {engaged_mm}")
 def enough_mm(breaks_n: Num, strips_n: Num, engaged_mm: Num) -> Num:
     """The engagement at which the stud would break before its thread strips.
@@ -193,16 +155,6 @@ def enough_mm(breaks_n: Num, strips_n: Num, engaged_mm: Num) -> Num:
     3.0
     """
     return breaks_n / strips_n * engaged_mm
-
-
-@law("Stock", "{count} × ({length_mm} + {facing_mm}) + {cuts} × {kerf_mm}")
-def stock_mm(count: Num, length_mm: Num, facing_mm: Num, cuts: Num, kerf_mm: Num) -> Num:
-    """Bar for a set: each length, something to face off, and the kerfs.
-
-    >>> stock_mm(6.0, 15.0, 0.5, 5.0, 2.0)
-    103.0
-    """
-    return count * (length_mm + facing_mm) + cuts * kerf_mm
 
 
 @cache
@@ -234,8 +186,11 @@ def needs(question: StudQuestion, workshop: Workshop) -> StudShop:
 def stud(question: StudQuestion, shop: StudShop) -> StudAnswer:
     """A stud: its lengths, what it holds, the stock for a set.
 
+    Without a cover nothing is said of its length: how far it goes into the metal does not depend
+    on what it holds down.
+
     Raises:
-        Refused: Nothing said of what it holds down.
+        Refused: A thread for the nut that has no room, or is too short.
 
     >>> from runk.core.threads.series import find_thread
     >>> from runk.demo.back_shed import WORKSHOP
@@ -244,24 +199,13 @@ def stud(question: StudQuestion, shop: StudShop) -> StudAnswer:
     >>> round(answer.length_mm.value, 2), answer.weakest
     (15.25, 'the stud breaks first')
     """
-    if question.cover is None:
-        raise Refused("How thick is what it holds down?", field="cover", suggest="4 mm")
     thread, w = question.thread, Working()
     major, pitch = thread.major_mm, thread.pitch_mm
     engaged = _engaged(w, question, shop.metal)
-    nut = (
-        height_of(w, thread)
-        if question.nut is None
-        else Figure(float(question.nut), unit_of("nut_mm"))
-    )
-    held = sum(float(x) for x in (question.cover, question.gasket, question.washer) if x)
-    length = w.of(
-        stud_mm,
-        "length_mm",
-        engaged_mm=engaged.value,
-        held_mm=held,
-        nut_mm=nut.value,
-        pitch_mm=pitch,
+    length = (
+        None
+        if question.cover is None
+        else stud_length(w, question, float(question.cover), engaged, question.count or 1)
     )
     area = w(laws.stress_area_mm2, major_mm=major, times=thread.form.stress, pitch_mm=pitch)
     breaks = w.of(laws.breaks_n, area_mm2=area, tensile_n_per_mm2=shop.stud_metal["rm_n_per_mm2"])
@@ -282,72 +226,25 @@ def stud(question: StudQuestion, shop: StudShop) -> StudAnswer:
     weakest = "the stud breaks first"
     if strips < breaks.value:
         weakest = "the metal strips first" if inside.value < outside.value else "the stud strips"
-    count = question.count or 1
-    stock = w.of(
-        stock_mm,
-        count=float(count),
-        length_mm=length.value,
-        facing_mm=FACING_MM,
-        cuts=float(count),
-        kerf_mm=KERF_MM,
-    )
-    above = nut.value + SHOWING_THREADS * pitch + float(question.washer or 0)
-    nut_end = w.of(
-        nut_end_mm,
-        above_mm=above,
-        down_mm=min(DOWN_THREADS * pitch, length.value - engaged.value - above),
-        why=f"{DOWN_THREADS:g} threads into the cover, or all of it where it is thinner",
-    )
-    if question.nut_end is not None:
-        nut_end = told(float(question.nut_end), "nut_end_mm")
-        if nut_end.value < above:
-            raise Refused(
-                f"Nut, washer and what shows take {mm_said(above, 2)}: that thread is shorter.",
-                field="nut_end",
-                suggest=mm_said(above, 1),
-            )
-        out = length.value - engaged.value
-        if nut_end.value > out:
-            raise Refused(
-                f"{mm_said(out, 2)} of it stand out of the metal: that thread is longer.",
-                field="nut_end",
-            )
-    plain = max(0.0, length.value - engaged.value - nut_end.value)
     return StudAnswer(
-        length_mm=length,
+        length_mm=length.long if length else None,
         engaged_mm=engaged,
-        plain_mm=Figure(plain, unit_of("plain_mm")),
-        nut_end_mm=nut_end,
+        plain_mm=length.plain if length else None,
+        nut_end_mm=length.nut_end if length else None,
         breaks_n=breaks,
         strips_inside_n=inside,
         strips_outside_n=outside,
         weakest=weakest,
         enough_mm=enough,
-        count=count,
-        stock_mm=stock,
+        count=question.count or 1,
+        stock_mm=length.stock if length else None,
         major_mm=Figure(major, unit_of("major_mm"), (), 3),
         nut_flats_mm=flats_of(w, thread),
-        parts=_parts(question, engaged, nut, pitch),
+        parts=length.parts if length else (),
         set_says="Run two nuts together on its end and screw it in by the upper one.",
         hold_says=_hold_says(),
         cautions=_cautions(weakest, enough.value, engaged.value),
         links=_links(question, engaged),
-    )
-
-
-def _parts(
-    question: StudQuestion, engaged: Figure, nut: Figure, pitch: float
-) -> tuple[StudPart, ...]:
-    def thick(label: str, mm: Fraction | None) -> tuple[StudPart, ...]:
-        return (StudPart(label=label, mm=Figure(float(mm), unit_of("mm"))),) if mm else ()
-
-    return (
-        StudPart(label="in the metal", mm=engaged),
-        *thick("gasket", question.gasket),
-        *thick("cover", question.cover),
-        *thick("washer", question.washer),
-        StudPart(label="nut", mm=nut),
-        StudPart(label="showing", mm=Figure(SHOWING_THREADS * pitch, unit_of("mm"))),
     )
 
 
@@ -402,6 +299,12 @@ def _links(question: StudQuestion, engaged: Figure) -> tuple[Link, ...]:
     )
 
 
+def headline(answer: StudAnswer, page: PageUnit) -> str:
+    """How long, where a cover was told, and how much of it is in the metal."""
+    engaged = f"{answer.engaged_mm.words(page)} in the metal"
+    return f"{answer.length_mm.words(page)} long · {engaged}" if answer.length_mm else engaged
+
+
 STUD = Calculator(
     name="stud",
     title="A stud, and a set of them",
@@ -420,12 +323,10 @@ STUD = Calculator(
     needs=needs,
     settle=settle,
     sentences={
-        "": "[{count} ]{thread} studs of {stud_metal} in {metal}, holding a cover of {cover}"
+        "": "[{count} ]{thread} studs of {stud_metal} in {metal}[, holding a cover of {cover}]"
         "[ on a {gasket} gasket][ with a {washer} washer][, nuts {nut} high][, {engaged} of "
         "thread in the metal][, nut end {nut_end}]"
     },
     calls=("stud", "studs", "stud length"),
-    headline=lambda a, page: (
-        f"{a.length_mm.words(page)} long · {a.engaged_mm.words(page)} in the metal"
-    ),
+    headline=headline,
 )
