@@ -210,6 +210,10 @@ def test_a_clearance_hole_clears(thread: object, fit: Fit) -> None:
         return
     if fit is Fit.REAMED:
         assert 0 <= answer.drill_mm.value - question.thread.major_mm < 0.02 * answer.drill_mm.value
+    elif answer.drill_mm is None:
+        # The size is known whether or not its drill is owned.
+        assert answer.drill_name == "none owned"
+        assert answer.hole_mm.value > question.thread.major_mm
     else:
         assert answer.drill_mm.value > question.thread.major_mm
     assert answer.fine_mm.value <= answer.medium_mm.value <= answer.coarse_mm.value

@@ -107,7 +107,7 @@ def ask(
         if heard is None:
             continue
         if heard.asked and not heard.lost and not excluded_of(heard.asked, left.excluded):
-            return with_slips(heard.asked, taken)
+            return with_slips(_sign(one, workshop, page, catalogue, heard.asked), taken)
         if heard.asked is None and heard.insists and heard.refused is not None:
             raise heard.refused
         wanting = wanting or (heard.refused if heard.asked is None else None)
@@ -133,6 +133,18 @@ def ask(
     assert refused is not None
     # What only wants one thing more was understood better.
     raise (wanting if wanting and refused.field != wanting.field else refused)
+
+
+def _sign(
+    line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue, told: Asked
+) -> Asked:
+    """What the trade says of a thing, unless the line is a sign of trouble: its cures say more."""
+    if not told.calculator.whole:
+        return told
+    with contextlib.suppress(Refused):
+        asked = _answered(line, workshop, page, catalogue)
+        return asked if asked.calculator.insists and not asked.unused else told
+    return told
 
 
 def _as_it_stands(

@@ -40,7 +40,7 @@ _LEADS = frozenset(
     """.split()  # noqa: SIM905
 )
 """Words that only lead to the number behind them: *over* 40, *from* 16 *to* 12."""
-_FARTHEST = 1.2
+_FARTHEST, _NEARLY = 1.2, 0.3
 _MOST_TRIED, _MOST_NUMBERS = 4, 6
 _BY = re.compile(r"(?<![\w.])(\d[\d./]*(?: ?(?:mm|in))?) ?[xX] ?(?=\d)")
 _ONE_IN = re.compile(r"\b1 in (\d{1,4})\b(?! ?(?:mm|in)\b)")
@@ -78,25 +78,33 @@ class Heard:
     insists: bool = False
 
 
-_SAYINGS: WeakKeyDictionary[Catalogue, dict[str, list[tuple[AnyCalculator, Saying]]]] = (
-    WeakKeyDictionary()
-)
+_Known = dict[str, list[tuple[AnyCalculator, Saying]]]
+_SAYINGS: WeakKeyDictionary[Catalogue, tuple[_Known, _Known]] = WeakKeyDictionary()
 
 
-def _may_be(catalogue: Catalogue, words: Sequence[str]) -> Iterator[tuple[AnyCalculator, Saying]]:
-    """The sayings of which one word of the first lot stands in the line."""
+def _sayings_of(catalogue: Catalogue) -> tuple[_Known, _Known]:
+    """Every saying by a word that must stand in its line: whole words, and their beginnings."""
     known = _SAYINGS.get(catalogue)
     if known is None:
-        known = _SAYINGS[catalogue] = {}
+        known = _SAYINGS[catalogue] = ({}, {})
         for calculator in catalogue.values():
             for saying in calculator.told:
                 # Whichever lot has the fewest phrases: most lines have none of it.
-                lot = min(saying.about, key=len)
-                for phrase in lot:
-                    known.setdefault(phrase[0], []).append((calculator, saying))
+                for phrase in min(saying.about, key=len):
+                    word, begins = phrase[0], phrase[0].endswith("~")
+                    rows = known[begins].setdefault(word.rstrip("~"), [])
+                    rows.append((calculator, saying))
+    return known
+
+
+def _may_be(catalogue: Catalogue, words: Sequence[str]) -> Iterator[tuple[AnyCalculator, Saying]]:
+    """The sayings of which a word of one lot stands in the line."""
+    whole, begun = _sayings_of(catalogue)
     seen: set[int] = set()
     for word in dict.fromkeys(words):
-        for calculator, saying in known.get(word, ()):
+        rows = [*whole.get(word, ())]
+        rows += [row for stem, many in begun.items() if word.startswith(stem) for row in many]
+        for calculator, saying in rows:
             if id(saying) not in seen:
                 seen.add(id(saying))
                 yield calculator, saying
@@ -135,23 +143,29 @@ def _about(saying: Saying, lower: list[str]) -> set[int] | None:
     """Where the words stand that say it is this job; None where one lot is not there."""
     if any(_places(phrase, lower) for phrase in saying.unless):
         return None
-    if saying.bare and any(word[:1].isdigit() for word in lower):
+    if saying.bare and any(c.isdigit() for word in lower for c in word):
         return None
     found: set[int] = set()
     for lot in saying.about:
-        for phrase in lot:
-            places = _places(phrase, lower)
-            if places:
-                for at in places:
-                    found.update(range(at, at + len(phrase)))
-                break
-        else:
+        here = {n for p in lot for at in _places(p, lower) for n in range(at, at + len(p))}
+        if not here:
             return None
+        found |= here
     return found
 
 
 def _places(phrase: Phrase, lower: Sequence[str]) -> list[int]:
     size = len(phrase)
+    if phrase[-1][-1] == "~":
+        # Whatever its ending: squeals, squealing.
+        stem, before = phrase[-1][:-1], phrase[:-1]
+        return [
+            at - size + 1
+            for at, word in enumerate(lower)
+            if word.startswith(stem)
+            and at >= size - 1
+            and tuple(lower[at - size + 1 : at]) == before
+        ]
     return [at for at in range(len(lower) - size + 1) if tuple(lower[at : at + size]) == phrase]
 
 
@@ -222,7 +236,9 @@ def _ways(
         if not _numbered(kinds[slot.name]) and slot is not pitch and slot is not thread:
             for way in found:
                 _class_of(slot, lower, way)
-    return sorted(found, key=lambda way: way.cost)[:_MOST_TRIED]
+    found.sort(key=lambda way: way.cost)
+    # Where the likeliest cannot be, another that is nearly as likely may be meant; no other.
+    return [way for way in found[:_MOST_TRIED] if way.cost <= found[0].cost + _NEARLY]
 
 
 def _numbered(kind: Kind) -> bool:
@@ -306,7 +322,8 @@ def _claims(
     slot: Slot, kind: Kind | None, size: Size, lower: Sequence[str]
 ) -> Iterator[tuple[float, tuple[int, ...]]]:
     """How a number may come to a field: by a noun behind it, before it, or loose."""
-    own = _OF_ANGLES if isinstance(kind, Angle) else ()
+    told = any("deg" in word for phrase in slot.nouns for word in phrase)
+    own = _OF_ANGLES if isinstance(kind, Angle) and not told else ()
     own = _OF_PITCHES if isinstance(kind, OfPitch) else own
     own = _OF_PRESSURES if isinstance(kind, Pressure) else own
     best: tuple[float, tuple[int, ...]] | None = None
@@ -435,12 +452,14 @@ def _answer(
     except Refused as refused:
         wants = refused.field is not None and refused.field not in way.typed
         return Heard(0.0, refused=_understood(refused, calculator, way)) if wants else None
-    if any(f"{{{name}}}" not in saying.then for name in way.idle):
+    if not calculator.whole and any(f"{{{name}}}" not in saying.then for name in way.idle):
         # A number that no field takes may be told, and is never answered without.
         return None
     said = sentence(calculator, read, page, workshop)
     unused = Candidate(calculator, cutting, used=way.used).unused
     back = echoed(said, read)
+    if way.idle and not saying.then:
+        back += f" (told of the work: {', '.join(way.idle.values())})"
     if unused:
         back += f". Passed over: {', '.join(unused)[:80]}"
     second = []

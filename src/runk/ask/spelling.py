@@ -30,12 +30,13 @@ _PITCH = re.compile(
 # A decimal comma, as half of Europe writes it; a pair of places has more of them, or says so.
 _COMMA = re.compile(r"(?<![\d,.\-])(\d{1,3}),(\d{1,3})(?![\d,.]|, ?\d)")
 _PLACES = re.compile(
-    r"\b(?:at|points?|places?|spots?|coordinates|between) \d+,\d|\d,\d+ (?:and )?\d+,\d+ |\b[xy] "
+    r"\b(?:at|points?|places?|spots?|coordinates|between|from|past|on to) -?\d+,-?\d"
+    r"|\d,\d+ (?:and )?\d+,\d+ |\b[xy] "
 )
 _COUNTED = re.compile(
-    r"\b(two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?=[ -](?:equal |evenly |small )?"
-    r"(?:flutes?|teeth|tooth|dogs?|crossings?|holes|studs|bolts|screws|arms|spokes|divisions|cuts|"
-    r"clamps|rings|on (?:a )?\d))",
+    r"\b(two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)"
+    r"(?=[ -](?:equal |evenly |small )?(?:flutes?|teeth|tooth|dogs?|crossings?|holes|studs|bolts|screws|"
+    r"arms|spokes|divisions|cuts|clamps|rings|on (?:a )?\d))",
     re.IGNORECASE,
 )
 _CLASS_OF = re.compile(r"\b(\d{1,3})([A-HJ-Za-hj-z]{1,2})(\d{1,2})\b(?!/)")

@@ -26,7 +26,7 @@ _LITTLE = frozenset("a an the in on with to by using any of for held at want nee
 _WEAK = frozenset(
     """
     normal ordinary usual bright coolant fluid wanted needed sure stuck rusty worn bent loose right
-    left feed feeds speed revs radius diameter depth exact exactly too very quite
+    left feed feeds speed revs radius diameter depth exact exactly
     """.split()  # noqa: SIM905
 )
 _NUMBER = re.compile(r"[\d#.][\d./]*\"?")

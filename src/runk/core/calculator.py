@@ -89,6 +89,7 @@ class Calculator(Generic[Q, S, A]):
         lines: Shapes of whole lines it knows besides its own sentences, for questions whose parts
             are lists: ``{call} {room} less {stack}``; ``<bore|hole>`` is any of these words,
             ``{kind=rod}`` what the shape itself says.
+        sayings: Ways of telling it by its nouns, besides those of the table under its name.
         sweeps: Its sweeps by name, fetched when wanted: they bring NumPy with them.
         settle: Fills in what the workshop decides where the question leaves it open.
         follow: Settles a question so that what is cut and measured at the bench can be followed;
@@ -114,6 +115,7 @@ class Calculator(Generic[Q, S, A]):
     alone: bool = False
     whole: str = ""
     lines: tuple[str, ...] = ()
+    sayings: Callable[[], tuple[Saying, ...]] = tuple
     sweeps: Callable[[], Mapping[str, Sweep[Q, S]]] = dict
     settle: Callable[[Q, Workshop, Mapping[str, Reading]], Q] = _unchanged
     follow: Callable[[Q, S], Any] | None = None
@@ -136,7 +138,7 @@ class Calculator(Generic[Q, S, A]):
         Raises:
             ValueError: One speaks of a field there is not.
         """
-        found = sayings(self.name)
+        found = (*sayings(self.name), *self.sayings())
         named = {
             n for one in found for n in (*one.says, *(s.name for s in one.slots if not s.idle))
         }

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 
+from runk.core.saying import Saying, saying
 from runk.core.sources import Held, Source, read_table
 
 _WORD = re.compile(r"[a-z][a-z-]+")
@@ -34,6 +35,8 @@ class Entry:
         calculator: Where it is worked out; empty where nowhere.
         source: Who says so.
         words: What it is found by, as :func:`stems` makes them.
+        about: How it is asked for, as a saying has it: then its words need not be counted.
+        unless: Words that make it another question.
         also: The words of its reason, which speak for it less.
     """
 
@@ -43,6 +46,8 @@ class Entry:
     source: Source
     words: frozenset[str]
     also: frozenset[str]
+    about: str = ""
+    unless: str = ""
 
 
 @cache
@@ -77,7 +82,8 @@ def _entry(
 def _schools() -> Iterable[Entry]:
     for row in read_table("judgements"):
         words = stems(row["words"]) | stems(row["says"])
-        yield _entry(row["says"], row["reason"], row["calculator"], row, words)
+        entry = _entry(row["says"], row["reason"], row["calculator"], row, words)
+        yield replace(entry, about=row["about"], unless=row["unless"])
 
 
 def _of_metals() -> Iterable[Entry]:
@@ -107,6 +113,23 @@ def _of_signs() -> Iterable[Entry]:
         yield _entry(title, reason, "faults", row, words)
 
 
+def told() -> tuple[Saying, ...]:
+    """The sayings of everything that has one: a number in them is told of the work."""
+    numbers = {"_one": "?*", "_two": "?*", "_three": "?*"}
+    return tuple(
+        saying(
+            {
+                "about": one.about.split("&"),
+                "unless": one.unless,
+                "says": {"asked": one.says},
+                "numbers": numbers,
+            }
+        )
+        for one in entries()
+        if one.about
+    )
+
+
 @cache
 def entries() -> tuple[Entry, ...]:
     """All of them: schools and order rules first, then metals, pairs and signs."""
@@ -124,10 +147,21 @@ def found(text: str) -> list[Entry]:
     >>> found("is the moon made of cheese")
     []
     """
+    own = [one for one in entries() if one.says.lower() == text.strip().lower()]
+    if own:
+        # Asked by its own words it is the one: what is said back reads the same.
+        return own + [one for one in _speaking(text) if one not in own]
+    return _speaking(text)
+
+
+def _speaking(text: str) -> list[Entry]:
     asked = stems(text)
     least = max(_LEAST_HITS, _LEAST_SHARE * len(asked))
     hits = []
     for one in entries():
+        if one.about:
+            # It is asked for by its saying: by stems it would answer what it does not speak of.
+            continue
         named, said = asked & one.words, asked & (one.words | one.also)
         if len(named) >= _LEAST_HITS and len(said) >= least:
             hits.append((2 * len(named) + len(said), one))

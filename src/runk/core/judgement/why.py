@@ -7,7 +7,7 @@ from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Link
-from runk.core.judgement.entries import Entry, found
+from runk.core.judgement.entries import Entry, found, told
 from runk.core.kinds import Text
 from runk.core.refusals import Refused
 from runk.core.shown import Rank, Show, Table
@@ -99,5 +99,6 @@ WHY = Calculator(
     needs=_needs,
     sentences={"": "Why {asked}"},
     whole="asked",
+    sayings=told,
     headline=lambda a, _: a.says,
 )

@@ -10,9 +10,10 @@ from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Link, Num, Working, law
-from runk.core.kinds import Count, Length, OfMetal
+from runk.core.kinds import Choice, Count, Length, OfMetal, OneOf
 from runk.core.lengths import Reading
 from runk.core.metals.metal import Metal
+from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shown import Rank, Show, Table
 from runk.core.sources import MECHANICS, PRACTICE, Held, Source, read_table
@@ -28,6 +29,16 @@ SHEAR_SHARE = 0.6
 """Shear strength as a share of tensile: handbook, from memory."""
 
 
+ASKS = (
+    Choice("whole", "a whole stud", silent=True),
+    Choice(
+        "hold",
+        "how far it goes into the metal",
+        ("how far into the metal", "how far in", "how deep in the metal", "only its hold"),
+    ),
+)
+
+
 @dataclass(frozen=True, slots=True)
 class StudQuestion:
     """A stud, what it stands in and what it holds down.
@@ -39,6 +50,7 @@ class StudQuestion:
         nut: Height of the nut; the usual where left out.
         engaged: Thread in the metal, where not the usual for it.
         nut_end: Thread for the nut, where its ends are unlike and it is told.
+        asks: The whole stud, or only how far it is screwed in: that needs no cover.
         count: How many alike.
     """
 
@@ -97,6 +109,7 @@ class StudQuestion:
             placeholder="as usual",
         ),
     ] = None
+    asks: Annotated[str, OneOf("what is asked", choices=ASKS)] = "whole"
     count: Annotated[
         int | None, Count("studs alike", ("studs", "off"), low=1, high=500, placeholder="one")
     ] = None
@@ -190,7 +203,8 @@ def stud(question: StudQuestion, shop: StudShop) -> StudAnswer:
     on what it holds down.
 
     Raises:
-        Refused: A thread for the nut that has no room, or is too short.
+        Refused: Nothing said of what it holds down; a thread for the nut that has no room, or is
+            too short.
 
     >>> from runk.core.threads.series import find_thread
     >>> from runk.demo.back_shed import WORKSHOP
@@ -199,6 +213,8 @@ def stud(question: StudQuestion, shop: StudShop) -> StudAnswer:
     >>> round(answer.length_mm.value, 2), answer.weakest
     (15.25, 'the stud breaks first')
     """
+    if question.cover is None and question.asks == "whole":
+        raise Refused("How thick is what it holds down?", field="cover", suggest="4 mm")
     thread, w = question.thread, Working()
     major, pitch = thread.major_mm, thread.pitch_mm
     engaged = _engaged(w, question, shop.metal)
@@ -325,7 +341,7 @@ STUD = Calculator(
     sentences={
         "": "[{count} ]{thread} studs of {stud_metal} in {metal}[, holding a cover of {cover}]"
         "[ on a {gasket} gasket][ with a {washer} washer][, nuts {nut} high][, {engaged} of "
-        "thread in the metal][, nut end {nut_end}]"
+        "thread in the metal][, nut end {nut_end}][: {asks}]"
     },
     calls=("stud", "studs", "stud length"),
     headline=headline,
