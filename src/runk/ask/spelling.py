@@ -35,8 +35,8 @@ _PLACES = re.compile(
 )
 _COUNTED = re.compile(
     r"\b(two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)"
-    r"(?=[ -](?:equal |evenly |small )?(?:flutes?|teeth|tooth|dogs?|crossings?|holes|studs|bolts|screws|"
-    r"arms|spokes|divisions|cuts|clamps|rings|on (?:a )?\d))",
+    r"(?=[ -](?:equal |evenly |small )?(?:flutes?|teeth|tooth|dogs?|crossings?|holes|studs|"
+    r"bolts|screws|arms|spokes|divisions|cuts|clamps|rings|on (?:a )?\d))",
     re.IGNORECASE,
 )
 _CLASS_OF = re.compile(r"\b(\d{1,3})([A-HJ-Za-hj-z]{1,2})(\d{1,2})\b(?!/)")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from runk.core.calculator import Catalogue
+from runk.core.cutting.reckon import RECKON
 from runk.core.cutting.sheet import SHEET
 from runk.core.cutting.speed import SPEED
 from runk.core.cutting.sums import SUMS_CALCULATOR
@@ -69,6 +70,7 @@ CATALOGUE = Catalogue(
     (
         SPEED,
         SUMS_CALCULATOR,
+        RECKON,
         SHEET,
         PLAN,
         HOLE,

@@ -390,7 +390,7 @@ export interface components {
         ClearanceAnswerWire: {
             coarse_drill: string;
             coarse_mm: components["schemas"]["FigureWire"];
-            drill_mm: components["schemas"]["FigureWire"];
+            drill_mm: components["schemas"]["FigureWire"] | null;
             drill_name: string;
             drilled_says: string;
             fine_drill: string;
@@ -1248,6 +1248,8 @@ export interface components {
         KeywayAnswerWire: {
             chord_mm: components["schemas"]["FigureWire"];
             depth_top_mm: components["schemas"]["FigureWire"];
+            hub_mm: components["schemas"]["FigureWire"] | null;
+            key_says: string;
             left_mm: components["schemas"]["FigureWire"];
             passes: number;
             says: string;
@@ -1302,9 +1304,11 @@ export interface components {
             tag: "lapped";
         };
         LengthAnswerWire: {
+            apart_mm: components["schemas"]["FigureWire"] | null;
             error_mm: components["schemas"]["FigureWire"];
             error_thou: components["schemas"]["FigureWire"];
             inch: components["schemas"]["FigureWire"];
+            larger: string;
             mm: components["schemas"]["FigureWire"];
             nearest_64th: string;
             thou: components["schemas"]["FigureWire"];
@@ -2334,6 +2338,39 @@ export interface components {
             rule: string;
             says: string;
         };
+        ReckonAnswerWire: {
+            division_mm: components["schemas"]["FigureWire"] | null;
+            divisions: components["schemas"]["FigureWire"] | null;
+            feed_mm_per_min: components["schemas"]["FigureWire"] | null;
+            feed_mm_per_tooth: components["schemas"]["FigureWire"] | null;
+            off_mm: components["schemas"]["FigureWire"] | null;
+            pass_s: components["schemas"]["FigureWire"] | null;
+            per_inch: components["schemas"]["FigureWire"] | null;
+            says: string;
+            speed_rpm: components["schemas"]["FigureWire"] | null;
+            surface_speed_m_min: components["schemas"]["FigureWire"] | null;
+            thread_mm: components["schemas"]["FigureWire"] | null;
+            turns: components["schemas"]["FigureWire"] | null;
+            wound_mm: components["schemas"]["FigureWire"] | null;
+        };
+        ReckonReply: {
+            answer: components["schemas"]["ReckonAnswerWire"];
+            calculator: string;
+            cautions: components["schemas"]["CautionWire"][];
+            headline: string;
+            links: components["schemas"]["LinkWire"][];
+            question: {
+                [key: string]: unknown;
+            };
+            read_as: string;
+            readings: {
+                [key: string]: components["schemas"]["ReadingWire"];
+            };
+            version: number;
+            words: {
+                [key: string]: string;
+            };
+        };
         RevsAnswerWire: {
             speed_rpm: components["schemas"]["FigureWire"];
             surface_speed_m_min: components["schemas"]["FigureWire"];
@@ -3009,14 +3046,14 @@ export interface components {
             engaged_mm: components["schemas"]["FigureWire"];
             enough_mm: components["schemas"]["FigureWire"];
             hold_says: string;
-            length_mm: components["schemas"]["FigureWire"];
+            length_mm: components["schemas"]["FigureWire"] | null;
             major_mm: components["schemas"]["FigureWire"];
-            nut_end_mm: components["schemas"]["FigureWire"];
+            nut_end_mm: components["schemas"]["FigureWire"] | null;
             nut_flats_mm: components["schemas"]["FigureWire"];
             parts: components["schemas"]["StudPartWire"][];
-            plain_mm: components["schemas"]["FigureWire"];
+            plain_mm: components["schemas"]["FigureWire"] | null;
             set_says: string;
-            stock_mm: components["schemas"]["FigureWire"];
+            stock_mm: components["schemas"]["FigureWire"] | null;
             strips_inside_n: components["schemas"]["FigureWire"];
             strips_outside_n: components["schemas"]["FigureWire"];
             weakest: string;
@@ -3585,6 +3622,7 @@ export interface components {
             left_mm: components["schemas"]["FigureWire"] | null;
             mate_teeth: number | null;
             module_mm: components["schemas"]["FigureWire"];
+            opened_mm: components["schemas"]["FigureWire"] | null;
             outside_mm: components["schemas"]["FigureWire"];
             over_teeth: number;
             owned: components["schemas"]["CutterOwnedWire"][];
@@ -3601,7 +3639,6 @@ export interface components {
              */
             tag: "wheel";
             teeth: number;
-            tight_mm: components["schemas"]["FigureWire"] | null;
             travel_mm: components["schemas"]["FigureWire"] | null;
         };
         WheelsAnswerWire: {

@@ -79,8 +79,12 @@ def _counted(question: GearQuestion) -> GearQuestion:
     Raises:
         Refused: No whole number of teeth, or another than was told.
     """
-    if question.outside is None or not (question.module or question.dp):
+    if question.outside is None:
         return question
+    if not (question.module or question.dp):
+        # An old wheel: its outside is two modules more than its teeth.
+        module = question.outside / (question.teeth + 2)
+        return replace(question, module=float(module), outside=None)
     exact = question.outside / module_of(question) - 2
     teeth = round(exact)
     if abs(float(exact) - teeth) > _OFF_TEETH or (question.teeth and question.teeth != teeth):

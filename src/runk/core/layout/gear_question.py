@@ -79,7 +79,7 @@ class GearQuestion:
             units=("module", "mod", "mm"),
             low=0.1,
             high=10.0,
-            or_else="dp",
+            or_else="dp outside",
             needed=("*",),
             asks="Which module, or how many DP?",
             placeholder="0.7",
@@ -117,6 +117,7 @@ class GearQuestion:
             low=1.0,
             high=2000.0,
             placeholder="by the teeth",
+            asks="How large is it outside?",
         ),
     ] = None
     pressure: Annotated[

@@ -10,9 +10,10 @@ from runk.core.calculator import Calculator, Door
 from runk.core.figures import Figure, Num, Working, law
 from runk.core.kinds import Length
 from runk.core.lengths.show import nearest_64th
+from runk.core.said import mm_said, worded
 from runk.core.shown import Rank, Show
 from runk.core.sources import Held, Source
-from runk.core.units import unit_of
+from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
 _INCH = Source("inch", Held.DERIVED)
@@ -43,9 +44,17 @@ def to_thou(length_mm: Num) -> Num:
 
 @dataclass(frozen=True, slots=True)
 class LengthQuestion:
-    """A size as typed."""
+    """A size as typed.
+
+    Args:
+        other: Another one, to be held beside it.
+    """
 
     text: Annotated[Fraction, Length("size", principal=True, placeholder='1 3/16"', high=100000.0)]
+    other: Annotated[
+        Fraction | None,
+        Length("another size beside it", ("or", "than"), placeholder="none", high=100000.0),
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -61,6 +70,8 @@ class LengthAnswer:
     nearest_64th: Annotated[str, Show("Nearest sixty-fourth, inches", Rank.BIG)]
     error_mm: Annotated[Figure, Show("Over that sixty-fourth by")]
     error_thou: Annotated[Figure, Show("The same in thou")]
+    apart_mm: Annotated[Figure | None, Show("From one to the other")] = None
+    larger: Annotated[str, Show("Beside the other", Rank.SAYS)] = ""
 
 
 def length(question: LengthQuestion, _: None = None) -> LengthAnswer:
@@ -92,7 +103,27 @@ def length(question: LengthQuestion, _: None = None) -> LengthAnswer:
         nearest_64th=near,
         error_mm=Figure(float(error), unit_of("error_mm"), places=3, fixed=True),
         error_thou=off,
+        apart_mm=None if question.other is None else _apart(question.text, question.other),
+        larger="" if question.other is None else _larger(question.text, question.other),
     )
+
+
+def _apart(one: Fraction, other: Fraction) -> Figure:
+    return Figure(float(abs(one - other)), unit_of("apart_mm"), places=4)
+
+
+def _larger(one: Fraction, other: Fraction) -> str:
+    """Which of two sizes is the larger, both in one unit."""
+    if one == other:
+        return "They are one size."
+    large, small = max(one, other), min(one, other)
+    return f"{mm_said(float(large), 3)} is larger than {mm_said(float(small), 3)}."
+
+
+def headline(answer: LengthAnswer, page: PageUnit) -> str:
+    """The size in both units; beside another, which is the larger."""
+    both = f"{answer.mm.words()}, {answer.inch.words()}"
+    return f"{worded(answer.larger, page)} {both}" if answer.larger else both
 
 
 def _nothing(_question: LengthQuestion, _workshop: Workshop) -> None:
@@ -147,6 +178,6 @@ LENGTH = Calculator(
     answers=(LengthAnswer,),
     compute=length,
     needs=_nothing,
-    sentences={"": "{text} in every unit"},
-    headline=lambda a, _: f"{a.mm.words()}, {a.inch.words()}",
+    sentences={"": "{text} in every unit[, beside {other}]"},
+    headline=headline,
 )

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from functools import cache
 
+from runk.core.lengths.gauges import wire_gauge_mm
 from runk.core.lengths.show import MM_PER_INCH
 from runk.core.refusals import Refused
 from runk.core.sources import read_table
@@ -221,6 +222,9 @@ _NAMES: tuple[tuple[re.Pattern[str], Callable[[re.Match[str]], Named | None]], .
         _inch_thread,
     ),
 )
+_WIRE_GAUGE = re.compile(
+    rf"(?P<n>[0-9]{{1,2}})\s*s\.?w\.?g\.?{_END}|s\.?w\.?g\.?\s*(?P<m>[0-9]{{1,2}}){_END}"
+)
 _NUMBER_DRILL = re.compile(rf"(?:#\s*|no\.?\s*|number\s+|nr\.?\s*)(?P<n>[0-9]+)(?:\s*drill)?{_END}")
 _LETTER_DRILL = re.compile(
     rf"(?:letter|ltr)\s+(?P<l>[a-z])(?:\s*drill)?{_END}|(?P<m>[a-z])\s+drill{_END}"
@@ -253,6 +257,9 @@ def read_name(text: str, at: int = 0) -> tuple[Named, int] | None:
         if named is not None:
             part = _PART_OF.match(text, found.end())
             return (_part_of(named, part[1]), part.end()) if part else (named, found.end())
+    if found := _WIRE_GAUGE.match(text, at):
+        number = int(found["n"] or found["m"])
+        return Named(wire_gauge_mm(number), f"{number} SWG", "wire gauge", inch=True), found.end()
     if found := _NUMBER_DRILL.match(text, at):
         return number_drill(int(found["n"])), found.end()
     if found := _LETTER_DRILL.match(text, at):

@@ -1,0 +1,280 @@
+"""``reckon``: sums of the machine without a job, each one law asked forwards or back."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from math import pi
+
+from runk.core.calculator import Calculator, Door
+from runk.core.cutting.laws import surface_m_min
+from runk.core.cutting.reckon_question import ReckonAnswer, Reckoned, ReckonQuestion
+from runk.core.figures import Figure, Num, Working, law, told
+from runk.core.refusals import Refused
+from runk.core.said import mm_said
+from runk.core.sources import MECHANICS
+from runk.core.units import PageUnit
+from runk.core.workshop import Workshop
+
+_MM_PER_FOOT = 304.8
+
+
+@law("Revolutions", "{surface_m_min} × 1000 ÷ (π × {diameter_mm})", MECHANICS)
+def revs_rpm(surface_m_min: Num, diameter_mm: Num) -> Num:
+    """Revolutions that move an edge so fast.
+
+    >>> round(revs_rpm(25.0, 19.0), 1)
+    418.8
+    """
+    return surface_m_min * 1000.0 / (pi * diameter_mm)
+
+
+@law("Feed a minute", "{feed_mm_per_tooth} × {teeth} × {speed_rpm}", MECHANICS)
+def minute_mm_per_min(feed_mm_per_tooth: Num, teeth: Num, speed_rpm: Num) -> Num:
+    """How far the table goes in a minute.
+
+    >>> minute_mm_per_min(0.05, 4.0, 800.0)
+    160.0
+    """
+    return feed_mm_per_tooth * teeth * speed_rpm
+
+
+@law("Feed a tooth", "{feed_mm_per_min} ÷ ({teeth} × {speed_rpm})", MECHANICS)
+def chip_mm_per_tooth(feed_mm_per_min: Num, teeth: Num, speed_rpm: Num) -> Num:
+    """What each tooth takes.
+
+    >>> chip_mm_per_tooth(160.0, 4.0, 800.0)
+    0.05
+    """
+    return feed_mm_per_min / (teeth * speed_rpm)
+
+
+@law("The pass takes", "{long_mm} ÷ ({feed_mm_per_rev} × {speed_rpm}) × 60", MECHANICS)
+def pass_s(long_mm: Num, feed_mm_per_rev: Num, speed_rpm: Num) -> Num:
+    """Seconds for a pass.
+
+    >>> pass_s(100.0, 0.1, 500.0)
+    120.0
+    """
+    return long_mm / (feed_mm_per_rev * speed_rpm) * 60.0
+
+
+@law("Turns", "{far_mm} ÷ {pitch_mm}", MECHANICS)
+def screw_turns(far_mm: Num, pitch_mm: Num) -> Num:
+    """Turns of a screw for a distance.
+
+    >>> round(screw_turns(47.5, 3.0), 3)
+    15.833
+    """
+    return far_mm / pitch_mm
+
+
+@law("One division", "{pitch_mm} ÷ {marks}", MECHANICS)
+def division_limit_mm(pitch_mm: Num, marks: Num) -> Num:
+    """What one mark of a screw's dial moves it.
+
+    >>> division_limit_mm(2.0, 40.0)
+    0.05
+    """
+    return pitch_mm / marks
+
+
+@law("The pitch a train cuts", "{pitch_mm} × {driver} ÷ {driven}", MECHANICS)
+def train_limit_mm(pitch_mm: Num, driver: Num, driven: Num) -> Num:
+    """The thread of a simple train: the work turns the driver, the driven the screw.
+
+    >>> train_limit_mm(3.0, 20.0, 60.0)
+    1.0
+    """
+    return pitch_mm * driver / driven
+
+
+def needs(_: ReckonQuestion, __: Workshop) -> None:
+    """Nothing of the workshop."""
+    return
+
+
+def _wanted(value: object, field: str, says: str, suggest: str) -> None:
+    if value is None:
+        raise Refused(says, field=field, suggest=suggest)
+
+
+def _surface(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+    _wanted(q.dia, "dia", "On what diameter?", "22 mm")
+    dia = float(q.dia or 0)
+    metres = q.metres if q.feet is None else q.feet * _MM_PER_FOOT / 1000.0
+    if metres is None:
+        _wanted(q.rpm, "rpm", "How many revolutions, or what surface speed?", "450")
+        speed = w.of(surface_m_min, "surface_speed_m_min", speed_rpm=q.rpm or 0.0, diameter_mm=dia)
+        feet = speed.value * 1000.0 / _MM_PER_FOOT
+        return ReckonAnswer(
+            surface_speed_m_min=speed,
+            says=f"The edge goes {speed.value:.1f} m/min, {feet:.0f} ft/min.",
+        )
+    revs = w.of(revs_rpm, "speed_rpm", surface_m_min=metres, diameter_mm=dia)
+    feet = metres * 1000.0 / _MM_PER_FOOT
+    return ReckonAnswer(
+        speed_rpm=revs, says=f"{metres:.1f} m/min is {feet:.0f} ft/min at {mm_said(dia)}."
+    )
+
+
+def _feed(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+    _wanted(q.flutes, "flutes", "How many teeth has the cutter?", "4")
+    _wanted(q.rpm, "rpm", "How many revolutions a minute?", "800")
+    teeth, rpm = float(q.flutes or 1), q.rpm or 1.0
+    if q.each is None:
+        _wanted(q.minute, "each", "What feed a tooth, or a minute?", "0.03 mm")
+        chip = w.of(
+            chip_mm_per_tooth,
+            "feed_mm_per_tooth",
+            feed_mm_per_min=float(q.minute or 0),
+            teeth=teeth,
+            speed_rpm=rpm,
+        )
+        return ReckonAnswer(feed_mm_per_tooth=chip, says="What each tooth takes at that feed.")
+    minute = w.of(
+        minute_mm_per_min,
+        "feed_mm_per_min",
+        feed_mm_per_tooth=float(q.each),
+        teeth=teeth,
+        speed_rpm=rpm,
+    )
+    return ReckonAnswer(feed_mm_per_min=minute, says="How far the table goes in a minute.")
+
+
+def _time(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+    _wanted(q.long, "long", "How long is the pass?", "80 mm")
+    _wanted(q.turn, "turn", "What feed a turn?", "0.08 mm")
+    _wanted(q.rpm, "rpm", "How many revolutions a minute?", "450")
+    takes = w.of(
+        pass_s,
+        long_mm=float(q.long or 0),
+        feed_mm_per_rev=float(q.turn or 1),
+        speed_rpm=q.rpm or 1.0,
+    )
+    minutes, seconds = divmod(round(takes.value), 60)
+    return ReckonAnswer(pass_s=takes, says=f"{minutes} minutes {seconds} seconds a pass.")
+
+
+def _turns(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+    pitch = float(q.screw.mm) if q.screw else 0.0
+    marks = q.marks
+    one = (
+        None
+        if marks is None
+        else w.of(division_limit_mm, "division_mm", pitch_mm=pitch, marks=float(marks))
+    )
+    if q.far is None:
+        _wanted(marks, "far", "How far is it to move?", "47.5 mm")
+        return ReckonAnswer(
+            division_mm=one, says=f"{marks} divisions to a turn of {mm_said(pitch, 3)}."
+        )
+    at = len(w.steps)
+    value = w(screw_turns, far_mm=float(q.far), pitch_mm=pitch)
+    turns = w.figure(value, "turns", since=at, places=3)
+    whole = int(value + 1e-9)
+    says = f"{whole} whole turns and {value - whole:.3f} of one."
+    if one is not None and marks is not None:
+        says = f"{whole} whole turns and {(value - whole) * marks:.2f} divisions."
+    return ReckonAnswer(turns=turns, division_mm=one, says=says)
+
+
+def _dial(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+    twice = 2.0 if q.reads == "radius" else 1.0
+    said = (
+        "The dial reads what the slide moves: twice that comes off the diameter."
+        if q.reads == "radius"
+        else "The dial reads what comes off the diameter."
+    )
+    if q.off is None:
+        _wanted(q.wound, "off", "What is to come off, or what is wound on?", "0.3 mm")
+        wound = float(q.wound or 0)
+        return ReckonAnswer(off_mm=_fine(wound * twice, "off_mm"), says=said)
+    wound = float(q.off) / twice
+    marks = None
+    if q.division is not None:
+        marks = Figure(wound / float(q.division), told(0.0, "divisions").unit, (), 2)
+        said += f" {wound / float(q.division):.4g} divisions."
+    return ReckonAnswer(wound_mm=_fine(wound, "wound_mm"), divisions=marks, says=said)
+
+
+def _fine(value: float, key: str) -> Figure:
+    return told(value, key, 4)
+
+
+def _train(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+    pitch = w.of(
+        train_limit_mm,
+        "thread_mm",
+        pitch_mm=float(q.screw.mm) if q.screw else 0.0,
+        driver=float(q.driver or 1),
+        driven=float(q.driven or 1),
+    )
+    return ReckonAnswer(
+        thread_mm=Figure(pitch.value, pitch.unit, pitch.steps, 4),
+        per_inch=told(25.4 / pitch.value, "per_inch", 3),
+        says="The driver is on the work's side, the driven on the screw: idlers change nothing.",
+    )
+
+
+_SUMS: dict[Reckoned, Callable[[Working, ReckonQuestion], ReckonAnswer]] = {
+    Reckoned.SURFACE: _surface,
+    Reckoned.FEED: _feed,
+    Reckoned.TIME: _time,
+    Reckoned.TURNS: _turns,
+    Reckoned.DIAL: _dial,
+    Reckoned.TRAIN: _train,
+}
+
+
+def compute(question: ReckonQuestion, _: None = None) -> ReckonAnswer:
+    """A sum of the machine.
+
+    Raises:
+        Refused: What it wants was not told.
+
+    >>> asked = ReckonQuestion(Reckoned.SURFACE, metres=25.0, dia=Fraction(19))
+    >>> round(compute(asked).speed_rpm.value, 1)
+    418.8
+    """
+    return _SUMS[question.way](Working(), question)
+
+
+def headline(answer: ReckonAnswer, page: PageUnit) -> str:
+    """The one figure; where two sizes are held side by side, which is the larger."""
+    figures = (
+        answer.speed_rpm,
+        answer.surface_speed_m_min,
+        answer.feed_mm_per_min,
+        answer.feed_mm_per_tooth,
+        answer.pass_s,
+        answer.turns,
+        answer.divisions,
+        answer.wound_mm,
+        answer.off_mm,
+        answer.division_mm,
+        answer.thread_mm,
+    )
+    return next(figure.words(page) for figure in figures if figure is not None)
+
+
+RECKON = Calculator(
+    name="reckon",
+    title="Sums of the machine",
+    door=Door("/speeds/reckon", "Speeds", "Reckon"),
+    opening={"way": "surface", "metres": "25", "dia": "22 mm"},
+    question=ReckonQuestion,
+    answers=(ReckonAnswer,),
+    compute=compute,
+    needs=needs,
+    sentences={
+        "surface": "{way}:[ {metres} m/min][ {feet} ft/min][ {rpm} rpm][, diameter {dia}]",
+        "feed": "{way}:[ {flutes} flutes][, {each} a tooth][, {minute} a minute][, {rpm} rpm]",
+        "time": "{way}:[ {long} long][, feed {turn}][, {rpm} rpm]",
+        "turns": "{way}:[ move {far}][, screw {screw}][, {marks} divisions]",
+        "dial": "{way}:[ {off} off the diameter][ {wound} on the dial][, {division} a division]"
+        "[, {reads}]",
+        "train": "{way}:[ {driver} driver][, {driven} driven][, screw {screw}]",
+    },
+    ruled=True,
+    headline=headline,
+)
