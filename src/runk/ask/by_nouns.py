@@ -41,7 +41,7 @@ _LEADS = frozenset(
 )
 """Words that only lead to the number behind them: *over* 40, *from* 16 *to* 12."""
 _FARTHEST, _NEARLY = 1.2, 0.3
-_MOST_TRIED, _MOST_NUMBERS = 4, 6
+_MOST_TRIED, _MOST_NUMBERS, _SUM = 4, 6, 2
 _BY = re.compile(r"(?<![\w.])(\d[\d./]*(?: ?(?:mm|in))?) ?[xX] ?(?=\d)")
 _ONE_IN = re.compile(r"\b1 in (\d{1,4})\b(?! ?(?:mm|in)\b)")
 _FIELDS = re.compile(r"\{(\w+)\}")
@@ -132,11 +132,14 @@ def by_nouns(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue
         heard = _heard(calculator, saying, about, ways, names, workshop, page, catalogue, line)
         if heard is not None:
             found.append(heard)
-    return max(
+    best = max(
         found,
         key=lambda h: (h.asked is not None and not h.lost, h.asked is not None, h.worth),
         default=None,
     )
+    # Told more closely as a job that wants one thing more: that is asked, and no other answered.
+    wants = [h for h in found if h.insists and h.asked is None and best and h.worth > best.worth]
+    return max(wants, key=lambda h: h.worth, default=best)
 
 
 def _about(saying: Saying, lower: list[str]) -> set[int] | None:
@@ -210,6 +213,8 @@ def _ways(
     for size in cutting.sizes:
         name, end = size.text, size.end
         if size.thread and thread is not None and thread.name not in typed:
+            if tuple(lower[end : end + 1]) == ("fine",) and "x" not in name:
+                name, end = f"{name} fine", end + 1
             typed[thread.name] = name
             used.update(range(size.start, end))
         elif size.refused is not None and size.reading is None:
@@ -220,9 +225,11 @@ def _ways(
         _thread_of(thread.name, numbers, cutting, typed, used)
     if len(numbers) > _MOST_NUMBERS:
         return []
-    _metals(calculator, saying, lower, names, typed, used)
+    _metals(calculator, saying, lower, names, typed, used, about)
     _choices(calculator, lower, typed, used, about)
-    used.update(at for at, word in enumerate(lower) if word in saying.also)
+    # A noun without its number asks for it, or says again what the job is.
+    spoken = saying.also | {word for slot in saying.slots for p in slot.nouns for word in p}
+    used.update(at for at, word in enumerate(lower) if word in spoken)
     slots = [
         s
         for s in saying.slots
@@ -267,7 +274,7 @@ def _given(
         mine = [
             (at, cost, noun)
             for at, slot in enumerate(slots)
-            if _takes(kinds.get(slot.name), size)
+            if _takes(slot, kinds.get(slot.name), size)
             for cost, noun in _claims(slot, kinds.get(slot.name), size, lower)
         ]
         options.append(mine)
@@ -306,13 +313,14 @@ def _text(
     return f"2*{size.text}" if tuple(lower[at] for at in noun) in slot.twice else size.text
 
 
-def _takes(kind: Kind | None, size: Size) -> bool:
+def _takes(slot: Slot, kind: Kind | None, size: Size) -> bool:
     if kind is None:
-        return not size.thread
+        return size.thread == (slot.name == "_thread")
     if isinstance(kind, Count):
         return size.text.isdigit()
     if size.thread:
-        return False
+        # A tap's size is its thread's.
+        return ("@",) in slot.nouns and size.reading is not None
     if isinstance(kind, Number):
         return re.fullmatch(r"-?\d*\.?\d+(?:/\d+)?", size.text) is not None
     return size.reading is not None
@@ -334,6 +342,8 @@ def _claims(
                 best = cost, at
     if best is not None:
         yield best
+    if size.thread and ("@",) in slot.nouns:
+        yield _LOOSE, ()
     turned = any(tuple(lower[size.end : size.end + 1]) == p for p in _OF_ANGLES)
     if slot.loose and (not turned or isinstance(kind, Angle)):
         yield _LOOSE, ()
@@ -370,16 +380,20 @@ def _metals(
     names: Names,
     typed: dict[str, str],
     used: set[int],
+    about: set[int],
 ) -> None:
     """The metals of a line: by the noun beside them, else in the order of the fields."""
     fields = [s for s in saying.slots if isinstance(calculator.fields.get(s.name), OfMetal)]
     free = [n for n, k in calculator.fields.items() if isinstance(k, OfMetal)]
     wanted = [s.name for s in fields] or (free if len(free) == 1 else [])
+    if calculator.whole:
+        # Told of the work: what the trade says is said of it all the same.
+        used |= {at for at, word in enumerate(lower) if word in names.metals_in(lower)}
     at = 0
     while at < len(lower):
         size = next((n for n in range(4, 0, -1) if tuple(lower[at : at + n]) in names.metals), 0)
         left = [n for n in wanted if n not in typed]
-        if size and left and at not in used:
+        if size and left and at not in used - about:
             near = {*lower[max(at - 2, 0) : at], *lower[at + size : at + size + 2]}
             by = next(
                 (
@@ -452,7 +466,8 @@ def _answer(
     except Refused as refused:
         wants = refused.field is not None and refused.field not in way.typed
         return Heard(0.0, refused=_understood(refused, calculator, way)) if wants else None
-    if not calculator.whole and any(f"{{{name}}}" not in saying.then for name in way.idle):
+    idle = [name for name in way.idle if name not in saying.then and name != "_which"]
+    if idle and not calculator.whole:
         # A number that no field takes may be told, and is never answered without.
         return None
     said = sentence(calculator, read, page, workshop)
@@ -469,7 +484,10 @@ def _answer(
         second = [Other(f"Then: {next_one}", next_one)]
         back += f". Then: {next_one}"
     asked = Asked(calculator, way.typed, read, answer, back, unused, second)
-    return Heard(0.0, asked, lost=lost_of(asked, line, catalogue, names))
+    # Practice is told of one piece of work; of two sizes somebody asks a sum.
+    free = calculator.whole and len(way.idle) < _SUM
+    lost = "" if free else lost_of(asked, line, catalogue, names)
+    return Heard(0.0, asked, lost=lost)
 
 
 def _named(text: str, workshop: Workshop) -> str:

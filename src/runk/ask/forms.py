@@ -24,6 +24,16 @@ _OF_THE_TRADE = re.compile(
     r"^(?:an? )?split bush\b|^how long an? mandrel\b|\btool (?:to )?fouls? the (?:chuck|jaws)\b",
     re.IGNORECASE,
 )
+_MADE = re.compile(
+    rf"\b(\d{{1,3}}) (?:pupils |people |of us )?(?:each )?(?:making |need(?:ing)? )?(?:an? )?"
+    rf"(?:(?!mm\b|in\b|thou\b|x\b)[a-z]+s )({_SIZE})(?: long)?"
+    rf"|\b(\d{{1,3}}) (?:pupils|people|of us) each (?:making|needing) an? ({_SIZE})",
+    re.IGNORECASE,
+)
+_HOW_MUCH_BAR = re.compile(
+    r"\b(?:how much|how long an?|what length of|which length of) (?:bar|rod|stock|material)\b",
+    re.IGNORECASE,
+)
 _TO_LENGTH = re.compile(
     rf"\bcut (?:the |a )?(?:bar|rod|stock) to (?:a )?length(?: of)? ({_SIZE})", re.IGNORECASE
 )
@@ -232,13 +242,19 @@ def _cut_list(line: str) -> str:
         # One size beside it is how thick the bar is, not what is faced off.
         off = "facing" if len(_ANY.findall(rest)) > 1 else ""
         rest = re.sub(r"\b(?:facing|face|faced) both ends\b", off, rest)
+    elif _HOW_MUCH_BAR.search(line) and (made := _MADE.search(line)) and not pieces:
+        rest = f"{line[: made.start()]} {line[made.end() :]}"
+        rest = _HOW_MUCH_BAR.sub(" ", re.sub(r"\b(?:order|plumb|bobs?|using)\b", " ", rest))
+        times, long = made[1] or made[3], made[2] or made[4]
     elif pieces and re.search(r"\bbars?\b", line):
         rest = f"{line[: pieces.start()]} {line[pieces.end() :]}"
         times, long = pieces[1], pieces[2]
     else:
         return ""
     facing, rest = beside(rest, "facing", leads=True)
-    kerf, rest = beside(rest, "kerf", "saw", "blade", leads=True)
+    kerf, rest = beside(
+        rest, "kerf", "saw", "parting (?:blade|tool)", "blade", "parting", leads=True
+    )
     grip, rest = beside(rest, "grip", "to hold")
     length = _OF_BAR.search(rest)
     if length:
@@ -253,7 +269,7 @@ def _cut_list(line: str) -> str:
     said += f", of {which}" if which else ""
     said += f", kerf {kerf}" if kerf else ""
     # A parting blade leaves its face: nothing is left on for it.
-    left = facing or ("0 mm" if re.search(r"\bblade\b", line) else "")
+    left = facing or ("0 mm" if re.search(r"\bblade\b|\bparting\b", line) else "")
     said += f", facing {left}" if left else ""
     return said + (f", grip {grip}" if grip else "")
 

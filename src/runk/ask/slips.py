@@ -92,6 +92,9 @@ def mended(line: str, catalogue: Catalogue, names: Names) -> tuple[str, tuple[st
         if word in known or word in FILLER or word in PARTS or word in _COMMON:
             continue
         near = {w for w in _edits(word) if w in known and len(w) >= _SHORTEST - 1}
+        before = words[n - 1].strip(",;.?!").lower() if n else ""
+        # Silver steal: of several words a slip away, the one that makes a name with its neighbour.
+        near = {w for w in near if (before, w) in names.metals} or near
         meanings = {names.metals.get((w,), w) for w in near}
         if len(meanings) == 1:
             # Two spellings of one metal are one meaning.

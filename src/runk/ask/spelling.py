@@ -20,11 +20,19 @@ _ARC = re.compile(
     r"(\d{1,3}) ?(?:degrees|degree|deg|°) ?(?:and )?(\d{1,2}) ?(?:minutes|minute|mins|min|'|′)",
     re.IGNORECASE,
 )
-_OCLOCK = re.compile(r"\b(1[0-2]|[1-9]) ?o ?['’]? ?clock\b", re.IGNORECASE)
+_OCLOCK = re.compile(
+    r"\b(1[0-2]|[1-9]|one|two|three|four|six|nine|twelve) ?o ?['’]? ?clock\b", re.IGNORECASE
+)
 # A pitch that is told beside a metric thread's name is that thread's, never some depth.
 _PITCH = re.compile(
     r"\b(M\d{1,3}(?:\.\d)?),? (?:(?:with |at |of )?(?:an? )?pitch (?:of )?(\d{0,2}\.?\d{1,3})"
     r"(?: ?mm)?(?![\d.])|(?:x )?(\d{0,2}\.?\d{1,3}) ?(?:mm )?pitch\b)",
+    re.IGNORECASE,
+)
+# M10 1.5, M6 fine 0.75: no other number looks like a pitch and stands there.
+_PITCH_BEHIND = re.compile(
+    r"\b(M\d{1,3})(?: fine)?,? (0\.[2-9]5?|1\.25|1\.5|1\.75|2\.5|3\.5|4\.5|5\.5)"
+    r"(?![\d.])(?! ?(?:mm|deep|long|thick|plate|cover|hole|drill|wide|washer|high|head|thou|in\b))",
     re.IGNORECASE,
 )
 # A decimal comma, as half of Europe writes it; a pair of places has more of them, or says so.
@@ -74,7 +82,10 @@ _SAYS = (
         ),
         "without ",
     ),
+    (re.compile(r"\bnot [^,;]{1,30}? but (?=at |in |from |the |an? |\d)", re.IGNORECASE), ""),
     (re.compile(r"\b(?:don't|dont)\b", re.IGNORECASE), "do not"),
+    (re.compile(r"\b(?:first|starting|begin|start) at (?:the )?top\b"), "first at 90 degrees"),
+    (re.compile(r"\b(?:first|starting|begin|start) at (?:the )?right\b"), "first at 0 degrees"),
     (re.compile(r"\b(?:doesn't|doesnt)\b", re.IGNORECASE), "does not"),
     (re.compile(r"\b(?:can't|cant|cannot)\b", re.IGNORECASE), "can not"),
     # As many jaws as a chuck has are no size: the throw's own chuck goes without saying.
@@ -106,7 +117,8 @@ def _arc(found: re.Match[str]) -> str:
 
 def _hand(found: re.Match[str]) -> str:
     """Where a clock's hour stands, as angles go here: from the right, anticlockwise."""
-    return f"{(90 - 30 * int(found[1])) % 360} degrees"
+    hour = HOW_MANY.get(found[1].lower()) or int(found[1])
+    return f"{(90 - 30 * hour) % 360} degrees"
 
 
 def _with_class(found: re.Match[str]) -> str:
@@ -140,6 +152,7 @@ def spelt(line: str) -> str:
     text = _ONE_IN.sub(lambda found: f"1 in {found[1] or found[2]}", text)
     if not _PLACES.search(text):
         text = _COMMA.sub(r"\1.\2", text)
+    text = _PITCH_BEHIND.sub(r"\1x\2", text)
     text = _COUNTED.sub(lambda found: str(HOW_MANY[found[1].lower()]), text)
     text = _CLASS_OF.sub(_with_class, text)
     text = _TEETH.sub(r"\1 teeth", _GLUED.sub(r" \1", text))

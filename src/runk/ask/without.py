@@ -97,7 +97,7 @@ def without(line: str, catalogue: Catalogue, names: Names) -> Without:
         while begin < len(words) and words[begin].lower() in _LITTLE:
             begin += 1
         end = _known(words, begin, catalogue, names)
-        if end == begin and words[at].lower() in ("no", "without", "not", "but"):
+        if end == begin and words[at].lower() in ("no", "without", "not", "but", "and"):
             # What nobody in the trade has a word for changes nothing: it is said back.
             end = begin + _weak(words, begin)
         if end == begin:
@@ -149,6 +149,8 @@ def _known(words: list[str], begin: int, catalogue: Catalogue, names: Names) -> 
             return begin + length
         if phrase in _SERIES:
             return begin + length
+    if lower[:2] == ["1", "in"] and lower[2:3] and lower[2].isdigit():
+        return begin + 3
     if lower and _NUMBER.fullmatch(lower[0]):
         unit = len(lower) > 1 and lower[1] in ("mm", "in", "thou", "holes", "teeth", "degrees")
         return begin + 1 + unit

@@ -25,7 +25,15 @@ TOOLS = (
     Choice(
         "carbide",
         "carbide",
-        ("carbide", "tipped", "insert", "tungsten carbide", "carbide tip", "solid carbide"),
+        (
+            "carbide",
+            "tipped",
+            "insert",
+            "tungsten carbide",
+            "carbide tip",
+            "solid carbide",
+            "hard metal",
+        ),
     ),
 )
 STAGES = (

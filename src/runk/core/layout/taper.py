@@ -34,6 +34,7 @@ class TaperQuestion:
         long: Along the axis, between them.
         angle: Of the top slide: half of what the two sides make.
         included: The angle between its two sides, twice that.
+        per_foot: What the diameter grows in a foot of length.
         one_in: On diameter, so much along for one.
         between: Between centres, for a tailstock set over.
     """
@@ -90,6 +91,16 @@ class TaperQuestion:
     one_in: Annotated[
         float | None,
         Number("1 in", ("1 in", "one in"), low=0.05, high=1000.0, placeholder="from the sizes"),
+    ] = None
+    per_foot: Annotated[
+        Fraction | None,
+        Length(
+            "per foot",
+            ("per foot", "a foot", "to the foot"),
+            low=0.05,
+            high=300.0,
+            placeholder="from the sizes",
+        ),
     ] = None
     between: Annotated[
         Fraction | None,
@@ -173,6 +184,9 @@ def needs(_: TaperQuestion, __: Workshop) -> None:
     return
 
 
+_FOOT = Fraction("304.8")
+
+
 def settle(question: TaperQuestion, _: Workshop, __: Mapping[str, Reading]) -> TaperQuestion:
     """Enough is told, and no more than fits together.
 
@@ -189,6 +203,10 @@ def settle(question: TaperQuestion, _: Workshop, __: Mapping[str, Reading]) -> T
     if question.included is not None and question.angle is None:
         # The top slide is set to half of it.
         question = replace(question, angle=question.included / 2, included=None)
+    if question.per_foot is not None:
+        if question.one_in is not None:
+            raise Refused("A rate and a rate a foot are two tapers: tell one.", field="per_foot")
+        question = replace(question, one_in=float(_FOOT / question.per_foot), per_foot=None)
     angled = question.angle is not None or question.one_in is not None
     if question.included is not None:
         raise Refused("Half the angle or the whole: tell one of them.", field="included")

@@ -27,7 +27,7 @@ class KeywayQuestion:
     """A keyway milled along a shaft.
 
     Args:
-        width: Of the key; the standard's for the shaft where left out.
+        width: Of the key; the standard's for the shaft where left out, a quarter of an inch shaft.
         shaft: Diameter it is cut into.
         deep: At its side; half the key's width where left out, the standard's where that is.
         cutter: Where a narrower one cuts it.
@@ -45,7 +45,7 @@ class KeywayQuestion:
             asks="How wide is the key?",
             placeholder="as the standard has it",
         ),
-    ]
+    ] = None
     shaft: Annotated[
         Fraction,
         Length(
@@ -58,8 +58,9 @@ class KeywayQuestion:
             high=500.0,
             asks="How thick is the shaft?",
             placeholder="1/4 in",
+            needed=("*",),
         ),
-    ]
+    ] = Fraction(0)
     deep: Annotated[
         Fraction | None,
         Length(
@@ -175,6 +176,11 @@ def of_the_table_mm(table_mm: float) -> float:
     return table_mm
 
 
+def _of_inches(mm: Fraction) -> bool:
+    """Whether a size is one of inches: whole sixty-fourths, and no whole millimetres."""
+    return (mm * 64 / Fraction("25.4")).denominator == 1 and mm.denominator != 1
+
+
 def _key_of(question: KeywayQuestion) -> tuple[float, StandardKey | None]:
     """The key's width, and the standard's key where it is that one.
 
@@ -186,6 +192,9 @@ def _key_of(question: KeywayQuestion) -> tuple[float, StandardKey | None]:
     if question.width is not None:
         same = standard is not None and standard.width == question.width
         return float(question.width), standard if same else None
+    if _of_inches(question.shaft):
+        # The standard is metric: an inch shaft has a key of a quarter of it, practice.
+        return shaft / 4.0, None
     if standard is None:
         raise Refused(
             f"The standard has no key for a {mm_said(shaft)} shaft: a quarter of it is usual.",
