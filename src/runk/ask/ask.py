@@ -95,6 +95,10 @@ def ask(
     left = Without(told) if _WHY.match(told) else without(told, catalogue, names)
     if left.excluded and (whole := _as_it_stands(told, workshop, page, catalogue)):
         return whole
+    # What the trade says of a thing may be asked with its *not*: it did not get hard.
+    practice = by_nouns(told, workshop, page, catalogue) if left.excluded else None
+    if practice and practice.asked and practice.asked.calculator.whole and not practice.lost:
+        return practice.asked
     if left.unknown:
         raise Refused(
             f"I cannot leave out `{left.unknown[:60]}`: I do not know what it is here.",

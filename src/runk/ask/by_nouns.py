@@ -6,6 +6,7 @@ import itertools
 import re
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
+from math import prod
 from weakref import WeakKeyDictionary
 
 from runk.ask.asked import Asked, Other, echoed
@@ -31,7 +32,7 @@ do not stand in the order of their fields."""
 _LINKED, _JOINED = 0.1, 0.4
 """The same of a word between: *length is 50*; of one that begins another clause: *30 on length*."""
 _ALIKE = 0.02
-_LONGER, _OWN = 0.05, 0.1
+_LONGER, _OWN, _COUNTED = 0.05, 0.1, 0.8
 """What a longer noun is worth, and a unit of its own costs."""
 _LEADS = frozenset(
     """
@@ -41,7 +42,7 @@ _LEADS = frozenset(
 )
 """Words that only lead to the number behind them: *over* 40, *from* 16 *to* 12."""
 _FARTHEST, _NEARLY = 1.2, 0.3
-_MOST_TRIED, _MOST_NUMBERS, _SUM = 4, 6, 2
+_MOST_TRIED, _MOST_NUMBERS, _MOST_WAYS, _SUM = 4, 6, 20_000, 2
 _BY = re.compile(r"(?<![\w.])(\d[\d./]*(?: ?(?:mm|in))?) ?[xX] ?(?=\d)")
 _ONE_IN = re.compile(r"\b1 in (\d{1,4})\b(?! ?(?:mm|in)\b)")
 _FIELDS = re.compile(r"\{(\w+)\}")
@@ -134,7 +135,12 @@ def by_nouns(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue
             found.append(heard)
     best = max(
         found,
-        key=lambda h: (h.asked is not None and not h.lost, h.asked is not None, h.worth),
+        key=lambda h: (
+            h.asked is not None and not h.lost,
+            h.asked is not None,
+            h.asked is None and h.insists,
+            h.worth,
+        ),
         default=None,
     )
     # Told more closely as a job that wants one thing more: that is asked, and no other answered.
@@ -242,7 +248,7 @@ def _ways(
     for slot in mine:
         if not _numbered(kinds[slot.name]) and slot is not pitch and slot is not thread:
             for way in found:
-                _class_of(slot, lower, way)
+                _class_of(slot, lower, way, about)
     found.sort(key=lambda way: way.cost)
     # Where the likeliest cannot be, another that is nearly as likely may be meant; no other.
     return [way for way in found[:_MOST_TRIED] if way.cost <= found[0].cost + _NEARLY]
@@ -278,6 +284,8 @@ def _given(
             for cost, noun in _claims(slot, kinds.get(slot.name), size, lower)
         ]
         options.append(mine)
+    if prod(map(len, options)) > _MOST_WAYS:
+        return
     for chosen in itertools.product(*options):
         fields = [at for at, _, _ in chosen]
         if len(set(fields)) < len(fields):
@@ -338,6 +346,8 @@ def _claims(
     for phrase in (*slot.nouns, *own):
         for cost, at in _beside(phrase, size, lower):
             cost += _OWN * (phrase in own) - _LONGER * len(phrase)
+            # Things are counted before they are named: 6 holes, and hardly ever holes 6.
+            cost += _COUNTED * (isinstance(kind, Count) and bool(at) and at[0] < size.start)
             if best is None or cost < best[0]:
                 best = cost, at
     if best is not None:
@@ -433,12 +443,12 @@ def _choices(
         at += 1
 
 
-def _class_of(slot: Slot, lower: Sequence[str], way: _Way) -> None:
+def _class_of(slot: Slot, lower: Sequence[str], way: _Way, about: set[int]) -> None:
     """A class of limits: H7 of a hole, g6 of a shaft."""
     if slot.name in way.typed:
         return
     for at, word in enumerate(lower):
-        if at not in way.used and _CLASS.fullmatch(word):
+        if at not in way.used - about and _CLASS.fullmatch(word):
             way.typed[slot.name] = word.partition(":")[2] or word
             way.used.add(at)
             return

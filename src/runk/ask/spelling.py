@@ -82,6 +82,10 @@ _SAYS = (
         ),
         "without ",
     ),
+    (
+        re.compile(r"\bnot (starting|first|beginning) at [^,;]{1,20}? but (?:at )?", re.IGNORECASE),
+        r"\1 at ",
+    ),
     (re.compile(r"\bnot [^,;]{1,30}? but (?=at |in |from |the |an? |\d)", re.IGNORECASE), ""),
     (re.compile(r"\b(?:don't|dont)\b", re.IGNORECASE), "do not"),
     (re.compile(r"\b(?:first|starting|begin|start) at (?:the )?top\b"), "first at 90 degrees"),

@@ -2261,7 +2261,7 @@ export interface components {
             depth_mm: components["schemas"]["FigureWire"];
             gaps: components["schemas"]["ToothAtWire"][];
             left_mm: components["schemas"]["FigureWire"] | null;
-            long_mm: components["schemas"]["FigureWire"];
+            long_mm: components["schemas"]["FigureWire"] | null;
             module_mm: components["schemas"]["FigureWire"];
             owned: components["schemas"]["CutterOwnedWire"][];
             per_inch: string;

@@ -48,7 +48,9 @@ class Count(Kind):
         return self.spoken
 
     def say(self, value: Any, reading: Reading | None, told: Told, every: bool = False) -> str:
-        return "" if value == self.silent and not every else str(value)
+        # None of what must be one at least is not told.
+        untold = value == 0 and (self.low or 0) > 0
+        return "" if untold or (value == self.silent and not every) else str(value)
 
 
 @dataclass(frozen=True)

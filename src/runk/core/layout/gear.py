@@ -240,7 +240,7 @@ def _rack(question: GearQuestion, shop: GearShop) -> RackAnswer:
         depth_mm=depth,
         cutter=cutter_said(0, question.dp is not None, owned),
         says=_says(question, owned),
-        long_mm=told(pitch.value * question.teeth, "long_mm"),
+        long_mm=told(pitch.value * question.teeth, "long_mm") if question.teeth else None,
         rack_tooth_mm=fine(w.of(laws.rack_tooth_mm, module_mm=module)),
         module_mm=told(module, "module_mm"),
         per_inch=f"{trimmed(Fraction(254, 10) / exact, 2)} DP",
@@ -338,7 +338,7 @@ GEAR: Calculator[GearQuestion, GearShop, GearAnswer] = Calculator(
     settle=settle,
     sentences={
         "wheel": f"Gear: {{part}} of {{teeth}} teeth{_REST}",
-        "rack": f"Gear: {{part}} of {{teeth}} teeth{_RACK}",
+        "rack": f"Gear: {{part}}[ of {{teeth}} teeth]{_RACK}",
     },
     calls=(
         "gear",

@@ -63,7 +63,7 @@ class GearQuestion:
             "teeth",
             ("teeth", "tooth", "t", "z"),
             principal=True,
-            needed=("*",),
+            needed=("wheel",),
             or_else="outside",
             low=1,
             high=MOST,
@@ -227,7 +227,7 @@ class RackAnswer:
     depth_mm: Annotated[Figure, Show("Cut the teeth deep", Rank.BIG)]
     cutter: Annotated[str, Show("Cutter", Rank.BIG)]
     says: Annotated[str, Show("How", Rank.SAYS)]
-    long_mm: Annotated[Figure, Show("Long, over the teeth")]
+    long_mm: Annotated[Figure | None, Show("Long, over the teeth")]
     rack_tooth_mm: Annotated[Figure, Show("Each tooth, at its pitch line")]
     module_mm: Annotated[Figure, Show("Module")]
     per_inch: Annotated[str, Show("As diametral pitch")]
