@@ -24,6 +24,7 @@ _OF_THE_TRADE = re.compile(
     r"^(?:an? )?split bush\b|^how long an? mandrel\b|\btool (?:to )?fouls? the (?:chuck|jaws)\b",
     re.IGNORECASE,
 )
+_HEAT = re.compile(r"\d ?(?:°|deg(?:rees)? )?[CF]\b|\bdegrees\b", re.IGNORECASE)
 _MADE = re.compile(
     rf"\b(\d{{1,3}}) (?:pupils |people |of us )?(?:each )?(?:making |need(?:ing)? )?(?:an? )?"
     rf"(?:(?!mm\b|in\b|thou\b|x\b)[a-z]+s )({_SIZE})(?: long)?"
@@ -226,7 +227,7 @@ def _both_measured(line: str) -> str:
     """A piston and its bore, both measured: the piston's reading is what it is now."""
     piston, rest = beside(line, "piston (?:measures|reads)", "piston")
     bore, rest = beside(rest, "(?:bore|cylinder) (?:measures|reads)", "bore", "cylinder")
-    if not piston or not bore or _ANY.search(rest) or "rod" in line:
+    if not piston or not bore or _ANY.search(rest) or "rod" in line or _HEAT.search(line):
         return ""
     if not re.search(r"\bmeasures\b|\breads\b|\bclearance\b|\bfit\b", line):
         return ""
