@@ -28,6 +28,7 @@ from runk.ask.without import Without, without
 from runk.ask.words import EXAMPLE, FILLER, asked_in, sounds_like_judgement, words_of
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.catalogue import CATALOGUE
+from runk.core.judgement.entries import stems
 from runk.core.questions import Read, read_question, sentence
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
@@ -49,6 +50,7 @@ _ASKS_SIZE = re.compile(
     re.IGNORECASE,
 )
 """A size is wanted: what is missing is asked, and no practice quoted in its place."""
+_TELLING = 3
 _TOO_ODD = 1.5
 """So far outside what is usual, in e-folds, a second reading is not offered."""
 _OTHER_WAY = 0.6
@@ -196,9 +198,12 @@ def _answered(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogu
         return judged
     try:
         return _by_numbers(words, workshop, page, catalogue)
-    except Refused:
+    except Refused as wanting:
         # Somebody who asks in words alone may still be answered by what the trade says of it.
         if choosing or any(character.isdigit() for character in line) or _ASKS_SIZE.search(line):
+            raise
+        if wanting.field not in (None, "operation") and len(stems(line)) < _TELLING:
+            # Two words that name a job are hardly a question of practice: what it wants is asked.
             raise
         if (judged := _judged(line, workshop, page, catalogue)) is None:
             raise

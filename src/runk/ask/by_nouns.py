@@ -45,6 +45,7 @@ _FARTHEST, _NEARLY = 1.2, 0.3
 _MOST_TRIED, _MOST_NUMBERS, _MOST_WAYS, _SUM = 4, 6, 20_000, 2
 _BY = re.compile(r"(?<![\w.])(\d[\d./]*(?: ?(?:mm|in))?) ?[xX] ?(?=\d)")
 _ONE_IN = re.compile(r"\b1 in (\d{1,4})\b(?! ?(?:mm|in)\b)")
+_OF_THE_WORK = ("_which", "_work", "_thread")
 _FIELDS = re.compile(r"\{(\w+)\}")
 _CLASS = re.compile(r"(?:hole:|shaft:)?(js|[a-hkmnpr-u])(1[0-6]|[5-9])", re.IGNORECASE)
 _OF_ANGLES: tuple[Phrase, ...] = (("degrees",), ("degree",), ("deg",), ("°",))
@@ -323,7 +324,7 @@ def _text(
 
 def _takes(slot: Slot, kind: Kind | None, size: Size) -> bool:
     if kind is None:
-        return size.thread == (slot.name == "_thread")
+        return size.thread == slot.name.startswith("_thread")
     if isinstance(kind, Count):
         return size.text.isdigit()
     if size.thread:
@@ -352,8 +353,9 @@ def _claims(
                 best = cost, at
     if best is not None:
         yield best
-    if size.thread and ("@",) in slot.nouns:
+    if size.thread and (slot.idle or ("@",) in slot.nouns):
         yield _LOOSE, ()
+        return
     turned = any(tuple(lower[size.end : size.end + 1]) == p for p in _OF_ANGLES)
     if slot.loose and (not turned or isinstance(kind, Angle)):
         yield _LOOSE, ()
@@ -467,6 +469,8 @@ def _answer(
 ) -> Heard | None:
     for slot in saying.slots:
         if not slot.optional and not slot.idle and slot.name not in way.typed:
+            if not saying.insists:
+                return None
             kind = calculator.fields[slot.name]
             missing = Refused(kind.missing(), field=slot.name, suggest=kind.placeholder or None)
             return Heard(0.0, refused=_understood(missing, calculator, way))
@@ -476,7 +480,8 @@ def _answer(
     except Refused as refused:
         wants = refused.field is not None and refused.field not in way.typed
         return Heard(0.0, refused=_understood(refused, calculator, way)) if wants else None
-    idle = [name for name in way.idle if name not in saying.then and name != "_which"]
+    # What chooses among the figures, or shapes the work, changes none of them.
+    idle = [n for n in way.idle if n not in saying.then and not n.startswith(_OF_THE_WORK)]
     if idle and not calculator.whole:
         # A number that no field takes may be told, and is never answered without.
         return None

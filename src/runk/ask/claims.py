@@ -9,7 +9,9 @@ from dataclasses import dataclass
 from runk.ask.lexicon import Lexicon
 from runk.ask.sizes import Cutting, Size
 
-_LINKS = frozenset({"at", "in", "the", "is", "of", "a", "an", "only", "about", "=", ":"})
+_LINKS = frozenset(
+    {"at", "in", "the", "is", "of", "a", "an", "only", "about", "=", ":", "bolt", "equal", "small"}
+)
 _ALIKE = 3.5
 """What it is worth that every word stands before its number."""
 _TRAILING = frozenset(

@@ -43,8 +43,8 @@ _PLACES = re.compile(
 )
 _COUNTED = re.compile(
     r"\b(two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)"
-    r"(?=[ -](?:equal |evenly |small )?(?:flutes?|teeth|tooth|dogs?|crossings?|holes|studs|"
-    r"bolts|screws|arms|spokes|divisions|cuts|clamps|rings|on (?:a )?\d))",
+    r"(?=[ -](?:equal |evenly |small |M\d+ |\d+ ?BA )?(?:flutes?|teeth|tooth|dogs?|crossings?|"
+    r"holes|studs|bolts|screws|arms|spokes|divisions|cuts|clamps|rings|on (?:a )?\d))",
     re.IGNORECASE,
 )
 _CLASS_OF = re.compile(r"\b(\d{1,3})([A-HJ-Za-hj-z]{1,2})(\d{1,2})\b(?!/)")
@@ -107,6 +107,13 @@ _SAYS = (
     (re.compile(r"\bmodul\b", re.IGNORECASE), "module"),
     (re.compile(r"\b(\d{2} ?(?:to|:) ?1) dividing head\b", re.IGNORECASE), r"\1 indexing"),
     (re.compile(r"\bnumber(?:ed)? drill\b(?! \d)", re.IGNORECASE), "numbered drill"),
+    (
+        re.compile(r"(?<![\w/.])([A-Z]) drill\b(?=.*\b(?:size|dia|mm|inch|how big)\b)"),
+        r"letter \1 drill",
+    ),
+    # The countersink of a metric screw is 90 degrees, whether or not it is said.
+    (re.compile(r"\b90 (?:degrees?|deg|°) (?=(?:countersink|csk)\b.*\bM\d)", re.IGNORECASE), ""),
+    (re.compile(r"(?<=countersink) 90 (?:degrees?|deg|°)(?=.*\bM\d)", re.IGNORECASE), ""),
     (re.compile(r"\bletter drill\b(?! [a-z]\b)", re.IGNORECASE), "lettered drill"),
     (re.compile(r"\bdividing head (?=\d{2} ?(?:to|:) ?1\b)", re.IGNORECASE), ""),
     (re.compile(r"\b(?:no\.?|number) (\d{1,2}) drill (?:in )?mm\b", re.IGNORECASE), r"#\1 in mm"),

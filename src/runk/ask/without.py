@@ -25,8 +25,8 @@ _NEGATORS = (
 _LITTLE = frozenset("a an the in on with to by using any of for held at want need like use".split())  # noqa: SIM905
 _WEAK = frozenset(
     """
-    normal ordinary usual bright coolant fluid wanted needed sure stuck rusty worn bent loose right
-    left feed feeds speed revs radius diameter depth exact exactly
+    normal ordinary usual bright coolant fluid flood flooding wanted needed sure stuck rusty worn
+    bent loose right left feed feeds speed revs radius diameter depth exact exactly
     """.split()  # noqa: SIM905
 )
 _NUMBER = re.compile(r"[\d#.][\d./]*\"?")

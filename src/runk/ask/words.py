@@ -54,7 +54,7 @@ _ONE_CLASS = re.compile(r"(?<![\w/:])(JS|js|[A-HKNPR-Ua-hkmnpr-u])(1[01]|[5-9])(
 _OF_FIT = re.compile(r"\b(?:fit|fits|limits (?:for|of))\b", re.I)
 # One hole told by its two tools: drill 3.5 and ream 4.
 _THEN_REAMED = re.compile(
-    r"\bdrill(?:ed)? (\S{1,12}(?: mm| in)?),?(?: and| then| &)? ream(?:ed)? (?:to )?"
+    r"\bdrill(?:ed)? ([#\d.]\S{0,11}(?: mm| in)?),?(?: and| then| &)? ream(?:ed)? (?:to )?"
     r"(\S{1,12}(?: mm| in)?)(?=\s|$)",
     re.I,
 )

@@ -1309,8 +1309,10 @@ export interface components {
             error_thou: components["schemas"]["FigureWire"];
             inch: components["schemas"]["FigureWire"];
             larger: string;
+            letter_drill: string;
             mm: components["schemas"]["FigureWire"];
             nearest_64th: string;
+            number_drill: string;
             thou: components["schemas"]["FigureWire"];
         };
         LengthReply: {

@@ -26,7 +26,14 @@ HEADS = (
     Choice(
         "countersunk",
         "a countersunk head",
-        ("countersunk head", "countersunk screw", "flat head", "csk screw", "csk head"),
+        (
+            "countersunk head",
+            "countersunk screw",
+            "flat head",
+            "csk screw",
+            "csk head",
+            "countersink",
+        ),
     ),
     Choice("cheese", "a cheese head", ("cheese head", "cheese")),
 )

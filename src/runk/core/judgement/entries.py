@@ -115,7 +115,7 @@ def _of_signs() -> Iterable[Entry]:
 
 def told() -> tuple[Saying, ...]:
     """The sayings of everything that has one: a number in them is told of the work."""
-    numbers = {"_one": "?*", "_two": "?*", "_three": "?*"}
+    numbers = {"_one": "?*", "_two": "?*", "_three": "?*", "_thread_one": "?*", "_thread_two": "?*"}
     return tuple(
         saying(
             {

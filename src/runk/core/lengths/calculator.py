@@ -9,7 +9,8 @@ from typing import Annotated
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Figure, Num, Working, law
 from runk.core.kinds import Length
-from runk.core.lengths.show import nearest_64th
+from runk.core.lengths.names import drill_sizes
+from runk.core.lengths.show import MM_PER_INCH, nearest_64th
 from runk.core.said import mm_said, worded
 from runk.core.shown import Rank, Show
 from runk.core.sources import Held, Source
@@ -20,6 +21,8 @@ _INCH = Source("inch", Held.DERIVED)
 
 
 _FINE_THOU = 0.5
+_FAR_DRILL = 0.05
+"""A drill so much of itself away is not near."""
 
 
 @law("Inches", "{length_mm} ÷ 25.4", _INCH)
@@ -70,6 +73,8 @@ class LengthAnswer:
     nearest_64th: Annotated[str, Show("Nearest sixty-fourth, inches", Rank.BIG)]
     error_mm: Annotated[Figure, Show("Over that sixty-fourth by")]
     error_thou: Annotated[Figure, Show("The same in thou")]
+    number_drill: Annotated[str, Show("Nearest number drill")] = ""
+    letter_drill: Annotated[str, Show("Nearest letter drill")] = ""
     apart_mm: Annotated[Figure | None, Show("From one to the other")] = None
     larger: Annotated[str, Show("Beside the other", Rank.SAYS)] = ""
 
@@ -103,9 +108,23 @@ def length(question: LengthQuestion, _: None = None) -> LengthAnswer:
         nearest_64th=near,
         error_mm=Figure(float(error), unit_of("error_mm"), places=3, fixed=True),
         error_thou=off,
+        number_drill=_nearest_drill(question.text, number=True),
+        letter_drill=_nearest_drill(question.text, number=False),
         apart_mm=None if question.other is None else _apart(question.text, question.other),
         larger="" if question.other is None else _larger(question.text, question.other),
     )
+
+
+def _nearest_drill(mm: Fraction, *, number: bool) -> str:
+    """The drill of the old series nearest to a size; nothing where none is near."""
+    series = {
+        name: inch * MM_PER_INCH
+        for name, inch in drill_sizes().items()
+        if name.startswith("#") is number and (number or name.isalpha())
+    }
+    name, size = min(series.items(), key=lambda one: abs(one[1] - mm))
+    near = abs(float(size - mm)) <= _FAR_DRILL * float(size)
+    return f"{name}, {mm_said(float(size), 3)}" if near else ""
 
 
 def _apart(one: Fraction, other: Fraction) -> Figure:
