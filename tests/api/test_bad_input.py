@@ -50,7 +50,7 @@ BAD: list[tuple[str, dict[str, Any], str, str]] = [
     ("tap", {"thick": "7"}, "deep", "goes through"),
     ("tap", {"thread": "40x3"}, "thread", "No drill in the trays"),
     ("tap", {"school": "night"}, "school", "no school I know"),
-    ("clearance", {"thread": "G3/4"}, "thread", "No drill in the trays clears"),
+    ("clearance", {"thread": "G3/4", "fit": "reamed"}, "fit", "No reamer in the trays"),
     ("die", {"long": "0.3"}, "long", "less than one turn"),
     ("stud", {"cover": ""}, "cover", "How thick"),
     ("stud", {"count": "0"}, "count", "at least 1"),

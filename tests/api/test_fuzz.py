@@ -12,7 +12,7 @@ from schemathesis import GenerationMode
 
 from runk.api.app import create_app
 from runk.store.database import Store
-from tests.cases import cases
+from tests.cases import SWEEP, cases
 
 # What a question means is for the core to judge: it refuses plenty that the shape allows.
 CHECKS = [
@@ -29,17 +29,24 @@ def test_the_schema_is_kept_whatever_is_sent(filled: Store, mode: GenerationMode
     schemathesis.checks.load_all_checks()
     checks = schemathesis.checks.CHECKS.get_by_names(CHECKS)
     tried = []
-    for found in schema.get_all_operations():
+    for at, found in enumerate(schema.get_all_operations()):
         operation = found.ok()
+        if _alike(operation, mode) and not SWEEP and at % 4:
+            # Read and refused by the same few lines: the rest of them is for the sweep.
+            continue
         tried.append(_fuzz(operation, mode, checks))
-    assert sum(tried) > 200
+    assert sum(tried) > 150
+
+
+def _alike(operation: Any, mode: GenerationMode) -> bool:
+    """Whether it is one of the sixty calculators, asked wrongly."""
+    return mode is GenerationMode.NEGATIVE and operation.path.startswith("/api/calc/")
 
 
 def _fuzz(operation: Any, mode: GenerationMode, checks: list[Any]) -> int:
     count = 0
     negative = mode is GenerationMode.NEGATIVE
-    # Every calculator's body is read and refused by the same few lines: there are fifty of them.
-    alike = negative and operation.path.startswith("/api/calc/")
+    alike = _alike(operation, mode)
 
     @cases(
         1 if alike else 2 if negative else 3, database=None, suppress_health_check=list(HealthCheck)

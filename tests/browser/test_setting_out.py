@@ -129,7 +129,7 @@ def test_a_divided_round_is_counted_at_the_bench(page: Page) -> None:
 
 def test_two_wheels_are_drawn_and_lead_to_the_dividing_head(page: Page) -> None:
     asked(page, "gear 22 teeth 0.7 module with 44")
-    label = re.compile("22 teeth with 44, centres 23.148")
+    label = re.compile("22 teeth with 44, centres 23.100")
     expect(page.locator("#room").get_by_role("img")).to_have_attribute("aria-label", label)
     page.get_by_role("button", name="Turns and holes for it").click()
     expect(page).to_have_url(re.compile("/setting-out/divide"))

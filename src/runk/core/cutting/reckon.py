@@ -232,9 +232,10 @@ def compute(question: ReckonQuestion, _: None = None) -> ReckonAnswer:
     Raises:
         Refused: What it wants was not told.
 
+    >>> from fractions import Fraction
     >>> asked = ReckonQuestion(Reckoned.SURFACE, metres=25.0, dia=Fraction(19))
-    >>> round(compute(asked).speed_rpm.value, 1)
-    418.8
+    >>> compute(asked).speed_rpm.words()
+    '419 rev/min'
     """
     return _SUMS[question.way](Working(), question)
 
