@@ -14,12 +14,12 @@ from runk.ask.candidate import Candidate
 from runk.ask.heard import lost_of
 from runk.ask.lexicon import Names, lexicon_of, names_of
 from runk.ask.sizes import Cutting, Size, cuttings
-from runk.ask.words import words_of
+from runk.ask.words import asked_in, words_of
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.kinds import Angle, Count, Kind, Length, Number, OfMetal, OfPitch, OfThread, Pressure
 from runk.core.questions import read_question, sentence
 from runk.core.refusals import Refused
-from runk.core.saying import Phrase, Saying, Slot
+from runk.core.saying import Phrase, Saying, Slot, about_in
 from runk.core.threads.series import names_thread
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -127,7 +127,7 @@ def by_nouns(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue
     found: list[Heard] = []
     ways: list[Cutting] | None = None
     for calculator, saying in _may_be(catalogue, lower):
-        if (about := _about(saying, lower)) is None:
+        if (about := about_in(saying, lower)) is None:
             continue
         if ways is None:
             ways = sorted(cuttings(words, page, names.numbers), key=lambda way: way.doubt)[:3]
@@ -147,36 +147,6 @@ def by_nouns(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue
     # Told more closely as a job that wants one thing more: that is asked, and no other answered.
     wants = [h for h in found if h.insists and h.asked is None and best and h.worth > best.worth]
     return max(wants, key=lambda h: h.worth, default=best)
-
-
-def _about(saying: Saying, lower: list[str]) -> set[int] | None:
-    """Where the words stand that say it is this job; None where one lot is not there."""
-    if any(_places(phrase, lower) for phrase in saying.unless):
-        return None
-    if saying.bare and any(c.isdigit() for word in lower for c in word):
-        return None
-    found: set[int] = set()
-    for lot in saying.about:
-        here = {n for p in lot for at in _places(p, lower) for n in range(at, at + len(p))}
-        if not here:
-            return None
-        found |= here
-    return found
-
-
-def _places(phrase: Phrase, lower: Sequence[str]) -> list[int]:
-    size = len(phrase)
-    if phrase[-1][-1] == "~":
-        # Whatever its ending: squeals, squealing.
-        stem, before = phrase[-1][:-1], phrase[:-1]
-        return [
-            at - size + 1
-            for at, word in enumerate(lower)
-            if word.startswith(stem)
-            and at >= size - 1
-            and tuple(lower[at - size + 1 : at]) == before
-        ]
-    return [at for at in range(len(lower) - size + 1) if tuple(lower[at : at + size]) == phrase]
 
 
 def _heard(
@@ -474,6 +444,9 @@ def _answer(
             kind = calculator.fields[slot.name]
             missing = Refused(kind.missing(), field=slot.name, suggest=kind.placeholder or None)
             return Heard(0.0, refused=_understood(missing, calculator, way))
+    if calculator.whole:
+        # A question of practice keeps its own words, numbers and all.
+        way.typed = {calculator.whole: asked_in(line)}
     try:
         read = read_question(calculator, way.typed, page, workshop)
         answer = calculator.ask(read.question, workshop)
@@ -488,9 +461,9 @@ def _answer(
     said = sentence(calculator, read, page, workshop)
     unused = Candidate(calculator, cutting, used=way.used).unused
     back = echoed(said, read)
-    if way.idle and not saying.then:
+    if way.idle and not saying.then and not calculator.whole:
         back += f" (told of the work: {', '.join(way.idle.values())})"
-    if unused:
+    if unused and not calculator.whole:
         back += f". Passed over: {', '.join(unused)[:80]}"
     second = []
     if saying.then:

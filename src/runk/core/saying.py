@@ -11,7 +11,7 @@ The sayings of a calculator stand in ``tables/sayings`` under its name.
 from __future__ import annotations
 
 import tomllib
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from importlib import resources
 from types import MappingProxyType
@@ -119,6 +119,41 @@ def saying(row: Mapping[str, Any]) -> Saying:
         bool(row.get("bare", False)),
         row.get("then", ""),
     )
+
+
+def places(phrase: Phrase, words: Sequence[str]) -> list[int]:
+    """Where a phrase begins in a line; ``~`` at its end is whatever the last word goes on with.
+
+    >>> places(("stick~",), ["it", "sticks", "out"]), places(("in", "it"), ["in", "it", "in"])
+    ([1], [0])
+    """
+    size, last, before = len(phrase), phrase[-1], phrase[:-1]
+    begun = last.endswith("~")
+    return [
+        at - size + 1
+        for at in range(size - 1, len(words))
+        if (words[at].startswith(last[:-1]) if begun else words[at] == last)
+        and tuple(words[at - size + 1 : at]) == before
+    ]
+
+
+def about_in(saying: Saying, words: Sequence[str]) -> set[int] | None:
+    """Where the words stand that say it is this job; None where one lot of them is not there.
+
+    Args:
+        words: Of a line, in small letters.
+    """
+    if any(places(phrase, words) for phrase in saying.unless):
+        return None
+    if saying.bare and any(c.isdigit() for word in words for c in word):
+        return None
+    found: set[int] = set()
+    for lot in saying.about:
+        here = {n for p in lot for at in places(p, words) for n in range(at, at + len(p))}
+        if not here:
+            return None
+        found |= here
+    return found
 
 
 def sayings(calculator: str) -> tuple[Saying, ...]:

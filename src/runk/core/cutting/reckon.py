@@ -261,7 +261,7 @@ def headline(answer: ReckonAnswer, page: PageUnit) -> str:
 RECKON = Calculator(
     name="reckon",
     title="Sums of the machine",
-    door=Door("/speeds/reckon", "Speeds", "Reckon"),
+    door=Door("/speeds/reckon", "Speeds", "At the machine"),
     opening={"way": "surface", "metres": "25", "dia": "22 mm"},
     question=ReckonQuestion,
     answers=(ReckonAnswer,),

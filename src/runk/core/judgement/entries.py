@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from functools import cache
 
-from runk.core.saying import Saying, saying
+from runk.core.saying import Saying, about_in, saying
 from runk.core.sources import Held, Source, read_table
 
 _WORD = re.compile(r"[a-z][a-z-]+")
@@ -113,21 +113,20 @@ def _of_signs() -> Iterable[Entry]:
         yield _entry(title, reason, "faults", row, words)
 
 
-def told() -> tuple[Saying, ...]:
-    """The sayings of everything that has one: a number in them is told of the work."""
-    numbers = {"_one": "?*", "_two": "?*", "_three": "?*", "_thread_one": "?*", "_thread_two": "?*"}
+@cache
+def _ways() -> tuple[tuple[Saying, Entry], ...]:
+    """Every entry that has a saying, with it: a number in it is told of the work."""
+    numbers = dict.fromkeys(("_one", "_two", "_three", "_thread_one", "_thread_two"), "?*")
     return tuple(
-        saying(
-            {
-                "about": one.about.split("&"),
-                "unless": one.unless,
-                "says": {"asked": one.says},
-                "numbers": numbers,
-            }
-        )
+        (saying({"about": one.about.split("&"), "unless": one.unless, "numbers": numbers}), one)
         for one in entries()
         if one.about
     )
+
+
+def told() -> tuple[Saying, ...]:
+    """The sayings of everything that has one."""
+    return tuple(way for way, _ in _ways())
 
 
 @cache
@@ -147,11 +146,16 @@ def found(text: str) -> list[Entry]:
     >>> found("is the moon made of cheese")
     []
     """
-    own = [one for one in entries() if one.says.lower() == text.strip().lower()]
-    if own:
-        # Asked by its own words it is the one: what is said back reads the same.
-        return own + [one for one in _speaking(text) if one not in own]
-    return _speaking(text)
+    own = [one for one in entries() if one.says.lower() == text.strip().lower()] or _told(text)
+    return own + [one for one in _speaking(text) if one not in own]
+
+
+def _told(text: str) -> list[Entry]:
+    """Entries that are asked for by their saying, the closest told first."""
+    words = [word.strip("?!.,;:'\"") for word in text.lower().split()]
+    here = [(about_in(way, words), one) for way, one in _ways()]
+    told = sorted(((len(at), one) for at, one in here if at), key=lambda hit: -hit[0])
+    return [one for _, one in told]
 
 
 def _speaking(text: str) -> list[Entry]:
