@@ -12,12 +12,14 @@ from pathlib import Path
 from typing import Any
 
 from runk.ask import Asked, ask
+from runk.ask.asked_back import AskedBack
 from runk.cli_parts import add_files, add_route, kept_asked
 from runk.cli_read import add_read
 from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.plain import APART, plain
 from runk.core.plainly import told
+from runk.core.questions import read_question, sentence
 from runk.core.refusals import Refused
 from runk.core.said import worded
 from runk.core.units import PageUnit
@@ -110,11 +112,46 @@ def _answer_one(line: str, workshop: Workshop, page: PageUnit, as_json: bool) ->
                 )
             )
             return 0
-        asked = ask(line, workshop, page)
+        asked = _asked_on(line, workshop, page)
     except Refused as refused:
         raise Refused(refused.said(page), suggest=refused.suggested(page)) from None
     print("\n".join(spoken(asked, page)))
     return 0
+
+
+def _asked_on(line: str, workshop: Workshop, page: PageUnit) -> Asked:
+    """A line's answer; at a terminal what it wants is asked, and the next line answers it."""
+    try:
+        return ask(line, workshop, page)
+    except AskedBack as wanting:
+        if not sys.stdin.isatty():
+            raise
+        return _told_more(wanting, workshop, page)
+
+
+def _told_more(wanting: AskedBack, workshop: Workshop, page: PageUnit) -> Asked:
+    """What was understood with one thing after another that was wanting, until it is whole.
+
+    Raises:
+        Refused: Nothing more is told, or what is told cannot be.
+    """
+    calculator, typed = wanting.calculator, dict(wanting.typed)
+    refused: Refused = wanting
+    while refused.field in calculator.fields and not typed.get(refused.field or ""):
+        name = refused.field or ""
+        print(refused.said(page))
+        more = input(f"{calculator.fields[name].label}: ").strip()
+        if not more:
+            raise refused
+        typed[name] = more
+        try:
+            read = read_question(calculator, typed, page, workshop)
+            answer = calculator.ask(read.question, workshop)
+        except Refused as failed:
+            refused = failed
+            continue
+        return Asked(calculator, typed, read, answer, sentence(calculator, read, page, workshop))
+    raise refused
 
 
 def _answer_lines(lines: Iterable[str], workshop: Workshop, page: PageUnit) -> int:
@@ -135,11 +172,15 @@ def document_for(
             return place.model_dump()
         asked = ask(line, workshop, page, catalogue)
     except Refused as refused:
-        return {
+        said: dict[str, Any] = {
             "error": refused.said(page),
             "field": refused.field,
             "suggest": refused.suggested(page),
         }
+        if isinstance(refused, AskedBack):
+            said |= {"understood": refused.typed, "wants": refused.wants(workshop)}
+            said["calculator"] = refused.calculator.name
+        return said
     answer = plain(asked.answer, page)
     cautions = answer.get("cautions", [])
     return {
@@ -149,7 +190,10 @@ def document_for(
         "cautions": cautions,
         "read_as": asked.read_as,
         "unused": asked.unused,
-        "others": [{"read_as": other.read_as, "line": other.line} for other in asked.others],
+        "others": [
+            {"read_as": other.read_as, "line": other.line, "then": other.then}
+            for other in asked.others
+        ],
     }
 
 
@@ -164,7 +208,7 @@ def spoken(asked: Asked, page: PageUnit) -> list[str]:
     lines += told(asked.answer, page)
     cautions = getattr(asked.answer, "cautions", ())
     lines += [f"  {c.word} {c.about}: {worded(c.says, page)}" for c in cautions]
-    lines += [f"  Or: {other.line}" for other in asked.others]
+    lines += [f"  {'Then' if o.then else 'Or'}: {o.line}" for o in asked.others]
     return lines
 
 

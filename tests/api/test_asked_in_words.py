@@ -86,3 +86,34 @@ def test_the_small_words_alone_are_no_fault(client: TestClient, line: str, unit:
 def test_a_slip_is_said_back_on_either_page(client: TestClient, page: str) -> None:
     answered = reply(client, "drlling 1/4 in silver steel", page).json()["reply"]
     assert "taking drlling for drilling" in answered["read_as"]
+
+
+def test_what_wants_one_thing_more_says_what_was_understood(asking: TestClient) -> None:
+    """A problem as RFC 9457 has it, with members of its own: what is there, and what is asked."""
+    answer = asking.post("/api/ask", json={"line": "distance of centres, 64 and 8 teeth"})
+    assert answer.status_code == 422
+    told = answer.json()
+    assert told["calculator"] == "gear"
+    assert {told["understood"]["teeth"], told["understood"]["mate"]} == {"64", "8"}
+    assert told["wants"]["field"] == "module"
+    assert told["wants"]["asks"] in told["detail"]
+    whole = told["understood"] | {"module": "0.5"}
+    again = asking.post("/api/calc/gear", json=whole)
+    assert again.status_code == 200, again.text
+    assert again.json()["answer"]["centres_mm"]["value"] == 0.5 * 72 / 2
+
+
+def test_a_metal_that_is_wanting_can_be_pressed(asking: TestClient) -> None:
+    told = asking.post("/api/ask", json={"line": "drill 6 mm"}).json()
+    keys = [choice["key"] for choice in told["wants"]["choices"]]
+    assert told["wants"]["field"] == "metal"
+    assert "mild-steel" in keys
+    for key in keys:
+        question = told["understood"] | {"metal": key}
+        answer = asking.post("/api/calc/speed", json=question)
+        assert answer.status_code == 200, answer.text
+
+
+def test_the_second_step_is_told_apart_from_another_reading(asking: TestClient) -> None:
+    told = asking.post("/api/ask", json={"line": "tap M5 brass then the clearance hole"}).json()
+    assert [(one["line"], one["then"]) for one in told["others"]] == [("clearance hole M5", True)]

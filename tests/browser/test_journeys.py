@@ -42,6 +42,25 @@ def test_from_a_typed_job_to_the_belt_and_back_after_a_restart(page: Page, serve
     expect(page.get_by_label("diameter", exact=True)).to_have_value("1 3/16")
 
 
+def test_what_a_line_wants_is_pressed_or_typed_and_opens_in_its_room(page: Page) -> None:
+    page.goto("/speeds")
+    plate(page, "860")
+    page.keyboard.press("Control+k")
+    line = page.get_by_label("Ask in plain words, in any order")
+    line.fill("drill 6 mm")
+    more = page.get_by_role("group", name="One thing more")
+    expect(more).to_contain_text("What metal is it?")
+    more.get_by_role("button", name="free-cutting brass").click()
+    plate(page, "Drill 6 mm in free-cutting brass")
+    page.keyboard.press("Control+k")
+    line.fill("distance of centres, 64 and 8 teeth")
+    expect(more).to_contain_text("Which module")
+    more.get_by_label("module").fill("0.5")
+    more.get_by_label("module").press("Enter")
+    expect(page).to_have_url(re.compile("/setting-out/gear"))
+    expect(page.locator("#room")).to_contain_text("18.000")
+
+
 def test_a_broken_size_keeps_what_was_typed_and_the_last_answer(page: Page) -> None:
     page.goto("/speeds")
     plate(page, "860")

@@ -13,10 +13,11 @@ from pydantic_core import to_json
 
 from runk.api.describe import CalculatorOut, describe
 from runk.api.place import PlaceOut
-from runk.api.problems import PROBLEMS
+from runk.api.problems import PROBLEMS, problem
 from runk.api.wire import AnyReply, StepWire, question_model, reply, row_worked
 from runk.api.worked import worked
 from runk.ask import ask
+from runk.ask.asked_back import AskedBack
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
@@ -36,10 +37,11 @@ class AskIn(BaseModel):
 
 
 class OtherOut(BaseModel):
-    """A second reading of the line, and the line that gives it."""
+    """A second reading of the line, or the second step of its job, and the line that gives it."""
 
     read_as: str
     line: str
+    then: bool = False
 
 
 class AskOut(BaseModel):
@@ -85,7 +87,20 @@ def router(here: Here, catalogue: Catalogue, elsewhere: Elsewhere | None = None)
         if elsewhere is not None and (place := elsewhere(asked.line, asked.unit)) is not None:
             none: dict[str, Any] = {"calculator": "", "typed": {}, "reply": None, "unused": []}
             return written({**none, "others": [], "place": place.model_dump()})
-        found = ask(asked.line, workshop, asked.unit, catalogue)
+        try:
+            found = ask(asked.line, workshop, asked.unit, catalogue)
+        except AskedBack as wanting:
+            # An answer too: what was understood, and the one thing it wants.
+            return problem(
+                422,
+                "One thing more",
+                wanting.said(asked.unit),
+                wanting.field,
+                wanting.suggested(asked.unit),
+                calculator=wanting.calculator.name,
+                understood=wanting.typed,
+                wants=wanting.wants(workshop),
+            )
         said = reply(
             found.calculator,
             found.typed,
@@ -101,7 +116,7 @@ def router(here: Here, catalogue: Catalogue, elsewhere: Elsewhere | None = None)
                 "typed": found.typed,
                 "reply": said,
                 "unused": found.unused,
-                "others": [{"read_as": o.read_as, "line": o.line} for o in found.others],
+                "others": [asdict(other) for other in found.others],
                 "place": None,
             }
         )

@@ -64,7 +64,9 @@ def whole_description(app: FastAPI, catalogue: Catalogue) -> dict[str, Any]:
     problems = base["paths"]["/api/calculators"]["get"]["responses"]
     problems = {code: says for code, says in problems.items() if code != "200"}
     known = base["components"]["schemas"]
-    known["Problem"] = Problem.model_json_schema()
+    shape = Problem.model_json_schema(ref_template="#/components/schemas/{model}")
+    known.update(shape.pop("$defs", {}))
+    known["Problem"] = shape
     for name, model in definitions.get("$defs", {}).items():
         known.setdefault(name, model)
     by_key = {key: schema for (key, _), schema in schemas.items()}

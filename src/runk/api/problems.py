@@ -17,8 +17,29 @@ from runk.core.units import PageUnit
 from runk.store.kept import Stale
 
 
+class ChoiceWanted(BaseModel):
+    """Something that may be pressed for what is wanting."""
+
+    key: str
+    label: str
+
+
+class Wanted(BaseModel):
+    """The one thing a line wants: its field, its question, and choices to press."""
+
+    field: str
+    label: str
+    asks: str
+    placeholder: str
+    choices: list[ChoiceWanted]
+
+
 class Problem(BaseModel):
-    """What went wrong, which field it belongs to, and what to do instead."""
+    """What went wrong, which field it belongs to, and what to do instead.
+
+    Where a line was understood but for one thing: whose question it is, what was understood, and
+    what it wants.
+    """
 
     type: str = "about:blank"
     title: str
@@ -27,6 +48,9 @@ class Problem(BaseModel):
     field: str | None = None
     suggest: str | None = None
     theirs: Any = None
+    calculator: str | None = None
+    understood: dict[str, str] | None = None
+    wants: Wanted | None = None
 
 
 _PROBLEM = {"$ref": "#/components/schemas/Problem"}
@@ -56,6 +80,7 @@ def problem(
     field: str | None = None,
     suggest: str | None = None,
     theirs: Any = None,
+    **more: Any,
 ) -> Response:
     """A problem as a response."""
     body = {
@@ -66,6 +91,7 @@ def problem(
         "field": field,
         "suggest": suggest,
         "theirs": theirs,
+        **more,
     }
     return Response(to_json(body), status, media_type="application/problem+json")
 

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from runk.ask.asked import Asked, Other, echoed
+from runk.ask.asked_back import back
 from runk.ask.by_nouns import by_nouns
 from runk.ask.candidate import Candidate
 from runk.ask.forms import forms
@@ -423,7 +424,8 @@ def _refusal(best: _Tried, names: Names) -> Refused:
     broken = next((s for s in candidate.cutting.sizes if s.refused is not None), None)
     if broken is not None and broken.refused is not None and kind.numbered:
         return broken.refused.on(name)
-    return Refused(f"{says} {kind.missing()}", field=name, suggest=suggest or None)
+    refused = Refused(f"{says} {kind.missing()}", field=name, suggest=suggest or None)
+    return back(refused, candidate.calculator, candidate.typed)
 
 
 def _near_metal(unknown: list[str], names: Names) -> str:

@@ -16,10 +16,12 @@ class Other:
     Args:
         read_as: What it would be read as.
         line: What to type for it.
+        then: Whether it is the second step of a job, and no other reading.
     """
 
     read_as: str
     line: str
+    then: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,6 +10,7 @@ from math import prod
 from weakref import WeakKeyDictionary
 
 from runk.ask.asked import Asked, Other, echoed
+from runk.ask.asked_back import back
 from runk.ask.candidate import Candidate
 from runk.ask.heard import lost_of
 from runk.ask.lexicon import Names, lexicon_of, names_of
@@ -460,18 +461,18 @@ def _answer(
         return None
     said = sentence(calculator, read, page, workshop)
     unused = Candidate(calculator, cutting, used=way.used).unused
-    back = echoed(said, read)
+    said_back = echoed(said, read)
     if way.idle and not saying.then and not calculator.whole:
-        back += f" (told of the work: {', '.join(way.idle.values())})"
+        said_back += f" (told of the work: {', '.join(way.idle.values())})"
     if unused and not calculator.whole:
-        back += f". Passed over: {', '.join(unused)[:80]}"
+        said_back += f". Passed over: {', '.join(unused)[:80]}"
     second = []
     if saying.then:
         told = {n: _named(text, workshop) for n, text in (way.typed | way.idle).items()}
         next_one = " ".join(_FIELDS.sub(lambda at: told.get(at[1], ""), saying.then).split())
-        second = [Other(f"Then: {next_one}", next_one)]
-        back += f". Then: {next_one}"
-    asked = Asked(calculator, way.typed, read, answer, back, unused, second)
+        second = [Other(next_one, next_one, then=True)]
+        said_back += f". Then: {next_one}"
+    asked = Asked(calculator, way.typed, read, answer, said_back, unused, second)
     # Practice is told of one piece of work; of two sizes somebody asks a sum.
     free = calculator.whole and len(way.idle) < _SUM
     lost = "" if free else lost_of(asked, line, catalogue, names)
@@ -491,4 +492,7 @@ def _understood(refused: Refused, calculator: AnyCalculator, way: _Way) -> Refus
     )
     title = calculator.title.partition(":")[0]
     says = f"{title}: {told[:80]}. " if told else f"{title}. "
-    return Refused(says + refused.template, field=refused.field, suggest=refused.template_suggest)
+    told_so = Refused(
+        says + refused.template, field=refused.field, suggest=refused.template_suggest
+    )
+    return back(told_so, calculator, way.typed)

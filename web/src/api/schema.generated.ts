@@ -328,6 +328,10 @@ export interface components {
             label: string;
             only: string[];
         };
+        ChoiceWanted: {
+            key: string;
+            label: string;
+        };
         ChordAnswerWire: {
             angle_deg: components["schemas"]["FigureWire"];
             arc_mm: components["schemas"]["FigureWire"];
@@ -1732,6 +1736,8 @@ export interface components {
         OtherOut: {
             line: string;
             read_as: string;
+            /** @default false */
+            then: boolean;
         };
         OtherWayWire: {
             clearance_high_mm: components["schemas"]["FigureWire"];
@@ -2238,6 +2244,8 @@ export interface components {
             };
         };
         Problem: {
+            /** @default null */
+            calculator: string | null;
             detail: string;
             /** @default null */
             field: string | null;
@@ -2249,6 +2257,12 @@ export interface components {
             title: string;
             /** @default about:blank */
             type: string;
+            /** @default null */
+            understood: {
+                [key: string]: string;
+            } | null;
+            /** @default null */
+            wants: components["schemas"]["Wanted"] | null;
         };
         PulleyPair: {
             driven_mm: number;
@@ -3526,6 +3540,13 @@ export interface components {
             parts: string[];
             state: components["schemas"]["runk__store__wants__State"];
             what: string;
+        };
+        Wanted: {
+            asks: string;
+            choices: components["schemas"]["ChoiceWanted"][];
+            field: string;
+            label: string;
+            placeholder: string;
         };
         WantedOut: {
             shafts: components["schemas"]["AlongOut"][];

@@ -8,6 +8,8 @@ const AXIS = 110;
 
 /** A stud standing in its metal with all it holds, to scale. */
 export function StudStack({ answer }: { answer: Answer }) {
+  // Only how far it goes in was asked: there is nothing to stand it against.
+  if (!answer.length_mm || !answer.nut_end_mm) return null;
   const length = answer.length_mm.value;
   const half = answer.major_mm.value / 2;
   const flats = answer.nut_flats_mm.value / 2;

@@ -8,6 +8,7 @@ import { pathOf } from '../house';
 import { usePrefs } from '../state/prefs';
 import { setQuestion } from '../state/question';
 import { Button } from './Button';
+import { OneMore } from './OneMore';
 import { Said } from './Said';
 import { columnsOf, inWords } from './described';
 
@@ -33,6 +34,15 @@ export function Ask({ close }: { close: () => void }) {
   });
   const problem = refusalOf(asked.error);
   const shown = line.trim() && !problem ? asked.data : undefined;
+
+  const wants = line.trim() ? problem?.wants : undefined;
+  /** What was understood, with the one thing it wanted, in the room. */
+  const tell = (field: string, text: string) => {
+    if (!problem?.calculator) return;
+    setQuestion(problem.calculator, { ...problem.understood, ...(text ? { [field]: text } : {}) });
+    go(pathOf(calculators.data ?? [], problem.calculator));
+    close();
+  };
 
   const [wanted, setWanted] = useState(false);
   const type = (text: string) => {
@@ -64,6 +74,10 @@ export function Ask({ close }: { close: () => void }) {
           <form
             onSubmit={(event) => {
               event.preventDefault();
+              if (wants) {
+                tell(wants.field, '');
+                return;
+              }
               // What is shown may still be the answer to the line before: then it opens when its own is there.
               if (asked.isPlaceholderData) setWanted(true);
               else open();
@@ -97,7 +111,13 @@ export function Ask({ close }: { close: () => void }) {
                   ))}
                 </ul>
               )}
-              {line.trim() && problem && <Said problem={problem} />}
+              {line.trim() &&
+                problem &&
+                (wants ? (
+                  <OneMore key={wants.field} wants={wants} says={problem.detail} tell={tell} />
+                ) : (
+                  <Said problem={problem} />
+                ))}
               {asked.failureReason instanceof ServerGone && (
                 <p className="text-stop-edge">The server does not answer; trying again.</p>
               )}
@@ -116,7 +136,7 @@ export function Ask({ close }: { close: () => void }) {
                   {shown.others.map((other, n) => (
                     <li key={other.line}>
                       <Button className="text-left" onClick={() => type(other.line)}>
-                        <span className="text-soft">Or:</span> {other.read_as}{' '}
+                        <span className="text-soft">{other.then ? 'Then:' : 'Or:'}</span> {other.read_as}{' '}
                         <kbd className="text-base text-soft">Alt {n + 1}</kbd>
                       </Button>
                     </li>

@@ -1,0 +1,66 @@
+"""A line that wants one thing more: what was understood, and what is asked."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+from runk.core.calculator import AnyCalculator
+from runk.core.refusals import Refused
+from runk.core.workshop import Workshop
+
+_MOST_CHOICES = 8
+
+
+class AskedBack(Refused):
+    """A line understood but for one thing.
+
+    It is a refusal, so that whatever knows no more of it says its sentence; whoever can, fills in
+    what was understood and leaves the one thing open.
+
+    Args:
+        refused: Its sentence, with the field that is wanting.
+        calculator: Whose question it is.
+        typed: What was understood, by field, as it would be typed.
+    """
+
+    def __init__(
+        self, refused: Refused, calculator: AnyCalculator, typed: Mapping[str, str]
+    ) -> None:
+        super().__init__(refused.template, field=refused.field, suggest=refused.template_suggest)
+        self.calculator = calculator
+        self.typed = {name: text for name, text in typed.items() if text}
+
+    def wants(self, workshop: Workshop) -> dict[str, Any]:
+        """The one thing: its field, the question, and choices to press.
+
+        Args:
+            workshop: Whose metals may be chosen.
+        """
+        kind = self.calculator.fields[self.field or ""]
+        return {
+            "field": self.field,
+            "label": kind.label,
+            "asks": kind.missing(),
+            "placeholder": kind.placeholder,
+            "choices": _choices(kind, workshop),
+        }
+
+
+def back(refused: Refused, calculator: AnyCalculator, typed: Mapping[str, str]) -> Refused:
+    """A refusal as one asked back, where it is one of the calculator's fields that is wanting."""
+    if refused.field in calculator.fields and not typed.get(refused.field or ""):
+        return AskedBack(refused, calculator, typed)
+    return refused
+
+
+def _choices(kind: Any, workshop: Workshop) -> list[dict[str, str]]:
+    """What may be pressed: the choices of a choice, the commonest metals of a metal."""
+    if kind.name == "metal":
+        # One of each family first: eight steels would leave no room for brass and iron.
+        metals = list(workshop.metals.values())
+        first = {metal.family: metal for metal in reversed(metals)}
+        order = sorted(metals, key=lambda m: (first[m.family] is not m, metals.index(m)))
+        return [{"key": metal.key, "label": metal.name} for metal in order[:_MOST_CHOICES]]
+    choices = getattr(kind, "choices", ())[:_MOST_CHOICES]
+    return [{"key": choice.key, "label": choice.label} for choice in choices]
