@@ -77,6 +77,13 @@ LINES = [
     # Cuts.
     ("from 32 to 28.4 in passes of 0.6, how many cuts", "plan", "left_mm", 3.6),
     ("micrometer reads 19.34 and it should be 19.20, how much", "plan", "left_mm", 0.14),
+    ("the shaft has 14.06 and must have 14.00, how much yet", "plan", "left_mm", 0.06),
+    ("bore is 21.8, must come to 22.00, what remains", "plan", "left_mm", 0.2),
+    ("how much must I take off a 20.3 pin to make it 20.00", "plan", "left_mm", 0.3),
+    ("clock moves 0.3 in four jaw, how much to move", "true", "move_mm", 0.15),
+    ("four jaw offset 5 mm, what does the clock show", "throw", "swing_mm", 10.0),
+    ("taper of 30 to 25 in 60 length, the angle", "taper", "angle_deg", degrees(atan(2.5 / 60))),
+    ("does a 9.97 pin go in a 10.02 hole", "mate", "clearance_low_mm", 0.05),
     # Studs and fits.
     ("M8 stud into aluminium how deep should it go", "stud", "engaged_mm", 16.0),
     ("shaft must turn freely in a 12 H7 hole, what size", "fit", "shaft_high_mm", 12 - 0.016),

@@ -99,7 +99,7 @@ def ask(
     if left.excluded and (whole := _as_it_stands(told, workshop, page, catalogue)):
         return whole
     # What the trade says of a thing may be asked with its *not*: it did not get hard.
-    practice = by_nouns(told, workshop, page, catalogue) if left.excluded else None
+    practice = by_nouns(told, workshop, page, catalogue) if left.unknown else None
     if practice and practice.asked and practice.asked.calculator.whole and not practice.lost:
         return practice.asked
     if left.unknown:
@@ -403,6 +403,16 @@ def _understood(candidate: Candidate) -> str:
     return " ".join(used)
 
 
+def _with_understood(refused: Refused, candidate: Candidate) -> Refused:
+    """A calculator's own question for what it wants, with what was understood before it."""
+    field, understood = refused.field, _understood(candidate)
+    if field not in candidate.calculator.fields or candidate.typed.get(field) or not understood:
+        return refused
+    says = f"I understood {understood}. {refused.template}"
+    whole = Refused(says, field=field, suggest=refused.template_suggest)
+    return back(whole, candidate.calculator, candidate.typed)
+
+
 def _refusal(best: _Tried, names: Names) -> Refused:
     """What was understood, the one thing missing, and what to type for it."""
     candidate = best.candidate
@@ -410,7 +420,7 @@ def _refusal(best: _Tried, names: Names) -> Refused:
         return candidate.problem
     if not candidate.missing:
         assert best.refused is not None
-        return best.refused
+        return _with_understood(best.refused, candidate)
     name = candidate.missing[0]
     kind = candidate.calculator.fields[name]
     understood = _understood(candidate)

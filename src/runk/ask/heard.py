@@ -30,8 +30,11 @@ _ASKED_FOR = frozenset(
     old one ones only onto ordinary other others out outside over percent put reading revs right
     round rpm same set setting side sides size sizes small smallest spacing speed speeds start
     take taken temperature then thick thickness thou through time to together turn turned
-    turning two under up usual value want wanted wants way ways what when where which why wide
-    width with without work works
+    turning two under up usual value anything become becomes calculate correct exact exactly find
+    given gives going got keep kept know may mine must number our own pieces possible proper quick
+    quickly remain remains required say says she show shows something suitable tell they us yet
+    does doing done has had were been being about want wanted wants way ways what when where which
+    why wide width with without work works
     """.split()  # noqa: SIM905
 )
 """Words that ask for a figure, or say no more than the figure does."""

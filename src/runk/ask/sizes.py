@@ -137,7 +137,11 @@ def _every(
             doubt += 0.4 * (len(doubtful) - sum(units))
         found.append(Cutting(tuple(words), plain, doubt, limits, left_in))
         if page is PageUnit.MM and (inches := _bare_as_inches(plain, words)):
-            found.append(Cutting(tuple(words), inches[0], doubt + inches[1], limits, left_in))
+            # An *in* that may only lead to what follows it speaks for no inches.
+            ends = {at + 1 for at, unit in zip(doubtful, units, strict=True) if unit}
+            sure = any(_INCHES.search(s.text) for s in plain if s.end not in ends)
+            more = inches[1] if sure or not ends else 0.1
+            found.append(Cutting(tuple(words), inches[0], doubt + more, limits, left_in))
     return found
 
 

@@ -95,7 +95,7 @@ def mended(line: str, catalogue: Catalogue, names: Names) -> tuple[str, tuple[st
         before = words[n - 1].strip(",;.?!").lower() if n else ""
         # Silver steal: of several words a slip away, the one that makes a name with its neighbour.
         near = {w for w in near if (before, w) in names.metals} or near
-        meanings = {names.metals.get((w,), w) for w in near}
+        meanings = {names.metals.get((w,), w.rstrip("s")) for w in near}
         if len(meanings) == 1:
             # Two spellings of one metal are one meaning.
             meant = max(near, key=len)

@@ -71,6 +71,8 @@ _SAYS = (
     (re.compile(r"\b(?:revolutions|r/min)\b", re.IGNORECASE), "revs"),
     (re.compile(r"\b(?:top slide|compound slide)\b", re.IGNORECASE), "topslide"),
     (re.compile(r"\b(?:lead screw)\b", re.IGNORECASE), "leadscrew"),
+    (re.compile(r"\b(taper,? (?:of )?)1 to (\d{1,3})\b", re.IGNORECASE), r"\g<1>1 in \2"),
+    (re.compile(r"\b(gears|wheels) (\d{2,3})/(\d{2,3})\b", re.IGNORECASE), r"\1 \2 and \3"),
     (re.compile(r"\b(?:isn't|isnt|is'nt)\b", re.IGNORECASE), "is not"),
     (
         re.compile(r"\b(?:haven't|havent|have not|hasn't) (?:got )?(?:an? )?", re.IGNORECASE),
