@@ -28,6 +28,8 @@ _NO_THREAD = frozenset({"fine", "pitch", "thread", "dia", "depth"})
 _SHOWN_IN = UNITS.keys() | {"64ths", "fraction", "fractions"}
 _AFTER_UNIT = frozenset({"to", "in", "into", "at", "on", "by", "and", "from", ",", ";", "is"})
 """Words no "in" leads to: before them it is inches."""
+_HELD_IN = frozenset({"a", "an", "the", "my", "four", "four-jaw", "three", "three-jaw", "each"})
+"""Words an *in* hardly ever ends a size before: in a hole, in four jaws."""
 _FROM_TO = frozenset({"to", "by", "from", "and"})
 _TOOLS = frozenset(
     {"drill", "pin", "rod", "bar", "reamer", "cutter", "finder", "tap", "saw", "wire"}
@@ -129,7 +131,7 @@ def _every(
         doubt = sum(
             (0.25 if unit == words[at - 1].isdigit() else 0.0)
             # In *a* hole, in *the* bush: hardly a unit.
-            + (0.8 if unit and page is PageUnit.MM and lower[at + 1] in ("a", "an", "the") else 0.0)
+            + (0.8 if unit and page is PageUnit.MM and lower[at + 1] in _HELD_IN else 0.0)
             for at, unit in zip(doubtful, units, strict=True)
         )
         if len(doubtful) > 1:
