@@ -103,7 +103,7 @@ def test_ask_answers_and_opens_the_room_filled_in(page: Page) -> None:
     page.keyboard.press("Control+k")
     line = page.get_by_label("Ask in plain words, in any order")
     line.fill("turn brass")
-    expect(page.get_by_role("alert")).to_contain_text("What diameter is it?")
+    expect(page.get_by_role("group", name="One thing more")).to_contain_text("What diameter is it?")
     line.fill("turn 22mm silver steel hss")
     expect(page.get_by_role("dialog")).to_contain_text("belt 3, back gear · 142 rev/min")
     page.keyboard.press("Enter")

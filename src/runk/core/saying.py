@@ -143,13 +143,20 @@ def about_in(saying: Saying, words: Sequence[str]) -> set[int] | None:
     Args:
         words: Of a line, in small letters.
     """
-    if any(places(phrase, words) for phrase in saying.unless):
+    # Most phrases have no word in the line: they are left before they are looked for.
+    there = set(words)
+
+    def at_all(phrase: Phrase) -> bool:
+        return phrase[-1] in there or phrase[-1].endswith("~")
+
+    if any(at_all(phrase) and places(phrase, words) for phrase in saying.unless):
         return None
     if saying.bare and any(c.isdigit() for word in words for c in word):
         return None
     found: set[int] = set()
     for lot in saying.about:
-        here = {n for p in lot for at in places(p, words) for n in range(at, at + len(p))}
+        some = [phrase for phrase in lot if at_all(phrase)]
+        here = {n for p in some for at in places(p, words) for n in range(at, at + len(p))}
         if not here:
             return None
         found |= here
