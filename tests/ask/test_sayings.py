@@ -18,6 +18,7 @@ from runk.core.refusals import Refused
 from runk.core.saying import saying
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
+from tests.ask.test_properties import said_back
 
 TABLES = Path(__file__).parents[2] / "src" / "runk" / "core" / "tables" / "sayings"
 HERE = Told(PageUnit.MM, WORKSHOP)
@@ -106,6 +107,18 @@ def test_it_comes_to_what_a_pencil_says(line: str, calculator: str, key: str, va
     asked = said(line)
     assert asked.calculator.name == calculator
     assert figure(asked, key) == pytest.approx(value, rel=2e-3, abs=6e-4)
+
+
+@pytest.mark.parametrize("page", PageUnit)
+@pytest.mark.parametrize("line", [line for line, *_ in LINES])
+def test_what_is_said_back_of_it_reads_the_same(line: str, page: PageUnit) -> None:
+    try:
+        asked = said(line, page)
+    except Refused:
+        # Millimetres on a page of inches: a bar of twenty-five.
+        assert page is PageUnit.INCH
+        return
+    said_back(asked.calculator.name, asked.read, page)
 
 
 @pytest.mark.parametrize(

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import contextlib
-import difflib
 import itertools
 import re
 from collections.abc import Iterator
@@ -11,7 +10,6 @@ from dataclasses import dataclass
 from typing import Any
 
 from runk.ask.asked import Asked, Other, echoed
-from runk.ask.asked_back import back
 from runk.ask.by_nouns import by_nouns
 from runk.ask.candidate import Candidate
 from runk.ask.forms import forms
@@ -21,12 +19,13 @@ from runk.ask.lexicon import Names, called_of, names_of
 from runk.ask.otherwise import keeps_numbers, otherwise, revs
 from runk.ask.phrases import Known
 from runk.ask.reading import read_line
+from runk.ask.refusing import not_called, one_of_two, refusal
 from runk.ask.shaped import Unanswered, shaped
-from runk.ask.sizes import Cutting, cuttings
+from runk.ask.sizes import cuttings
 from runk.ask.slips import mended
 from runk.ask.spelling import spelt
 from runk.ask.without import Without, without
-from runk.ask.words import EXAMPLE, FILLER, asked_in, sounds_like_judgement, words_of
+from runk.ask.words import asked_in, sounds_like_judgement, words_of
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.judgement.entries import stems
@@ -107,9 +106,12 @@ def ask(
             f"I cannot leave out `{left.unknown[:60]}`: I do not know what it is here.",
             suggest=left.line[:200] or None,
         )
+    typed = left.line or told
+    right, slips = mended(typed, catalogue, names)
+    # A slip first: read as it stands, the word that mattered would be passed over.
+    wordings: _Wordings = ((right, slips), (typed, ())) if slips else ((typed, ()),)
     refused, wanting = None, None
-    right, slips = mended(left.line or told, catalogue, names)
-    for one, taken in ((right, slips), (left.line or told, ())) if slips else ((right, ()),):
+    for one, taken in wordings:
         heard = by_nouns(one, workshop, page, catalogue)
         if heard is None:
             continue
@@ -118,7 +120,7 @@ def ask(
         if heard.asked is None and heard.insists and heard.refused is not None:
             raise heard.refused
         wanting = wanting or (heard.refused if heard.asked is None else None)
-    for one, slips in _ways_to_say(left.line or told, catalogue, names):
+    for one, slips in _ways_to_say(typed, wordings, catalogue, names):
         try:
             asked = _answered(one, workshop, page, catalogue)
         except Refused as failed:
@@ -165,13 +167,14 @@ def _as_it_stands(
     return None if asked.unused or asked.calculator.whole else asked
 
 
+_Wordings = tuple[tuple[str, tuple[str, ...]], ...]
+
+
 def _ways_to_say(
-    line: str, catalogue: Catalogue, names: Names
+    line: str, wordings: _Wordings, catalogue: Catalogue, names: Names
 ) -> Iterator[tuple[str, tuple[str, ...]]]:
-    """A line with its slips put right, as it was typed, and each said otherwise."""
-    # A slip first: read as it stands, the word that mattered would be passed over.
-    right, slips = mended(line, catalogue, names)
-    for one, taken in ((right, slips), (line, ())) if slips else ((line, ()),):
+    """A line in its wordings, its slips put right first, and each said otherwise."""
+    for one, taken in wordings:
         # Revs are asked of a cut: a wheel casting's are no fit of a wheel.
         first = revs(one, catalogue) if _ASKS_REVS.search(one) else ()
         # A number bound to its noun is surer than its place in the line.
@@ -255,7 +258,7 @@ def _by_numbers(
         for cutting in ways:
             found += read_line(calculator, cutting, names, workshop, page, known)
     if not found:
-        raise _not_called(words, ways, names)
+        raise not_called(words, ways, names)
     insisted = {
         at: c.calculator for c in found if c.calculator.insists and not c.missing for at in c.called
     }
@@ -292,7 +295,7 @@ def _best(tried: list[_Tried], workshop: Workshop, page: PageUnit, names: Names)
     first = tried[0]
     best = next((t for t in ranked if t.answered and _may_stand_for(t, first)), first)
     if not best.answered:
-        raise _refusal(best, names)
+        raise refusal(best.candidate, best.refused, names)
     candidate = best.candidate
     lost = heeded(candidate.cutting.words, candidate.left())
     if lost and not candidate.calculator.insists:
@@ -308,7 +311,7 @@ def _best(tried: list[_Tried], workshop: Workshop, page: PageUnit, names: Names)
     ]
     near = next((t for t in others if t.score > best.score - _SAME), None)
     if near is not None and near.candidate.calculator is not candidate.calculator:
-        raise _one_of_two(best, near)
+        raise one_of_two(best.candidate, near.candidate)
     return _said(best, others[:_MOST_OTHERS], page, workshop)
 
 
@@ -379,92 +382,4 @@ def _said(best: _Tried, others: list[_Tried], page: PageUnit, workshop: Workshop
             second.append(Other(line, line))
     return Asked(
         candidate.calculator, candidate.typed, read, best.answer, said_back, unused, second
-    )
-
-
-def _one_of_two(best: _Tried, near: _Tried) -> Refused:
-    titles = [t.candidate.calculator.title for t in (best, near)]
-    # Calls with places in them are patterns: nobody types a place.
-    calls = [
-        next((c for c in t.candidate.calculator.calls if not set(c) & set("#@%")), "")
-        for t in (best, near)
-    ]
-    sizes = " ".join(s.text for s in best.candidate.cutting.sizes)
-    return Refused(
-        f"That may be {' or '.join(t[0].lower() + t[1:] for t in titles)}: which is it?",
-        field="operation",
-        suggest=" or ".join(f"{call} {sizes}" for call in calls if call),
-    )
-
-
-def _understood(candidate: Candidate) -> str:
-    words = candidate.cutting.words
-    used = [w for at, w in enumerate(words) if at in candidate.used and w.lower() not in FILLER]
-    return " ".join(used)
-
-
-def _with_understood(refused: Refused, candidate: Candidate) -> Refused:
-    """A calculator's own question for what it wants, with what was understood before it."""
-    field, understood = refused.field, _understood(candidate)
-    if field not in candidate.calculator.fields or candidate.typed.get(field) or not understood:
-        return refused
-    says = f"I understood {understood}. {refused.template}"
-    whole = Refused(says, field=field, suggest=refused.template_suggest)
-    return back(whole, candidate.calculator, candidate.typed)
-
-
-def _refusal(best: _Tried, names: Names) -> Refused:
-    """What was understood, the one thing missing, and what to type for it."""
-    candidate = best.candidate
-    if candidate.problem is not None:
-        return candidate.problem
-    if not candidate.missing:
-        assert best.refused is not None
-        return _with_understood(best.refused, candidate)
-    name = candidate.missing[0]
-    kind = candidate.calculator.fields[name]
-    understood = _understood(candidate)
-    says = f"I understood {understood}." if understood else "I understood none of that."
-    suggest = kind.placeholder
-    unknown = candidate.unused
-    if unknown:
-        says += f" I do not know `{' '.join(unknown)[:60]}`."
-        if kind.name == "metal":
-            suggest = _near_metal(unknown, names) or suggest
-    broken = next((s for s in candidate.cutting.sizes if s.refused is not None), None)
-    if broken is not None and broken.refused is not None and kind.numbered:
-        return broken.refused.on(name)
-    refused = Refused(f"{says} {kind.missing()}", field=name, suggest=suggest or None)
-    return back(refused, candidate.calculator, candidate.typed)
-
-
-def _near_metal(unknown: list[str], names: Names) -> str:
-    known = [" ".join(words) for words in names.metals]
-    tried = [" ".join(unknown), *unknown]
-    near = [n for text in tried for n in difflib.get_close_matches(text.lower()[:60], known, n=2)]
-    return " or ".join(dict.fromkeys(near))
-
-
-def _not_called(words: list[str], ways: list[Cutting], names: Names) -> Refused:
-    """Nothing in the line says what is to be done."""
-    cutting = ways[0]
-    lone = cutting.sizes[0] if len(cutting.sizes) == 1 else None
-    if lone is not None and lone.refused is not None and lone.end - lone.start == len(words):
-        # A line that is nothing but a broken size deserves the size's own sentence.
-        return lone.refused
-    known = {at for s in cutting.sizes if s.reading for at in range(s.start, s.end)}
-    metals = names.metals_in(words)
-    known.update(at for at, word in enumerate(words) if word.lower() in metals)
-    understood = " ".join(words[at] for at in sorted(known))[:80].rstrip()
-    if not understood:
-        return Refused(
-            "I understood none of that. Say what is to be done, to which metal, at what size.",
-            suggest=EXAMPLE,
-        )
-    strange = [w for at, w in enumerate(words) if at not in known and w.lower() not in FILLER]
-    unread = f" I do not know: {', '.join(w for w in strange if w != ',')[:80]}." if strange else ""
-    return Refused(
-        f"I understood {understood}, but not what is to be done.{unread}",
-        field="operation",
-        suggest=f"turn {understood}"[:80],
     )

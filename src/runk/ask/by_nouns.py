@@ -37,6 +37,8 @@ class Heard:
         asked: The answer; None where something is wanting.
         refused: The one thing that is asked for, where it is not whole.
         worth: How clearly it was told so.
+        lost: The words it may not lose and has no place for.
+        insists: Whether its saying asks before any other reading is tried.
     """
 
     worth: float
@@ -44,6 +46,17 @@ class Heard:
     refused: Refused | None = None
     lost: str = field(default="")
     insists: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class _Line:
+    """What every reading of one line has in common."""
+
+    text: str
+    names: Names
+    workshop: Workshop
+    page: PageUnit
+    catalogue: Catalogue
 
 
 _Known = dict[str, list[tuple[AnyCalculator, Saying]]]
@@ -88,7 +101,7 @@ def by_nouns(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue
         catalogue: The calculators that may answer.
     """
     words = words_of(_ONE_IN.sub(r"one-in \1", _BY.sub(r"\1 , ", line)))
-    names = names_of(workshop)
+    here = _Line(line, names_of(workshop), workshop, page, catalogue)
     lower = [w.lower() for w in words]
     found: list[Heard] = []
     ways: list[Cutting] | None = None
@@ -96,8 +109,8 @@ def by_nouns(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue
         if (about := about_in(saying, lower)) is None:
             continue
         if ways is None:
-            ways = sorted(cuttings(words, page, names.numbers), key=lambda way: way.doubt)[:3]
-        heard = _heard(calculator, saying, about, ways, names, workshop, page, catalogue, line)
+            ways = sorted(cuttings(words, page, here.names.numbers), key=lambda way: way.doubt)[:3]
+        heard = _heard(calculator, saying, about, ways, here)
         if heard is not None:
             found.append(heard)
     best = max(
@@ -116,22 +129,12 @@ def by_nouns(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue
 
 
 def _heard(
-    calculator: AnyCalculator,
-    saying: Saying,
-    about: set[int],
-    ways: list[Cutting],
-    names: Names,
-    workshop: Workshop,
-    page: PageUnit,
-    catalogue: Catalogue,
-    line: str,
+    calculator: AnyCalculator, saying: Saying, about: set[int], ways: list[Cutting], here: _Line
 ) -> Heard | None:
     best: Heard | None = None
     for cutting in ways:
-        for way in ways_of(calculator, saying, about, cutting, names):
-            heard = _answer(
-                calculator, saying, cutting, way, workshop, page, catalogue, names, line
-            )
+        for way in ways_of(calculator, saying, about, cutting, here.names):
+            heard = _answer(calculator, saying, cutting, way, here)
             if heard is None:
                 continue
             heard.insists = saying.insists
@@ -144,15 +147,7 @@ def _heard(
 
 
 def _answer(
-    calculator: AnyCalculator,
-    saying: Saying,
-    cutting: Cutting,
-    way: Way,
-    workshop: Workshop,
-    page: PageUnit,
-    catalogue: Catalogue,
-    names: Names,
-    line: str,
+    calculator: AnyCalculator, saying: Saying, cutting: Cutting, way: Way, here: _Line
 ) -> Heard | None:
     for slot in saying.slots:
         if not slot.optional and not slot.idle and slot.name not in way.typed:
@@ -163,19 +158,19 @@ def _answer(
             return Heard(0.0, refused=_understood(missing, calculator, way))
     if calculator.whole:
         # A question of practice keeps its own words, numbers and all.
-        way.typed = {calculator.whole: asked_in(line)}
+        way.typed = {calculator.whole: asked_in(here.text)}
     try:
-        read = read_question(calculator, way.typed, page, workshop)
-        answer = calculator.ask(read.question, workshop)
+        read = read_question(calculator, way.typed, here.page, here.workshop)
+        answer = calculator.ask(read.question, here.workshop)
     except Refused as refused:
         wants = refused.field is not None and refused.field not in way.typed
         return Heard(0.0, refused=_understood(refused, calculator, way)) if wants else None
     # What chooses among the figures, or shapes the work, changes none of them.
-    idle = [n for n in way.idle if n not in saying.then and not n.startswith(_OF_THE_WORK)]
+    idle = [n for n in way.idle if f"{{{n}}}" not in saying.then and not n.startswith(_OF_THE_WORK)]
     if idle and not calculator.whole:
         # A number that no field takes may be told, and is never answered without.
         return None
-    said = sentence(calculator, read, page, workshop)
+    said = sentence(calculator, read, here.page, here.workshop)
     unused = Candidate(calculator, cutting, used=way.used).unused
     said_back = echoed(said, read)
     if way.idle and not saying.then and not calculator.whole:
@@ -184,14 +179,14 @@ def _answer(
         said_back += f". Passed over: {', '.join(unused)[:80]}"
     second = []
     if saying.then:
-        told = {n: _named(text, workshop) for n, text in (way.typed | way.idle).items()}
+        told = {n: _named(text, here.workshop) for n, text in (way.typed | way.idle).items()}
         next_one = " ".join(_FIELDS.sub(lambda at: told.get(at[1], ""), saying.then).split())
         second = [Other(next_one, next_one, then=True)]
         said_back += f". Then: {next_one}"
     asked = Asked(calculator, way.typed, read, answer, said_back, unused, second)
     # Practice is told of one piece of work; of two sizes somebody asks a sum.
     free = calculator.whole and len(way.idle) < _SUM
-    lost = "" if free else lost_of(asked, line, catalogue, names)
+    lost = "" if free else lost_of(asked, here.text, here.catalogue, here.names)
     return Heard(0.0, asked, lost=lost)
 
 

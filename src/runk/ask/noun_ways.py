@@ -51,7 +51,10 @@ def ways_of(
     mine = [s for s in saying.slots if not s.idle]
     thread = next((s for s in mine if isinstance(kinds[s.name], OfThread)), None)
     pitch = next((s for s in mine if isinstance(kinds[s.name], OfPitch)), None)
+    named = _in_names(lower, names)
     for size in cutting.sizes:
+        if size.start in named:
+            continue
         name, end = size.text, size.end
         if size.thread and thread is not None and thread.name not in typed:
             if tuple(lower[end : end + 1]) == ("fine",) and "x" not in name:
@@ -87,6 +90,16 @@ def ways_of(
     found.sort(key=lambda way: way.cost)
     # Where the likeliest cannot be, another that is nearly as likely may be meant; no other.
     return [way for way in found[:_MOST_TRIED] if way.cost <= found[0].cost + _NEARLY]
+
+
+def _in_names(lower: Sequence[str], names: Names) -> set[int]:
+    """Where numbers stand that are part of a metal's name: aluminium *6082*."""
+    return {
+        at + size - 1
+        for at in range(len(lower))
+        for size in range(2, 5)
+        if tuple(lower[at : at + size]) in names.metals and at + size <= len(lower)
+    }
 
 
 def _numbered(kind: Kind) -> bool:
@@ -137,7 +150,7 @@ def _given(
             for (at, _, noun), size in zip(chosen, numbers, strict=True)
         }
         same = given.get("_same")
-        if same is not None and list(given.values()).count(same) < len("ab"):
+        if same is not None and list(given.values()).count(same) == 1:
             continue
         idle = {name: given.pop(name) for name in list(given) if name.startswith("_")}
         idle.pop("_same", None)
@@ -160,22 +173,22 @@ def _metals(
     wanted = [s.name for s in fields] or (free if len(free) == 1 else [])
     if calculator.whole:
         # Told of the work: what the trade says is said of it all the same.
-        used |= {at for at, word in enumerate(lower) if word in names.metals_in(lower)}
+        metals = names.metals_in(lower)
+        used |= {at for at, word in enumerate(lower) if word in metals}
     at = 0
     while at < len(lower):
         size = next((n for n in range(4, 0, -1) if tuple(lower[at : at + n]) in names.metals), 0)
         left = [n for n in wanted if n not in typed]
         if size and left and at not in used - about:
-            near = {*lower[max(at - 2, 0) : at], *lower[at + size : at + size + 2]}
-            by = next(
-                (
-                    s.name
-                    for s in fields
-                    if s.name in left and any(len(p) == 1 and p[0] in near for p in s.nouns)
-                ),
-                left[0],
+            # The word before a metal says more of it than the one behind: of steel in iron.
+            beside = (lower[max(at - 2, 0) : at], lower[at + size : at + size + 2])
+            by = (
+                s.name
+                for near in beside
+                for s in fields
+                if s.name in left and any(len(p) == 1 and p[0] in near for p in s.nouns)
             )
-            typed[by] = names.metals[tuple(lower[at : at + size])]
+            typed[next(by, left[0])] = names.metals[tuple(lower[at : at + size])]
             used.update(range(at, at + size))
         at += max(size, 1)
 

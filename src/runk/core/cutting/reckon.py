@@ -3,39 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from math import pi
 
 from runk.core.calculator import Calculator, Door
-from runk.core.cutting.laws import surface_m_min
+from runk.core.cutting import laws
 from runk.core.cutting.reckon_question import ReckonAnswer, Reckoned, ReckonQuestion
 from runk.core.figures import Figure, Num, Working, law, told
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.sources import MECHANICS
-from runk.core.units import PageUnit
+from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
 _MM_PER_FOOT = 304.8
-
-
-@law("Revolutions", "{surface_m_min} × 1000 ÷ (π × {diameter_mm})", MECHANICS)
-def revs_rpm(surface_m_min: Num, diameter_mm: Num) -> Num:
-    """Revolutions that move an edge so fast.
-
-    >>> round(revs_rpm(25.0, 19.0), 1)
-    418.8
-    """
-    return surface_m_min * 1000.0 / (pi * diameter_mm)
-
-
-@law("Feed a minute", "{feed_mm_per_tooth} × {teeth} × {speed_rpm}", MECHANICS)
-def minute_mm_per_min(feed_mm_per_tooth: Num, teeth: Num, speed_rpm: Num) -> Num:
-    """How far the table goes in a minute.
-
-    >>> minute_mm_per_min(0.05, 4.0, 800.0)
-    160.0
-    """
-    return feed_mm_per_tooth * teeth * speed_rpm
 
 
 @law("Feed a tooth", "{feed_mm_per_min} ÷ ({teeth} × {speed_rpm})", MECHANICS)
@@ -46,16 +25,6 @@ def chip_mm_per_tooth(feed_mm_per_min: Num, teeth: Num, speed_rpm: Num) -> Num:
     0.05
     """
     return feed_mm_per_min / (teeth * speed_rpm)
-
-
-@law("The pass takes", "{long_mm} ÷ ({feed_mm_per_rev} × {speed_rpm}) × 60", MECHANICS)
-def pass_s(long_mm: Num, feed_mm_per_rev: Num, speed_rpm: Num) -> Num:
-    """Seconds for a pass.
-
-    >>> pass_s(100.0, 0.1, 500.0)
-    120.0
-    """
-    return long_mm / (feed_mm_per_rev * speed_rpm) * 60.0
 
 
 @law("Turns", "{far_mm} ÷ {pitch_mm}", MECHANICS)
@@ -104,13 +73,15 @@ def _surface(w: Working, q: ReckonQuestion) -> ReckonAnswer:
     metres = q.metres if q.feet is None else q.feet * _MM_PER_FOOT / 1000.0
     if metres is None:
         _wanted(q.rpm, "rpm", "How many revolutions, or what surface speed?", "450")
-        speed = w.of(surface_m_min, "surface_speed_m_min", speed_rpm=q.rpm or 0.0, diameter_mm=dia)
+        speed = w.of(
+            laws.surface_m_min, "surface_speed_m_min", speed_rpm=q.rpm or 0.0, diameter_mm=dia
+        )
         feet = speed.value * 1000.0 / _MM_PER_FOOT
         return ReckonAnswer(
             surface_speed_m_min=speed,
             says=f"The edge goes {speed.value:.1f} m/min, {feet:.0f} ft/min.",
         )
-    revs = w.of(revs_rpm, "speed_rpm", surface_m_min=metres, diameter_mm=dia)
+    revs = w.of(laws.spindle_rpm, "speed_rpm", surface_m_min=metres, diameter_mm=dia)
     feet = metres * 1000.0 / _MM_PER_FOOT
     return ReckonAnswer(
         speed_rpm=revs, says=f"{metres:.1f} m/min is {feet:.0f} ft/min at {mm_said(dia)}."
@@ -131,13 +102,8 @@ def _feed(w: Working, q: ReckonQuestion) -> ReckonAnswer:
             speed_rpm=rpm,
         )
         return ReckonAnswer(feed_mm_per_tooth=chip, says="What each tooth takes at that feed.")
-    minute = w.of(
-        minute_mm_per_min,
-        "feed_mm_per_min",
-        feed_mm_per_tooth=float(q.each),
-        teeth=teeth,
-        speed_rpm=rpm,
-    )
+    turn = w(laws.tooth_mm_per_rev, chip_mm_per_tooth=float(q.each), teeth=teeth)
+    minute = w.of(laws.feed_mm_per_min, since=0, speed_rpm=rpm, feed_mm_per_rev=turn)
     return ReckonAnswer(feed_mm_per_min=minute, says="How far the table goes in a minute.")
 
 
@@ -145,11 +111,9 @@ def _time(w: Working, q: ReckonQuestion) -> ReckonAnswer:
     _wanted(q.long, "long", "How long is the pass?", "80 mm")
     _wanted(q.turn, "turn", "What feed a turn?", "0.08 mm")
     _wanted(q.rpm, "rpm", "How many revolutions a minute?", "450")
+    minute = w(laws.feed_mm_per_min, speed_rpm=q.rpm or 1.0, feed_mm_per_rev=float(q.turn or 1))
     takes = w.of(
-        pass_s,
-        long_mm=float(q.long or 0),
-        feed_mm_per_rev=float(q.turn or 1),
-        speed_rpm=q.rpm or 1.0,
+        laws.cut_s, "pass_s", since=0, length_mm=float(q.long or 0), feed_mm_per_min=minute
     )
     minutes, seconds = divmod(round(takes.value), 60)
     return ReckonAnswer(pass_s=takes, says=f"{minutes} minutes {seconds} seconds a pass.")
@@ -192,7 +156,7 @@ def _dial(w: Working, q: ReckonQuestion) -> ReckonAnswer:
     wound = float(q.off) / twice
     marks = None
     if q.division is not None:
-        marks = Figure(wound / float(q.division), told(0.0, "divisions").unit, (), 2)
+        marks = Figure(wound / float(q.division), unit_of("divisions"), (), 2)
         said += f" {wound / float(q.division):.4g} divisions."
     return ReckonAnswer(wound_mm=_fine(wound, "wound_mm"), divisions=marks, says=said)
 
@@ -271,10 +235,10 @@ RECKON = Calculator(
         "surface": "{way}:[ {metres} m/min][ {feet} ft/min][ {rpm} rpm][, diameter {dia}]",
         "feed": "{way}:[ {flutes} flutes][, {each} a tooth][, {minute} a minute][, {rpm} rpm]",
         "time": "{way}:[ {long} long][, feed {turn}][, {rpm} rpm]",
-        "turns": "{way}:[ move {far}][, screw {screw}][, {marks} divisions]",
+        "turns": "{way}:[ move {far},] screw {screw}[, {marks} divisions]",
         "dial": "{way}:[ {off} off the diameter][ {wound} on the dial][, {division} a division]"
         "[, {reads}]",
-        "train": "{way}:[ {driver} driver][, {driven} driven][, screw {screw}]",
+        "train": "{way}: {driver} driver, {driven} driven, screw {screw}",
     },
     ruled=True,
     headline=headline,

@@ -56,7 +56,9 @@ class LengthQuestion:
     text: Annotated[Fraction, Length("size", principal=True, placeholder='1 3/16"', high=100000.0)]
     other: Annotated[
         Fraction | None,
-        Length("another size beside it", ("or", "than"), placeholder="none", high=100000.0),
+        Length(
+            "another size beside it", ("or", "than", "beside"), placeholder="none", high=100000.0
+        ),
     ] = None
 
 

@@ -4,17 +4,15 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from fractions import Fraction
-from typing import TYPE_CHECKING, Annotated
+from typing import Annotated
 
 from runk.core.figures import Figure, Num, Working, law, told
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.shown import Show
 from runk.core.threads.nuts import height_of
+from runk.core.threads.stud_question import StudQuestion
 from runk.core.units import unit_of
-
-if TYPE_CHECKING:
-    from runk.core.threads.stud import StudQuestion
 
 DOWN_THREADS = 2.5
 """How far the nut's thread goes on below the cover's face: a die leaves its last threads
