@@ -132,15 +132,24 @@ def _asked_on(line: str, workshop: Workshop, page: PageUnit) -> Asked:
 def _told_more(wanting: AskedBack, workshop: Workshop, page: PageUnit) -> Asked:
     """What was understood with one thing after another that was wanting, until it is whole.
 
+    What cannot be read is asked again; an empty line, or the end of them, asks no more.
+
     Raises:
-        Refused: Nothing more is told, or what is told cannot be.
+        Refused: Nothing more is told, or what was told cannot be.
     """
     calculator, typed = wanting.calculator, dict(wanting.typed)
     refused: Refused = wanting
-    while refused.field in calculator.fields and not typed.get(refused.field or ""):
-        name = refused.field or ""
+    asked: set[str] = set()
+    while (name := refused.field or "") in calculator.fields:
+        if name in typed and name not in asked:
+            # The line itself said so: no other answer makes that right.
+            raise refused
+        asked.add(name)
         print(refused.said(page))
-        more = input(f"{calculator.fields[name].label}: ").strip()
+        try:
+            more = input(f"{calculator.fields[name].label}: ").strip()
+        except EOFError:
+            more = ""
         if not more:
             raise refused
         typed[name] = more

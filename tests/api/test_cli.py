@@ -199,3 +199,37 @@ def test_a_sentence_of_a_part_is_read_at_the_shell(
     # One line alone that cannot be read is a failure, and says what to type.
     assert main(["read", "feature", "bore", "22"]) == 1
     assert "begin" in capsys.readouterr().out
+
+
+def _at_a_terminal(monkeypatch: pytest.MonkeyPatch, *lines: str) -> None:
+    """Somebody types these lines, one after another, and then no more."""
+    typed = iter(lines)
+
+    def more(_prompt: str) -> str:
+        try:
+            return next(typed)
+        except StopIteration:
+            raise EOFError from None
+
+    monkeypatch.setattr("sys.stdin.isatty", lambda: True)
+    monkeypatch.setattr("builtins.input", more)
+
+
+def test_at_a_terminal_the_next_line_answers_what_was_wanting(
+    capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    _at_a_terminal(monkeypatch, "nonsense", "0.5")
+    assert main(["ask", "distance of centres, 64 and 8 teeth"]) == 0
+    said = capsys.readouterr().out
+    assert "Which module" in said
+    # What could not be read was asked again: half the module by both wheels' teeth.
+    assert "18.000 mm" in said
+
+
+@pytest.mark.parametrize("lines", [(), ("",)])
+def test_who_tells_no_more_is_told_what_was_wanting(
+    lines: tuple[str, ...], capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    _at_a_terminal(monkeypatch, *lines)
+    assert main(["ask", "drill 6 mm"]) != 0
+    assert "What metal is it?" in capsys.readouterr().err

@@ -38,6 +38,8 @@ def test_every_table_is_a_calculators_and_speaks_of_its_fields() -> None:
     for calculator in CATALOGUE.values():
         for one in calculator.told:
             assert all(one.about), calculator.name
+            # A phrase that makes it another job can never say that it is this one.
+            assert not {p for lot in one.about for p in lot} & set(one.unless), calculator.name
             for name, text in one.says.items():
                 # What a saying says is what the field can read.
                 calculator.fields[name].read(text, HERE)

@@ -90,8 +90,14 @@ _SAYS = (
     ),
     (re.compile(r"\bnot [^,;]{1,30}? but (?=at |in |from |the |an? |\d)", re.IGNORECASE), ""),
     (re.compile(r"\b(?:don't|dont)\b", re.IGNORECASE), "do not"),
-    (re.compile(r"\b(?:first|starting|begin|start) at (?:the )?top\b"), "first at 90 degrees"),
-    (re.compile(r"\b(?:first|starting|begin|start) at (?:the )?right\b"), "first at 0 degrees"),
+    (
+        re.compile(r"\b(?:first|starting|begin|start) at (?:the )?top\b", re.IGNORECASE),
+        "first at 90 degrees",
+    ),
+    (
+        re.compile(r"\b(?:first|starting|begin|start) at (?:the )?right\b", re.IGNORECASE),
+        "first at 0 degrees",
+    ),
     (re.compile(r"\b(?:doesn't|doesnt)\b", re.IGNORECASE), "does not"),
     (re.compile(r"\b(?:can't|cant|cannot)\b", re.IGNORECASE), "can not"),
     # As many jaws as a chuck has are no size: the throw's own chuck goes without saying.
