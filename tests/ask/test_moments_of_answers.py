@@ -74,6 +74,17 @@ FIGURES = [
     ("bond 12 mm epoxy", "lets_go_c", 150),
     ("rings 22 bore 18% open", "free_gap_mm", 0.18 * 22),
     ("piston 1 bore 3/16 rod rings 3/32 wide tool 0.098", "groove_width_mm", 0.098 * IN),
+    # A diameter at each end of the work: a dog on one, room for the tool at the other.
+    (
+        "how long a mandrel for a 15/16 bore, casting 2 in long",
+        "mandrel_long_mm",
+        (2 + 15 / 8) * IN,
+    ),
+    ("mandrel through a 24 cored hole, casting 60 long", "mandrel_long_mm", 60 + 2 * 24),
+    ("mandrel for an 8 bore, 30 long", "mandrel_long_mm", 30 + 2 * 12),
+    # The demonstration's lathe swings 180: 80 and two jaws leave 20, 5 out less a millimetre 4.
+    ("will the tool foul the chuck facing 80, jaw 40, 5 out", "left_mm", 4),
+    ("does an 80 disc in the jaws clear the bed, jaw 48, 12 out", "left_mm", 180 - 176),
     # Revolutions go with one over the diameter.
     ("250 rpm with 18 mm what for 12 mm", "speed_rpm", 250 * 18 / 12),
     ("18% of 22", "share_mm", 3.96),
@@ -163,7 +174,6 @@ def test_each_word_says_what_it_says(line: str, field: str, value: Any) -> None:
         ("temperature to release epoxy", "150 °C"),
         ("split bush for 5/16 rod", "sawn through along one side"),
         ("how long a mandrel for a casting 2 in long", "a dog at one end"),
-        ("will the tool foul the chuck facing 80", "turned round by hand first"),
     ],
 )
 def test_what_the_trade_says_is_said(line: str, says: str) -> None:
@@ -189,6 +199,37 @@ def test_a_bond_that_is_to_stand_facing_is_cut_at_its_rim() -> None:
     question = said(line).read.question
     assert float(question.turned) == pytest.approx(27 / 16 * IN)
     assert float(question.size) == pytest.approx(5 / 16 * IN)
+
+
+def test_a_bond_with_nothing_to_spare_says_so() -> None:
+    found = said("will the glue hold 1 11/16 brass disc on 5/16 shaft while facing").answer
+    assert 0.75 * found.stands_nm.value < found.cut_nm.value < found.stands_nm.value
+    assert [c.about for c in found.cautions] == ["no margin"]
+    # Half the depth is half the torque: something is left.
+    light = said(
+        "will the glue hold 1 11/16 brass disc on 5/16 shaft while facing 0.56 deep"
+    ).answer
+    assert light.cut_nm.value < 0.75 * light.stands_nm.value
+    assert light.cautions == ()
+
+
+def test_the_speed_of_work_on_a_spigot_hands_its_cut_on_to_the_bond() -> None:
+    speed = said("face 1 11/16 brass held on a 5/16 spigot 5/16 out").answer
+    (link,) = speed.links
+    assert link.calculator == "bond"
+    asked = dict(link.question)
+    assert asked["boss_metal"] == "brass"
+    assert asked["cut"] == f"{speed.depth_mm.value:.6g} mm"
+    assert asked["turned"] == asked["hub"] == f"{27 / 16 * IN:.6g} mm"
+
+
+def test_what_swings_too_far_is_refused_and_jaws_are_asked_for() -> None:
+    stop = said("does a 130 disc clear the bed in the chuck, jaws 40, standing out 12").answer
+    assert ("Stop", "the room") in [(c.word, c.about) for c in stop.cautions]
+    assert stop.fouls == "the bed"
+    with pytest.raises(Refused) as wanting:
+        said("will the tool foul the chuck facing 80")
+    assert wanting.value.field == "jaw"
 
 
 def test_a_collet_that_is_not_owned_is_said() -> None:

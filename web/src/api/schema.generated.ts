@@ -916,6 +916,7 @@ export interface components {
             hole_high_mm: components["schemas"]["FigureWire"];
             hole_low_mm: components["schemas"]["FigureWire"];
             kind: string;
+            mandrel_long_mm: components["schemas"]["FigureWire"] | null;
             name: string;
             nominal_mm: components["schemas"]["FigureWire"];
             one: string;

@@ -17,7 +17,8 @@ from runk.core.cutting.own import judged
 from runk.core.cutting.question import SpeedQuestion, Surface
 from runk.core.cutting.reach import far_sprung
 from runk.core.cutting.skin import skinned
-from runk.core.cutting.spigot import on_spigot
+from runk.core.cutting.spigot import bonded_there, on_spigot
+from runk.core.cutting.spindle import Cut
 from runk.core.cutting.stepped import dial_says, elsewhere, explain, schools, turns_say
 from runk.core.cutting.target import SpeedShop
 from runk.core.cutting.threaded import time_to_stop
@@ -161,7 +162,7 @@ def speed(question: SpeedQuestion, shop: SpeedShop, thin_mm: Fraction | None = N
         machine=machine.name,
         schools=() if run.cap else schools(w, question, machine, held, target.value, setting),
         cautions=(*spigot.cautions, *cautions, *own.cautions),
-        links=_links(question, machine),
+        links=_links(question, machine, cut),
         then=then,
     )
     return answer if by_hand_alone(question, shop.tray) is None else _by_hand(answer)
@@ -241,7 +242,9 @@ def _of_thread(question: SpeedQuestion, machine: Machine) -> tuple[Link, ...]:
     )
 
 
-def _links(question: SpeedQuestion, machine: Machine) -> tuple[Link, ...]:
+def _links(question: SpeedQuestion, machine: Machine, cut: Cut) -> tuple[Link, ...]:
+    if question.spigot is not None:
+        return bonded_there(question, cut)
     if question.operation is Operation.SCREW_CUT and question.pitch is not None:
         return _of_thread(question, machine)
     finish = _WHOLE.get(question.operation)

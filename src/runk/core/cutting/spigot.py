@@ -9,7 +9,7 @@ from runk.core.cutting import bend
 from runk.core.cutting.outcome import RADIAL_SHARE
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.spindle import Cut
-from runk.core.figures import Caution, Figure, Num, Working, law, stop
+from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop
 from runk.core.metals import Metal
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
@@ -117,3 +117,18 @@ def on_spigot(w: Working, question: SpeedQuestion, metal: Metal, cut: Cut) -> On
         f"{max(bent.value, 2 * twisted):.0f} N/mm² where {stands:.0f} is safe."
     )
     return OnSpigot(bent, spring, (stop("the spigot", instead, says, "depth_mm", PRACTICE),))
+
+
+def bonded_there(question: SpeedQuestion, cut: Cut) -> tuple[Link, ...]:
+    """What compound on such a spigot would stand of this very cut."""
+    if question.spigot is None or cut.depth is None or cut.per_rev is None:
+        return ()
+    sizes = (
+        ("size", float(question.spigot)),
+        ("hub", float(question.diameter)),
+        ("turned", float(question.diameter)),
+        ("cut", cut.depth.value),
+        ("feed", cut.per_rev.value),
+    )
+    asked = (("boss_metal", question.metal), *((name, f"{mm:.6g} mm") for name, mm in sizes))
+    return (Link("bond", asked, "Held there by compound alone: what of this cut it bears"),)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Annotated
 
@@ -30,6 +31,7 @@ from runk.core.fits.joint_question import JointShop
 from runk.core.fits.joint_question import needs as of_joint
 from runk.core.fits.joint_ways import Way, ways
 from runk.core.fits.question import duties, made_first
+from runk.core.lengths import Reading
 from runk.core.machines import MachineKind
 from runk.core.machines.machine import Holding
 from runk.core.refusals import Refused
@@ -43,6 +45,8 @@ KEY_WALL_MM = 0.5
 """Metal that stays outside a key's hole, at least: common practice."""
 LIGHT_MM, LIGHT_MM_PER_REV = 0.25, 0.05
 """Depth and feed of a light cut, where only one of them is said: common practice."""
+_SPARE = 0.75
+"""A dull edge takes a third more: a cut that asks over this share leaves no margin."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -148,6 +152,14 @@ def needs(question: BondQuestion, workshop: Workshop) -> JointShop:
     if found.depth_mm is None or found.feed_mm_per_rev is None:
         return shop
     return replace(shop, usual=(found.depth_mm.value, found.feed_mm_per_rev.value))
+
+
+def settle(question: BondQuestion, _: Workshop, __: Mapping[str, Reading]) -> BondQuestion:
+    """What is turned on it is the boss, where no other outside is told."""
+    wider = question.turned is not None and question.turned > question.size
+    if question.hub is None and wider:
+        return replace(question, hub=question.turned)
+    return question
 
 
 def _cut(w: Working, question: BondQuestion, shop: JointShop) -> Figure | None:
@@ -278,6 +290,13 @@ def _cautions(
         )
         says = f"The cut asks {cut.words()} of a bond that may be asked {may.words()}."
         found.append(stop("the cut", instead, says, "cut_nm", PRACTICE))
+    elif cut is not None and cut.value > may.value * _SPARE:
+        depth, _ = _depth_and_feed(question, shop)
+        says = (
+            f"The cut asks {cut.words()} of the {may.words()} it may be asked: nothing is left for "
+            f"a dull edge. {mm_said(depth / 2, 2)} a cut leaves half."
+        )
+        found.append(Caution("Mind", "no margin", says, "cut_nm", PRACTICE))
     found += _pin_cautions(question, joint)
     if bonds_share(shop.boss, shop.shaft) < 1:
         says = "On stainless it cures slowly and holds about half; an activator helps."
@@ -340,6 +359,7 @@ BOND = Calculator(
     answers=(BondAnswer,),
     compute=compute,
     needs=needs,
+    settle=settle,
     sentences={
         "": "A joint of {size}, {boss_metal}[ {hub} outside] on {shaft_metal}[, {length} long], by "
         "{compound}[, {gap} free][, working at {hot}][, a {pin} pin {pin_as}]"

@@ -7,7 +7,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door, Sweep
-from runk.core.figures import Figure, Working
+from runk.core.figures import Figure, Working, law
 from runk.core.fits.classes import between_limit_mm
 from runk.core.fits.fit_answer import FitAnswer
 from runk.core.fits.fit_says import (
@@ -29,12 +29,16 @@ from runk.core.machines.dials import JUDGED
 from runk.core.machines.machine import MachineKind
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
+from runk.core.sources import PRACTICE
 from runk.core.tools.measures import finest
 from runk.core.units import PageUnit, unit_of
 from runk.core.workshop import Workshop
 
 _FAR, _FAR_MM = Fraction(1, 100), Fraction(1, 10)
 """A part that measures so far from its nominal, as a share and at the least, is another part."""
+_SHORTEST_END_MM = 12.0
+"""A small dog's eye and its screw need so much of a thin mandrel: common practice."""
+_MANDRELS = ("mandrel", "core")
 _REAMS_MM = 0.005
 """So near to the nominal a reamer makes the hole."""
 
@@ -76,6 +80,12 @@ def settle(question: FitQuestion, workshop: Workshop, _: Mapping[str, Reading]) 
     if classes and band is not None:
         raise Refused(
             "A class and how free are both said: they may contradict. Leave one out.", field="least"
+        )
+    if question.long is not None and question.duty not in _MANDRELS:
+        raise Refused(
+            "A length is asked of a mandrel only: is it one in a finished bore, or through a core?",
+            field="long",
+            suggest="a mandrel",
         )
     if not classes and question.duty is None and band is None:
         raise Refused(
@@ -135,6 +145,7 @@ def fit(question: FitQuestion, shop: FitShop) -> FitAnswer:
         clearance_high_mm=high,
         nominal_mm=Figure(size, unit_of("nominal_mm"), (), 3),
         says=says(duty, kind, low.value, high.value),
+        mandrel_long_mm=_mandrel(w, question),
         one=made_to_each_other(duty, low.value, high.value, hole, shaft),
         first=first(question, shop),
         others=other_words(duty, pair, size, low.value, high.value),
@@ -142,6 +153,37 @@ def fit(question: FitQuestion, shop: FitShop) -> FitAnswer:
         cautions=cautions(question, kind, shop, hole, shaft),
         links=links(question, kind, hole, shaft),
     )
+
+
+@law("Long at least", "{work_mm} + 2 × {end_mm}")
+def mandrel_long_mm(work_mm: float, end_mm: float) -> float:
+    """A mandrel between centres: its work, and room at one end for a dog, at the other for a tool.
+
+    Args:
+        work_mm: Length of the work, mm, over 0.
+        end_mm: What stands out at each end, mm.
+
+    Source: common practice; a dog's eye is near as long as its screw's shaft is thick.
+
+    >>> mandrel_long_mm(50.0, 24.0)
+    98.0
+    """
+    return work_mm + 2.0 * end_mm
+
+
+def _mandrel(w: Working, question: FitQuestion) -> Figure | None:
+    if question.long is None:
+        return None
+    since, end = len(w.steps), max(float(question.size), _SHORTEST_END_MM)
+    figure = w.of(
+        mandrel_long_mm,
+        since=since,
+        work_mm=float(question.long),
+        end_mm=end,
+        source=PRACTICE,
+        why="a diameter at each end: a dog at one, room for the tool at the other",
+    )
+    return replace(figure, places=0)
 
 
 def headline(answer: FitAnswer, page: PageUnit) -> str:
@@ -177,7 +219,7 @@ FIT = Calculator(
     sentences={
         "": "A fit of {size}[, {hole}/{shaft}][, {duty}][, {least} free][, {most} at most]"
         "[, {basis}][, measured {made}]"
-        "[, {shaft_metal} shaft][ in {hole_metal}]"
+        "[, {shaft_metal} shaft][ in {hole_metal}][, work {long} long]"
     },
     nouns=(
         "fit",

@@ -33,6 +33,7 @@ class FitAnswer:
     clearance_high_mm: Annotated[Figure, Show("Most clearance", Rank.BIG, drawn=True)]
     says: Annotated[str, Show("How it goes", Rank.SAYS, drawn=True)]
     nominal_mm: Annotated[Figure, Show("Nominal", Rank.FOLDED)]
+    mandrel_long_mm: Annotated[Figure | None, Show("The mandrel, long at least")]
     one: Annotated[str, Show("Finer than limits", Rank.SAYS)]
     first: Annotated[str, Show("Made first", Rank.SAYS, drawn=True)]
     others: Annotated[tuple[OtherWay, ...], Table("In other words")]

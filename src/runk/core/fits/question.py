@@ -196,6 +196,7 @@ class FitQuestion:
         basis: Which is made first: a reamer or a ground bar fixes its size.
         made: What the one made first measures; the other is then made to that.
         hole_metal: And ``shaft_metal``, where they are known.
+        long: Of the work that a mandrel goes through.
     """
 
     size: Annotated[
@@ -254,4 +255,15 @@ class FitQuestion:
     shaft_metal: Annotated[
         str | None,
         OfMetal("metal of the shaft", before=("shaft", "piston", "rod"), placeholder="not said"),
+    ] = None
+    long: Annotated[
+        Fraction | None,
+        Length(
+            "work on the mandrel, long",
+            ("long", "length", "casting"),
+            usual=(5.0, 300.0),
+            low=0.5,
+            high=2000.0,
+            placeholder="no mandrel",
+        ),
     ] = None

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 from dataclasses import replace
+from fractions import Fraction
 
 from runk.core.calculator import Calculator, Door
 from runk.core.figures import Caution, Figure, Working, law, stop, told
@@ -11,6 +12,7 @@ from runk.core.layout.feed import feed_said
 from runk.core.layout.reach_question import Piece, ReachAnswer, ReachQuestion
 from runk.core.layout.stock import corners_mm
 from runk.core.lengths import Reading
+from runk.core.machines.machine import MachineKind
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.sources import MECHANICS, PRACTICE
@@ -43,6 +45,20 @@ def beside_mm(line_mm: float, across_mm: float) -> float:
     return line_mm - across_mm / 2.0
 
 
+@law("The jaws swing", "{work_mm} + 2 × {jaw_mm}")
+def jaws_mm(work_mm: float, jaw_mm: float) -> float:
+    """Across the jaws of a chuck as they stand round the work: past its body for large work.
+
+    Args:
+        work_mm: Diameter held, mm, over 0.
+        jaw_mm: Length of a jaw, outwards, mm.
+
+    >>> jaws_mm(80.0, 40.0)
+    160.0
+    """
+    return work_mm + 2.0 * jaw_mm
+
+
 @law("An open spanner sweeps", "{times} × {flats_mm} + {more_mm}")
 def spanner_mm(times: float, flats_mm: float, more_mm: float) -> float:
     """Across the head of an open spanner."""
@@ -54,8 +70,8 @@ def needs(_: ReachQuestion, __: Workshop) -> None:
     return
 
 
-def settle(question: ReachQuestion, _: Workshop, __: Mapping[str, Reading]) -> ReachQuestion:
-    """A holder is known by its size and how high it hangs.
+def settle(question: ReachQuestion, workshop: Workshop, __: Mapping[str, Reading]) -> ReachQuestion:
+    """A holder is known by its size and how high it hangs; a lathe by what swings in it.
 
     Raises:
         Refused: Half of that.
@@ -65,6 +81,12 @@ def settle(question: ReachQuestion, _: Workshop, __: Mapping[str, Reading]) -> R
         raise Refused(
             "How far does the cutter stand out of its holder?", field="low", suggest="20 mm"
         )
+    swings = [m.swing_mm for m in workshop.machines if m.kind is MachineKind.LATHE and m.swing_mm]
+    if question.way == "jaws" and question.room is None:
+        if not swings:
+            asks = "What swings over the bed? No lathe here says."
+            raise Refused(asks, field="room", suggest="180 mm")
+        return replace(question, room=Fraction(str(max(swings))))
     return question
 
 
@@ -82,6 +104,7 @@ def compute(question: ReachQuestion, _: None = None) -> ReachAnswer:
         "spanner": _spanner,
         "beside": _beside,
         "chuck": _chuck,
+        "jaws": _jaws,
     }
     pieces = ways[question.way](question, w)
     # Upwards the last that stands there counts; sideways the tightest.
@@ -130,6 +153,17 @@ def _travel(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
 def _chuck(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
     drill, opens = float(question.drill or 0), float(question.opens or CHUCK_OPENS_MM)
     return (_piece("its shank", drill, w.of(left_mm, room_mm=opens, taken_mm=drill)),)
+
+
+def _jaws(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
+    """Round the work they may meet the bed; before them the tool may meet the jaws."""
+    cut = _FACED_MM if question.cut is None else float(question.cut)
+    swing = w(jaws_mm, work_mm=float(question.work or 0), jaw_mm=float(question.jaw or 0))
+    room, out = float(question.room or 0), float(question.sticks or 0)
+    return (
+        _piece("the bed", swing, w.of(left_mm, room_mm=room, taken_mm=swing)),
+        _piece("a jaw, at the end of the cut", cut, w.of(left_mm, room_mm=out, taken_mm=cut)),
+    )
 
 
 def _spanner(question: ReachQuestion, w: Working) -> tuple[Piece, ...]:
@@ -197,11 +231,15 @@ _SAYS = {
     "stack": "Tool in, at its longest: a drill needs its own length again to come out.",
     "chuck": "Taken to open to 13 mm where nothing is told. Room as well: a drill, its chuck and "
     "the work stand one behind the other on the bed, and the drill has to come out again.",
+    "jaws": "Turned round by hand first, the tool at the end of its cut: the corner of the top "
+    "slide or tool post stands farther over than the point.",
     "travel": "Wind it from end to end with the spindle stopped before the first cut.",
     "spanner": "A spanner that turns 30° between the flats needs no more than its head.",
 }
 
 
+_FACED_MM = 1.0
+"""How far a facing cut goes past the face, where nothing is told: common practice."""
 CHUCK_OPENS_MM = 13.0
 """A usual drill chuck of a small lathe: common practice."""
 SWING_MM = 0.5
@@ -220,6 +258,7 @@ def _cautions(question: ReachQuestion, least: Piece, bad: Piece | None) -> tuple
             "beside": _INSTEAD.get(bad.name, "a smaller cutter, or one that stands out farther"),
             "stack": "a shorter tool, or a lower way of holding",
             "chuck": "one with a reduced shank or a taper shank, or bore it",
+            "jaws": "the jaws the other way about, the faceplate, or work that stands out farther",
             "travel": "turn the work round half way",
             "spanner": "a box spanner, or the screw moved outwards",
         }[question.way]
@@ -250,6 +289,8 @@ REACH = Calculator(
         "[, standing out {low}][, high {high}][, finder {finder}][, dog {dog}]"
         "[, tailstock {tailstock}][, {hand}][, the metal that stays {stays}]",
         "chuck": "{way}: drill {drill}[, chuck opens to {opens}]",
+        "jaws": "{way}: facing {work}, a jaw {jaw}, standing out {sticks}[, cut {cut}]"
+        "[, room {room}]",
         "stack": "{way}: room {room}, with {parts}",
         "travel": "{way}: room {room}, cut {long}[, cutter {cutter}][, dog {dog}]"
         "[, tailstock {tailstock}]",

@@ -37,6 +37,11 @@ WAYS = (
         "A drill in the tailstock's chuck",
         ("tailstock chuck", "drill chuck", "in the tailstock chuck", "go in the chuck"),
     ),
+    Choice(
+        "jaws",
+        "A chuck's jaws, round the work",
+        ("round the jaws", "foul the chuck", "tool foul", "clear the bed", "jaws clear"),
+    ),
     Choice("travel", "Travel of the table", ("travel", "table travel", "run out of table")),
     Choice(
         "spanner",
@@ -70,7 +75,7 @@ class ReachQuestion:
 
     Args:
         way: In which direction.
-        room: Under the spindle, or the table's travel.
+        room: Under the spindle, the table's travel, or what swings over the bed.
         parts: What stands in it, one on the other.
         drill: Thickness of its shank; ``opens`` how far the chuck opens, as usual where left out.
         line: From the cut's own line to the obstacle.
@@ -81,6 +86,8 @@ class ReachQuestion:
             ``tailstock`` of its barrel or centre.
         hand: Of the cutter; ``stays`` on which side of its way the metal that stays stands.
         long: Of the cut; ``overrun`` is added to both ends for the cutter to come clear.
+        work: Diameter in the jaws; ``jaw`` how long a jaw is, outwards; ``sticks`` how far the
+            work stands out before them; ``cut`` how far past its face the tool goes.
         wall: From the middle of a screw to the wall.
         head: Diameter of its head; ``flats`` across its nut.
     """
@@ -91,7 +98,7 @@ class ReachQuestion:
         Length(
             "room there is",
             ("room", "spindle to table", "daylight", "travel"),
-            only=("stack", "travel"),
+            only=("stack", "travel", "jaws"),
             needed=("stack", "travel"),
             principal=True,
             low=1.0,
@@ -246,6 +253,57 @@ class ReachQuestion:
             high=3000.0,
             asks="How long is the cut?",
             placeholder="80 mm",
+        ),
+    ] = None
+    work: Annotated[
+        Fraction | None,
+        Length(
+            "work in the jaws",
+            ("facing", "face", "disc", "work"),
+            only=("jaws",),
+            needed=("jaws",),
+            principal=True,
+            low=0.5,
+            high=2000.0,
+            asks="How large is the work across?",
+            placeholder="80 mm",
+        ),
+    ] = None
+    jaw: Annotated[
+        Fraction | None,
+        Length(
+            "a jaw, outwards",
+            ("jaw", "jaws"),
+            only=("jaws",),
+            needed=("jaws",),
+            low=2.0,
+            high=200.0,
+            asks="How long is a jaw, measured outwards from the work?",
+            placeholder="40 mm",
+        ),
+    ] = None
+    sticks: Annotated[
+        Fraction | None,
+        Length(
+            "work, out of the jaws",
+            ("stands out", "sticks out", "out"),
+            only=("jaws",),
+            needed=("jaws",),
+            low=0.1,
+            high=1000.0,
+            asks="How far does the work stand out before the jaws?",
+            placeholder="5 mm",
+        ),
+    ] = None
+    cut: Annotated[
+        Fraction | None,
+        Length(
+            "tool goes past the face",
+            ("past the face", "cut"),
+            only=("jaws",),
+            low=0.01,
+            high=1000.0,
+            placeholder="1 mm",
         ),
     ] = None
     wall: Annotated[
