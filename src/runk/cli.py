@@ -12,7 +12,7 @@ from pathlib import Path
 from typing import Any
 
 from runk.ask import Asked, ask
-from runk.ask.asked_back import AskedBack
+from runk.ask.asked_back import AskedBack, Unread
 from runk.cli_parts import add_files, add_route, kept_asked
 from runk.cli_read import add_read
 from runk.core.calculator import Catalogue
@@ -113,6 +113,10 @@ def _answer_one(line: str, workshop: Workshop, page: PageUnit, as_json: bool) ->
             )
             return 0
         asked = _asked_on(line, workshop, page)
+    except Unread as nobodys:
+        rooms = "; ".join(one["title"] for one in nobodys.nearest())
+        says = f"{nobodys.said(page)} Nearest to it: {rooms}."
+        raise Refused(says, suggest=nobodys.suggested(page)) from None
     except Refused as refused:
         raise Refused(refused.said(page), suggest=refused.suggested(page)) from None
     print("\n".join(spoken(asked, page)))
@@ -189,6 +193,8 @@ def document_for(
         if isinstance(refused, AskedBack):
             said |= {"understood": refused.typed, "wants": refused.wants(workshop)}
             said["calculator"] = refused.calculator.name
+        if isinstance(refused, Unread):
+            said["nearest"] = refused.nearest()
         return said
     answer = plain(asked.answer, page)
     cautions = answer.get("cautions", [])

@@ -17,6 +17,8 @@ from runk.core.workshop import Workshop
 # A line, who answers, and a figure that must be so.
 GIVES: list[tuple[str, str, str, Any]] = [
     # A run-out or a swing on a millimetre page is millimetres: half of it is moved.
+    # Half of 47.6, and half a finder from the touch.
+    ("edge finder 6 mm middle between 47.6", "place", "stop_mm", 26.8),
     ("indicator swings 0.2", "true", "move_mm", 0.1),
     ("indicator swings 0.06", "true", "move_mm", 0.03),
     ("indicator swings 0.04", "true", "move_mm", 0.02),
@@ -104,11 +106,9 @@ REFUSES: list[tuple[str, str]] = [
     ("drill for clearance then tap 3/16 by 40", "`tap`"),
     ("wall between a 4 mm passage and a bolt hole", "`passage`"),
     ("6 holes 36 pcd passage 4", "`passage`"),
-    ("edge finder 6 mm middle between 47.6", "`middle`"),
     ("turn 24 mm crank mild steel off centre 6 mm", "`off centre`"),
-    ("saw slit in brass 50 mm saw 0.8 mm wide 8 mm deep", "`saw`"),
-    ("diamond of 4 holes", "`diamond`"),
-    ("grid of holes 12 pitch", "`grid`"),
+    ("diamond of 4 holes", "lie along"),
+    ("grid of holes 12 pitch", "How many holes"),
     # A negation that cannot be kept is named.
     ("part off 20 mm mild steel not too fast", "`too fast`"),
     ("screw cut M10 without half nuts", "`half nuts`"),

@@ -17,7 +17,7 @@ from runk.api.problems import PROBLEMS, problem
 from runk.api.wire import AnyReply, StepWire, question_model, reply, row_worked
 from runk.api.worked import worked
 from runk.ask import ask
-from runk.ask.asked_back import AskedBack
+from runk.ask.asked_back import AskedBack, Unread
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
@@ -100,6 +100,15 @@ def router(here: Here, catalogue: Catalogue, elsewhere: Elsewhere | None = None)
                 calculator=wanting.calculator.name,
                 understood=wanting.typed,
                 wants=wanting.wants(workshop),
+            )
+        except Unread as nobodys:
+            return problem(
+                422,
+                "Not understood",
+                nobodys.said(asked.unit),
+                nobodys.field,
+                nobodys.suggested(asked.unit),
+                nearest=nobodys.nearest(),
             )
         said = reply(
             found.calculator,

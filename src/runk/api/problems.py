@@ -34,11 +34,18 @@ class Wanted(BaseModel):
     choices: list[ChoiceWanted]
 
 
+class NearRoom(BaseModel):
+    """A calculator that speaks of what a line says, and what it is called."""
+
+    calculator: str
+    title: str
+
+
 class Problem(BaseModel):
     """What went wrong, which field it belongs to, and what to do instead.
 
     Where a line was understood but for one thing: whose question it is, what was understood, and
-    what it wants.
+    what it wants. Where it was nobody's: the rooms that speak of most of it.
     """
 
     type: str = "about:blank"
@@ -51,6 +58,7 @@ class Problem(BaseModel):
     calculator: str | None = None
     understood: dict[str, str] | None = None
     wants: Wanted | None = None
+    nearest: list[NearRoom] | None = None
 
 
 _PROBLEM = {"$ref": "#/components/schemas/Problem"}

@@ -10,6 +10,8 @@ from dataclasses import dataclass
 from typing import Any
 
 from runk.ask.asked import Asked, Other, echoed
+from runk.ask.asked_back import AskedBack, Unread
+from runk.ask.by_index import by_index
 from runk.ask.by_nouns import by_nouns
 from runk.ask.candidate import Candidate
 from runk.ask.forms import forms
@@ -19,7 +21,7 @@ from runk.ask.lexicon import Names, called_of, names_of
 from runk.ask.otherwise import keeps_numbers, otherwise, revs
 from runk.ask.phrases import Known
 from runk.ask.reading import read_line
-from runk.ask.refusing import not_called, one_of_two, refusal
+from runk.ask.refusing import Torn, not_called, one_of_two, refusal
 from runk.ask.shaped import Unanswered, shaped
 from runk.ask.sizes import cuttings
 from runk.ask.slips import mended
@@ -42,7 +44,13 @@ _NAMED, _MISSING, _PROBLEM, _HEED, _WORD, _INSISTS, _IMPOSSIBLE = 3.0, 10.0, 6.0
 """Per point of being called, missing field, problem, heeded word lost, word lost, word that
 another insists on, and for an answer the workshop cannot give."""
 _MOST_TRIED, _MOST_OTHERS = 6, 3
+_CLOSELY = 4.5
+"""What is told by three things at least is told closely: no sign of trouble says more of it."""
+_NEAREST = 0.4
+"""A room that speaks of less of what a line says is not offered."""
 _WHY = re.compile(r"why\b", re.IGNORECASE)
+_SIGN = re.compile(r"when the\b", re.IGNORECASE)
+"""So a sign of trouble is said back."""
 _ASKS_REVS = re.compile(r"\b(?:revs?|rpm)\b", re.IGNORECASE)
 _ASKS_SIZE = re.compile(
     r"\bhow (?:deep|big|wide|thick|large|long)\b|\b(?:drill|gap|clearance|tapping|core)\b.*\bfor\b"
@@ -92,8 +100,46 @@ def ask(
     'belt 3, direct'
     """
     words_of(line)
-    names = names_of(workshop)
     told = spelt(line)
+    try:
+        return _heard(told, workshop, page, catalogue)
+    except Refused as refused:
+        return _by_index(told, refused, workshop, page, catalogue)
+
+
+def _by_index(
+    told: str, refused: Refused, workshop: Workshop, page: PageUnit, catalogue: Catalogue
+) -> Asked:
+    """What nobody is called by, by what it speaks of; else refused, with the rooms nearest to it.
+
+    Raises:
+        Refused: As before, or for the one thing the nearest wants.
+    """
+    # What is wrong with the job itself is said: no other job is meant.
+    unread = refused.field in (None, "operation") and not isinstance(refused, AskedBack | Torn)
+    plain = (
+        unread
+        and not _WHY.match(told)
+        and told == without(told, catalogue, names_of(workshop)).line
+    )
+    if not plain:
+        raise refused
+    found = by_index(told, workshop, page, catalogue)
+    if found.asked is not None:
+        return found.asked
+    if found.wants is not None:
+        raise found.wants
+    near = [one.calculator for one in found.near if one.share >= _NEAREST]
+    raise Unread(refused, near) if near else refused
+
+
+def _heard(told: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue) -> Asked:
+    """A line by its nouns, else by calls, shapes and numbers.
+
+    Raises:
+        Refused: It is nobody's, or wants something.
+    """
+    names = names_of(workshop)
     left = Without(told) if _WHY.match(told) else without(told, catalogue, names)
     if left.excluded and (whole := _as_it_stands(told, workshop, page, catalogue)):
         return whole
@@ -116,6 +162,8 @@ def ask(
         if heard is None:
             continue
         if heard.asked and not heard.lost and not excluded_of(heard.asked, left.excluded):
+            if heard.worth >= _CLOSELY and not _SIGN.match(one):
+                return with_slips(heard.asked, taken)
             return with_slips(_sign(one, workshop, page, catalogue, heard.asked), taken)
         if heard.asked is None and heard.insists and heard.refused is not None:
             raise heard.refused

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 from runk.core.calculator import AnyCalculator
@@ -45,6 +45,25 @@ class AskedBack(Refused):
             "placeholder": kind.placeholder,
             "choices": _choices(kind, workshop),
         }
+
+
+class Unread(Refused):
+    """A line that is nobody's, with the rooms that speak of most of it.
+
+    Args:
+        refused: Its sentence.
+        near: Those calculators, the nearest first.
+    """
+
+    def __init__(self, refused: Refused, near: Sequence[AnyCalculator]) -> None:
+        # Where nothing said what is to be done, the rooms are a better guess than turning it.
+        suggest = None if refused.field == "operation" else refused.template_suggest
+        super().__init__(refused.template, field=refused.field, suggest=suggest)
+        self.near = tuple(near)
+
+    def nearest(self) -> list[dict[str, str]]:
+        """What may be pressed instead: each room's calculator, and what it is called."""
+        return [{"calculator": one.name, "title": one.title} for one in self.near]
 
 
 def back(refused: Refused, calculator: AnyCalculator, typed: Mapping[str, str]) -> Refused:

@@ -19,7 +19,7 @@ from runk.core.shown import described
 _STRANGE = 1
 """So many runs of words that nothing in the trade knows may be passed over."""
 _LONGEST = 4
-_ASKED_FOR = frozenset(
+ASKED_FOR = frozenset(
     """
     across after all allowance alone amount angle apart before begin best between big biggest
     both bring check checked chord clear colour come comes cut cutting deep depth dia diameter
@@ -159,7 +159,7 @@ def _off_its_axis(asked: Asked, line: str) -> bool:
 
 def _placed(word: str, own: frozenset[str]) -> bool:
     """Whether a word is filler, asks for a figure, or is one the answer speaks of itself."""
-    if word in FILLER or word in PARTS or word in _ASKED_FOR or word in own:
+    if word in FILLER or word in PARTS or word in ASKED_FOR or word in own:
         return True
     return any(other in own for other in (*_ALIKE.get(word, ()), word.rstrip("s"), f"{word}s"))
 

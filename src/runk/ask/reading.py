@@ -25,6 +25,8 @@ def read_line(
     workshop: Workshop,
     page: PageUnit,
     known: dict[tuple[str, ...], Known],
+    *,
+    uncalled: bool = False,
 ) -> Iterator[Candidate]:
     """Every sensible way this calculator can read a line; none where nothing calls it.
 
@@ -35,6 +37,7 @@ def read_line(
         workshop: For what is there.
         page: What a bare number means.
         known: By the words of a line, what its other cuttings have found in it for this one.
+        uncalled: Whether it reads a line that nothing calls it by: what the line speaks of does.
     """
     lexicon = lexicon_of(calculator)
     limited = lexicon.limited
@@ -43,7 +46,7 @@ def read_line(
     before = known.setdefault(cutting.lower, {})
     phrases = list(phrases_of(lexicon, cutting, names, before))
     named, called = called_by(calculator, lexicon, cutting, names, phrases)
-    if not named:
+    if not named and not uncalled:
         return
     first = Candidate(calculator, cutting, named=named, called=called)
     first.used |= called

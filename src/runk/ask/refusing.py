@@ -12,6 +12,10 @@ from runk.ask.words import EXAMPLE, FILLER
 from runk.core.refusals import Refused
 
 
+class Torn(Refused):
+    """A line that two calculators may mean as much: which is asked, and no third answers it."""
+
+
 def one_of_two(best: Candidate, near: Candidate) -> Refused:
     """Two calculators that a line may mean as much: which is it?"""
     titles = [one.calculator.title for one in (best, near)]
@@ -21,7 +25,7 @@ def one_of_two(best: Candidate, near: Candidate) -> Refused:
         for one in (best, near)
     ]
     sizes = " ".join(s.text for s in best.cutting.sizes)
-    return Refused(
+    return Torn(
         f"That may be {' or '.join(t[0].lower() + t[1:] for t in titles)}: which is it?",
         field="operation",
         suggest=" or ".join(f"{call} {sizes}" for call in calls if call),

@@ -1674,6 +1674,10 @@ export interface components {
             metal: string;
             name: string;
         };
+        NearRoom: {
+            calculator: string;
+            title: string;
+        };
         NearToolWire: {
             does: string;
             mm: components["schemas"]["FigureWire"];
@@ -2250,6 +2254,8 @@ export interface components {
             detail: string;
             /** @default null */
             field: string | null;
+            /** @default null */
+            nearest: components["schemas"]["NearRoom"][] | null;
             status: number;
             /** @default null */
             suggest: string | null;

@@ -2,7 +2,7 @@ import { useQuery, keepPreviousData } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { useLocation } from 'wouter';
-import { ServerGone, call } from '../api/client';
+import { type Problem, ServerGone, call } from '../api/client';
 import { type AnyReply, type Asked, type Calculator, refusalOf, useCalculators } from '../api/queries';
 import { pathOf } from '../house';
 import { usePrefs } from '../state/prefs';
@@ -41,6 +41,11 @@ export function Ask({ close }: { close: () => void }) {
     if (!problem?.calculator) return;
     setQuestion(problem.calculator, { ...problem.understood, ...(text ? { [field]: text } : {}) });
     go(pathOf(calculators.data ?? [], problem.calculator));
+    close();
+  };
+
+  const openRoom = (calculator: string) => {
+    go(pathOf(calculators.data ?? [], calculator));
     close();
   };
 
@@ -116,7 +121,10 @@ export function Ask({ close }: { close: () => void }) {
                 (wants ? (
                   <OneMore key={wants.field} wants={wants} says={problem.detail} tell={tell} />
                 ) : (
-                  <Said problem={problem} />
+                  <>
+                    <Said problem={problem} />
+                    {problem.nearest && <NearRooms near={problem.nearest} open={openRoom} />}
+                  </>
                 ))}
               {asked.failureReason instanceof ServerGone && (
                 <p className="text-stop-edge">The server does not answer; trying again.</p>
@@ -156,6 +164,22 @@ export function Ask({ close }: { close: () => void }) {
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+/** The rooms that speak of most of a line nobody could read. */
+function NearRooms({ near, open }: { near: NonNullable<Problem['nearest']>; open: (calculator: string) => void }) {
+  return (
+    <div className="mt-3">
+      <p className="text-soft">It may be one of these:</p>
+      <ul aria-label="Nearest rooms" className="mt-1 flex flex-wrap gap-2">
+        {near.map((room) => (
+          <li key={room.calculator}>
+            <Button onClick={() => open(room.calculator)}>{room.title}</Button>
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }
 

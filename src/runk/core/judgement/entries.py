@@ -37,7 +37,10 @@ class Entry:
         words: What it is found by, as :func:`stems` makes them.
         about: How it is asked for, as a saying has it: then its words need not be counted.
         unless: Words that make it another question.
+        bare: Whether a number in the line makes it another question.
         also: The words of its reason, which speak for it less.
+        names: The things it speaks of, as stems: a line that names fewer of them than
+            ``least_named`` is about something else.
     """
 
     says: str
@@ -48,6 +51,9 @@ class Entry:
     also: frozenset[str]
     about: str = ""
     unless: str = ""
+    bare: bool = False
+    names: frozenset[str] = frozenset()
+    least_named: int = 0
 
 
 @cache
@@ -83,7 +89,7 @@ def _schools() -> Iterable[Entry]:
     for row in read_table("judgements"):
         words = stems(row["words"]) | stems(row["says"])
         entry = _entry(row["says"], row["reason"], row["calculator"], row, words)
-        yield replace(entry, about=row["about"], unless=row["unless"])
+        yield replace(entry, about=row["about"], unless=row["unless"], bare=bool(row["bare"]))
 
 
 def _of_metals() -> Iterable[Entry]:
@@ -91,7 +97,8 @@ def _of_metals() -> Iterable[Entry]:
         names = row["metal"].replace("-", " ")
         words = stems(f"{names} {row['about']} {row['says']}")
         title = f"{row['about'][0].upper()}{row['about'][1:]}: {names.split()[0]}"
-        yield _entry(title, row["says"], "speed", row, words)
+        one = _entry(title, row["says"], "speed", row, words)
+        yield replace(one, names=stems(names) - {"cast"}, least_named=1)
 
 
 def _of_pairs() -> Iterable[Entry]:
@@ -100,7 +107,10 @@ def _of_pairs() -> Iterable[Entry]:
         words = stems(f"{one} {other} run rub bearing pair between {row['between']}")
         title = f"{one[0].upper()}{one[1:]} on {other}"
         reason = row["says"] + (f" Between them: {row['between']}." if row["between"] else "")
-        yield _entry(title, reason, "pair", row, words)
+        both = _entry(title, reason, "pair", row, words)
+        # Of two metals that are one, there is but one name.
+        sides = [stems(one), stems(other)]
+        yield replace(both, names=sides[0] | sides[1], least_named=1 + (sides[0] != sides[1]))
 
 
 def _of_signs() -> Iterable[Entry]:
@@ -110,7 +120,8 @@ def _of_signs() -> Iterable[Entry]:
         words -= stems(_METALS)
         title = f"{row['sign'].replace('-', ' ').capitalize()}: {row['cause']}"
         reason = f"{row['check'][0].upper()}{row['check'][1:]}."
-        yield _entry(title, reason, "faults", row, words)
+        own = _entry(title, reason, "faults", row, words)
+        yield replace(own, names=stems(row["sign"].replace("-", " ")), least_named=1)
 
 
 @cache
@@ -118,7 +129,17 @@ def _ways() -> tuple[tuple[Saying, Entry], ...]:
     """Every entry that has a saying, with it: a number in it is told of the work."""
     numbers = dict.fromkeys(("_one", "_two", "_three", "_thread_one", "_thread_two"), "?*")
     return tuple(
-        (saying({"about": one.about.split("&"), "unless": one.unless, "numbers": numbers}), one)
+        (
+            saying(
+                {
+                    "about": one.about.split("&"),
+                    "unless": one.unless,
+                    "bare": one.bare,
+                    "numbers": {} if one.bare else numbers,
+                }
+            ),
+            one,
+        )
         for one in entries()
         if one.about
     )
@@ -165,6 +186,8 @@ def _speaking(text: str) -> list[Entry]:
     for one in entries():
         if one.about:
             # It is asked for by its saying: by stems it would answer what it does not speak of.
+            continue
+        if len(asked & one.names) < one.least_named:
             continue
         named, said = asked & one.words, asked & (one.words | one.also)
         if len(named) >= _LEAST_HITS and len(said) >= least:
