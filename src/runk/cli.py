@@ -12,7 +12,7 @@ from pathlib import Path
 from typing import Any
 
 from runk.ask import Asked, ask
-from runk.ask.asked_back import AskedBack, Unread
+from runk.ask.asked_back import AskedBack, Nearby
 from runk.cli_parts import add_files, add_route, kept_asked
 from runk.cli_read import add_read
 from runk.core.calculator import Catalogue
@@ -113,12 +113,10 @@ def _answer_one(line: str, workshop: Workshop, page: PageUnit, as_json: bool) ->
             )
             return 0
         asked = _asked_on(line, workshop, page)
-    except Unread as nobodys:
-        rooms = "; ".join(one["title"] for one in nobodys.nearest())
-        says = f"{nobodys.said(page)} Nearest to it: {rooms}."
-        raise Refused(says, suggest=nobodys.suggested(page)) from None
     except Refused as refused:
-        raise Refused(refused.said(page), suggest=refused.suggested(page)) from None
+        near = refused.nearest() if isinstance(refused, Nearby) else []
+        rooms = f" Nearest to it: {'; '.join(one['title'] for one in near)}." if near else ""
+        raise Refused(refused.said(page) + rooms, suggest=refused.suggested(page)) from None
     print("\n".join(spoken(asked, page)))
     return 0
 
@@ -191,9 +189,9 @@ def document_for(
             "suggest": refused.suggested(page),
         }
         if isinstance(refused, AskedBack):
-            said |= {"understood": refused.typed, "wants": refused.wants(workshop)}
+            said |= {"understood": refused.typed, "wants": refused.wants(workshop, page)}
             said["calculator"] = refused.calculator.name
-        if isinstance(refused, Unread):
+        if isinstance(refused, Nearby) and refused.near:
             said["nearest"] = refused.nearest()
         return said
     answer = plain(asked.answer, page)

@@ -99,7 +99,8 @@ def router(here: Here, catalogue: Catalogue, elsewhere: Elsewhere | None = None)
                 wanting.suggested(asked.unit),
                 calculator=wanting.calculator.name,
                 understood=wanting.typed,
-                wants=wanting.wants(workshop),
+                wants=wanting.wants(workshop, asked.unit),
+                nearest=wanting.nearest() or None,
             )
         except Unread as nobodys:
             return problem(

@@ -7,12 +7,27 @@ from typing import Any
 
 from runk.core.calculator import AnyCalculator
 from runk.core.refusals import Refused
+from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
 _MOST_CHOICES = 8
 
 
-class AskedBack(Refused):
+class Nearby(Refused):
+    """A refusal that offers rooms to press.
+
+    Args:
+        near: Calculators that speak of what the line says, the nearest first.
+    """
+
+    near: tuple[AnyCalculator, ...] = ()
+
+    def nearest(self) -> list[dict[str, str]]:
+        """What may be pressed instead: each room's calculator, and what it is called."""
+        return [{"calculator": one.name, "title": one.title} for one in self.near]
+
+
+class AskedBack(Nearby):
     """A line understood but for one thing.
 
     It is a refusal, so that whatever knows no more of it says its sentence; whoever can, fills in
@@ -22,32 +37,39 @@ class AskedBack(Refused):
         refused: Its sentence, with the field that is wanting.
         calculator: Whose question it is.
         typed: What was understood, by field, as it would be typed.
+        question: What is asked, without what was understood; the field's own where left out.
     """
 
     def __init__(
-        self, refused: Refused, calculator: AnyCalculator, typed: Mapping[str, str]
+        self,
+        refused: Refused,
+        calculator: AnyCalculator,
+        typed: Mapping[str, str],
+        question: Refused | None = None,
     ) -> None:
         super().__init__(refused.template, field=refused.field, suggest=refused.template_suggest)
         self.calculator = calculator
+        self.question = question
         self.typed = {name: text for name, text in typed.items() if text}
 
-    def wants(self, workshop: Workshop) -> dict[str, Any]:
+    def wants(self, workshop: Workshop, page: PageUnit = PageUnit.MM) -> dict[str, Any]:
         """The one thing: its field, the question, and choices to press.
 
         Args:
             workshop: Whose metals may be chosen.
+            page: In whose unit it speaks.
         """
         kind = self.calculator.fields[self.field or ""]
         return {
             "field": self.field,
             "label": kind.label,
-            "asks": kind.missing(),
+            "asks": self.question.said(page) if self.question else kind.missing(),
             "placeholder": kind.placeholder,
             "choices": _choices(kind, workshop),
         }
 
 
-class Unread(Refused):
+class Unread(Nearby):
     """A line that is nobody's, with the rooms that speak of most of it.
 
     Args:
@@ -61,15 +83,16 @@ class Unread(Refused):
         super().__init__(refused.template, field=refused.field, suggest=suggest)
         self.near = tuple(near)
 
-    def nearest(self) -> list[dict[str, str]]:
-        """What may be pressed instead: each room's calculator, and what it is called."""
-        return [{"calculator": one.name, "title": one.title} for one in self.near]
 
-
-def back(refused: Refused, calculator: AnyCalculator, typed: Mapping[str, str]) -> Refused:
+def back(
+    refused: Refused,
+    calculator: AnyCalculator,
+    typed: Mapping[str, str],
+    question: Refused | None = None,
+) -> Refused:
     """A refusal as one asked back, where it is one of the calculator's fields that is wanting."""
     if refused.field in calculator.fields and not typed.get(refused.field or ""):
-        return AskedBack(refused, calculator, typed)
+        return AskedBack(refused, calculator, typed, question)
     return refused
 
 

@@ -206,4 +206,4 @@ def _understood(refused: Refused, calculator: AnyCalculator, way: Way) -> Refuse
     told_so = Refused(
         says + refused.template, field=refused.field, suggest=refused.template_suggest
     )
-    return back(told_so, calculator, way.typed)
+    return back(told_so, calculator, way.typed, refused)

@@ -21,7 +21,7 @@ _STRANGE = 1
 _LONGEST = 4
 ASKED_FOR = frozenset(
     """
-    across after all allowance alone amount angle apart before begin best between big biggest
+    across after all allow allowance alone amount angle apart before begin best between big biggest
     both bring check checked chord clear colour come comes cut cutting deep depth dia diameter
     diameters distance down each else every external feed feeds figure figures final finish
     finished first flat from gap go goes going good has have heat height high how id inside just

@@ -45,7 +45,7 @@ def _with_understood(refused: Refused, candidate: Candidate) -> Refused:
         return refused
     says = f"I understood {understood}. {refused.template}"
     whole = Refused(says, field=field, suggest=refused.template_suggest)
-    return back(whole, candidate.calculator, candidate.typed)
+    return back(whole, candidate.calculator, candidate.typed, refused)
 
 
 def refusal(candidate: Candidate, refused: Refused | None, names: Names) -> Refused:

@@ -14,6 +14,7 @@ from runk.core.calculator import Catalogue
 _SHORTEST = 5
 _PLAIN = re.compile(r"[a-z][a-z-]{3,}")
 _VOCABULARIES: WeakKeyDictionary[Catalogue, frozenset[str]] = WeakKeyDictionary()
+_SPOKEN: WeakKeyDictionary[Catalogue, frozenset[str]] = WeakKeyDictionary()
 # Words of any workshop talk that no calculator calls its own: no slips of one that does.
 _COMMON = frozenset(
     """
@@ -21,8 +22,8 @@ _COMMON = frozenset(
     behind below beside best better between both called calls carefully come comes could deeper
     does doing done down each easier either else enough every exactly finished first found front
     full good half hardly have having heavy here higher home inches inside into itself keep
-    largest last least left less light like little longer lower make makes many measured might
-    more most much must near need needs next none nothing often once only other outside over
+    largest last least left less letter light like little longer lower make makes many measured
+    might more most much must near need needs next none nothing often once only other outside over
     part piece pieces place quickly quite rather ready right round same second should show shown
     side slower small smaller some soon still such sure take takes than that them then there
     these they thing think third this those through time times together told turns twice under
@@ -46,6 +47,19 @@ def vocabulary(catalogue: Catalogue, names: Names) -> frozenset[str]:
         found.update(HEEDED_WORDS)
         own = _VOCABULARIES[catalogue] = frozenset(found)
     return _together(own, _named(names))
+
+
+def spoken(catalogue: Catalogue) -> frozenset[str]:
+    """Words of the sayings: none of them is a slip, and no slip is taken for one."""
+    own = _SPOKEN.get(catalogue)
+    if own is None:
+        told = [one for calculator in catalogue.values() for one in calculator.told]
+        lots = [phrase for one in told for lot in one.about for phrase in lot]
+        nouns = [phrase for one in told for slot in one.slots for phrase in slot.nouns]
+        own = _SPOKEN[catalogue] = frozenset(
+            word for phrase in (*lots, *nouns) for word in phrase if not word.endswith("~")
+        )
+    return own
 
 
 @lru_cache(maxsize=8)
@@ -89,7 +103,13 @@ def mended(line: str, catalogue: Catalogue, names: Names) -> tuple[str, tuple[st
         word = typed.strip(",;.?!").lower()
         if len(word) < _SHORTEST or not _PLAIN.fullmatch(word):
             continue
-        if word in known or word in FILLER or word in PARTS or word in _COMMON:
+        if (
+            word in known
+            or word in spoken(catalogue)
+            or word in FILLER
+            or word in PARTS
+            or word in _COMMON
+        ):
             continue
         near = {w for w in _edits(word) if w in known and len(w) >= _SHORTEST - 1}
         before = words[n - 1].strip(",;.?!").lower() if n else ""

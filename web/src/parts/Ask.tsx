@@ -121,11 +121,9 @@ export function Ask({ close }: { close: () => void }) {
                 (wants ? (
                   <OneMore key={wants.field} wants={wants} says={problem.detail} tell={tell} />
                 ) : (
-                  <>
-                    <Said problem={problem} />
-                    {problem.nearest && <NearRooms near={problem.nearest} open={openRoom} />}
-                  </>
+                  <Said problem={problem} />
                 ))}
+              {line.trim() && problem?.nearest && <NearRooms near={problem.nearest} open={openRoom} />}
               {asked.failureReason instanceof ServerGone && (
                 <p className="text-stop-edge">The server does not answer; trying again.</p>
               )}

@@ -88,6 +88,34 @@ class _Common:
     asks: str = ""
 
 
+_QUESTIONS = ("what", "which", "how", "where")
+_NOUNS = frozenset(
+    """
+    alloy angle bore class colour cover cutter depth diameter drill fit force gap height length
+    machine metal name nominal operation pattern pitch pressure purpose radius screw section series
+    shape sign size speed stroke taper temperature thickness thread throw tool torque weight width
+    """.split()  # noqa: SIM905
+)
+
+
+def asked_for(label: str, how: str = "which") -> str:
+    """A question that a label makes; not every label is a noun.
+
+    Args:
+        label: As a field has it.
+        how: What is asked of one that is no noun.
+
+    >>> asked_for("metal of the rod"), asked_for("what it does"), asked_for("deep", "how much")
+    ('What metal of the rod is it?', 'What it does?', 'Deep: how much?')
+    """
+    first = label.split()[0].lower()
+    whole = f"{label[0].upper()}{label[1:]}"
+    if first in _QUESTIONS:
+        return f"{whole}?"
+    plain = first in _NOUNS and "," not in label
+    return f"What {label} is it?" if plain else f"{whole}: {how}?"
+
+
 @dataclass(frozen=True)
 class Kind(_Common):
     """A field of a question: what it holds, how it is read, said, found and offered.
@@ -120,6 +148,8 @@ class Kind(_Common):
     """With what it begins there, as a pattern; empty where with anything."""
     reach: ClassVar[int] = 48
     """How many steps of it a line may have."""
+    open: ClassVar[str] = "which"
+    """What a label that is no noun of its own is asked with: *to come off the bar: how much?*"""
     rules: bool = field(default=False, init=False)
     """Whether it decides which other fields are asked."""
 
@@ -143,8 +173,8 @@ class Kind(_Common):
         return str(value)
 
     def missing(self) -> str:
-        """The sentence that asks for it."""
-        return self.asks or f"What {self.label} is it?"
+        """The sentence that asks for it: its own, or one its label makes."""
+        return self.asks or asked_for(self.label, self.open)
 
     def phrases(self, told: Told) -> Iterable[tuple[str, str]]:
         """Words of an Ask line that name one of its values, each with what to type for it."""

@@ -26,6 +26,7 @@ class Length(Kind):
     """
 
     name: ClassVar[str] = "length"
+    open: ClassVar[str] = "how much"
     widget: ClassVar[str] = "size"
     wire: ClassVar[Any] = _NUMBER
     in_page_unit: ClassVar[bool] = True

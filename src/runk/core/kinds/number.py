@@ -31,6 +31,7 @@ class Count(Kind):
     silent: int | None = None
 
     name: ClassVar[str] = "count"
+    open: ClassVar[str] = "how many"
     wire: ClassVar[Any] = _WIRE
     step: ClassVar[str] = r"[0-9]"
 
@@ -66,6 +67,7 @@ class Number(Kind):
     signed: bool = False
 
     name: ClassVar[str] = "number"
+    open: ClassVar[str] = "how much"
     wire: ClassVar[Any] = _WIRE
 
     def read(self, raw: Any, told: Told) -> Taken:
