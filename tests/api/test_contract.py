@@ -82,9 +82,13 @@ ASKED: dict[str, dict[str, str]] = {
     },
     "part-off": {"length": "12", "blade": "2"},
     "slit": {"total": "30", "kerf": "1"},
-    "sums": {"way": "revs", "rpm": "250", "at": "18 mm", "other": "12 mm", "percent": "18"},
-    "reckon": {
+    "sums": {
         "way": "surface",
+        "at": "18 mm",
+        "other": "12 mm",
+        "percent": "18",
+        "metal": "brass",
+        "pressure": "4 bar",
         "metres": "25",
         "dia": "19",
         "rpm": "450",

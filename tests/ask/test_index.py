@@ -23,7 +23,7 @@ ANSWERED = [
     ("outside diameter 6BA", "thread", "major_mm", 2.8),
     ("four jaw reads 0.3 total, which jaw", "true", "move_mm", 0.15),
     ("square is out 0.1 in 80", "square", "shim_mm", 0.1),
-    ("25 m/min on 30 dia", "reckon", "speed_rpm", 25_000 / (3.14159265 * 30)),
+    ("25 m/min on 30 dia", "sums", "speed_rpm", 25_000 / (3.14159265 * 30)),
 ]
 WANTS = [
     ("wiggler 10", "reach", "cutter"),

@@ -9,13 +9,13 @@ from __future__ import annotations
 
 import itertools
 from fractions import Fraction
-from math import pi
+from math import cos, pi, sin
 from typing import Any
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from shapely import LineString, Point, box
+from shapely import LineString, Point, Polygon, box
 
 from runk.core.catalogue import CATALOGUE
 from runk.core.questions import read_question
@@ -107,10 +107,10 @@ def test_an_inch_shaft_has_a_quarter_of_itself_and_a_small_one_is_asked_about() 
 @given(st.integers(1, 400), st.integers(2, 3000))
 def test_revs_turned_round_are_the_surface_speed(metres: int, tenths: int) -> None:
     dia = Fraction(tenths, 10)
-    revs = answer("reckon", way="surface", metres=str(metres), dia=f"{float(dia)}").speed_rpm
+    revs = answer("sums", way="surface", metres=str(metres), dia=f"{float(dia)}").speed_rpm
     if not 0.2 < revs.value < 90_000:
         return
-    back = answer("reckon", way="surface", rpm=f"{revs.value:.6f}", dia=f"{float(dia)}")
+    back = answer("sums", way="surface", rpm=f"{revs.value:.6f}", dia=f"{float(dia)}")
     assert back.surface_speed_m_min.value == pytest.approx(metres, rel=1e-5)
     # A point on the edge goes round once a turn: its path is the circle's.
     edge = Point(0, 0).buffer(float(dia) / 2, quad_segs=512).exterior.length
@@ -135,7 +135,7 @@ def test_revs_turned_round_are_the_surface_speed(metres: int, tenths: int) -> No
 def test_a_sum_of_the_machine_is_the_pencils(
     typed: dict[str, str], figure: str, value: float
 ) -> None:
-    assert getattr(answer("reckon", **typed), figure).value == pytest.approx(value, rel=1e-6)
+    assert getattr(answer("sums", **typed), figure).value == pytest.approx(value, rel=1e-6)
 
 
 @pytest.mark.parametrize(
@@ -147,12 +147,57 @@ def test_a_sum_of_the_machine_is_the_pencils(
         ("turns", "screw"),
         ("dial", "off"),
         ("train", "screw"),
+        ("weight", "dia"),
+        ("force", "dia"),
     ],
 )
 def test_a_sum_that_wants_something_asks_for_it(way: str, field: str) -> None:
     with pytest.raises(Refused) as refused:
-        answer("reckon", way=way)
+        answer("sums", way=way)
     assert refused.value.field == field
+
+
+# Densities of handbooks, g/cm³, common practice to a hundredth or two.
+@pytest.mark.parametrize(
+    ("metal", "density"),
+    [("mild-steel", 7.85), ("brass", 8.5), ("grey-iron", 7.2), ("aluminium-6082", 2.7)],
+)
+def test_a_bar_weighs_what_its_solid_does(metal: str, density: float) -> None:
+    """Each section as a polygon of its own, drawn out."""
+    disc = Point(0, 0).buffer(10, quad_segs=2048)
+    hexagon = Polygon(
+        [(cos(i * pi / 3) * 10 / cos(pi / 6), sin(i * pi / 3) * 10 / cos(pi / 6)) for i in range(6)]
+    )
+    areas = {
+        "round": disc.area,
+        "square": box(0, 0, 20, 20).area,
+        "hexagon": hexagon.area,
+        "tube": disc.difference(Point(0, 0).buffer(8, quad_segs=2048)).area,
+        "plate": box(0, 0, 20, 6).area,
+    }
+    for section, area in areas.items():
+        typed = {"metal": metal, "section": section, "dia": "20", "long": "150"}
+        more = {"tube": {"bore": "16"}, "plate": {"thick": "6"}}.get(section, {})
+        found = answer("sums", way="weight", **typed, **more)
+        assert found.weight_g.value == pytest.approx(area * 150 / 1000 * density, rel=0.015)
+        assert found.volume_cm3.value == pytest.approx(area * 150 / 1000, rel=1e-4)
+
+
+def test_a_bore_as_large_as_its_tube_is_refused() -> None:
+    with pytest.raises(Refused, match="no wall"):
+        answer("sums", way="weight", metal="brass", dia="20", long="50", bore="20")
+
+
+def test_a_pressure_pushes_on_the_bores_area() -> None:
+    """80 psi on a square inch is 80 pounds: on an inch of bore π/4 of that."""
+    found = answer("sums", way="force", dia="1 in", pressure="80 psi")
+    assert found.force_n.value == pytest.approx(80 * pi / 4 * 4.44822, rel=1e-4)
+    assert found.says.startswith("62.8 pounds")
+
+
+def test_what_was_kept_of_a_sum_opens_in_the_room_of_today() -> None:
+    assert CATALOGUE["reckon"] is CATALOGUE["sums"]
+    assert "reckon" not in list(CATALOGUE)
 
 
 def test_teeth_pitch_and_outside_tell_one_another() -> None:

@@ -223,12 +223,16 @@ class Catalogue(Mapping[str, AnyCalculator]):
 
     Args:
         listed: Each name once.
+        former: Today's name of a calculator that went into another: what is kept of it opens there.
 
     Raises:
         ValueError: Two of one name, or at one address.
     """
 
-    def __init__(self, listed: Iterable[AnyCalculator]) -> None:
+    def __init__(
+        self, listed: Iterable[AnyCalculator], former: Mapping[str, str] = MappingProxyType({})
+    ) -> None:
+        self._former = former
         self._named: dict[str, AnyCalculator] = {}
         paths: dict[str, str] = {}
         for one in listed:
@@ -239,7 +243,7 @@ class Catalogue(Mapping[str, AnyCalculator]):
             self._named[one.name], paths[one.door.path] = one, one.name
 
     def __getitem__(self, name: str) -> AnyCalculator:
-        return self._named[name]
+        return self._named[self._former.get(name, name)]
 
     def __iter__(self) -> Iterator[str]:
         return iter(self._named)

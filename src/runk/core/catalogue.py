@@ -3,10 +3,8 @@
 from __future__ import annotations
 
 from runk.core.calculator import Catalogue
-from runk.core.cutting.reckon import RECKON
 from runk.core.cutting.sheet import SHEET
 from runk.core.cutting.speed import SPEED
-from runk.core.cutting.sums import SUMS_CALCULATOR
 from runk.core.faults.finder import FAULTS
 from runk.core.fits.bond import BOND
 from runk.core.fits.fit import FIT
@@ -54,6 +52,7 @@ from runk.core.shafts.passage import PASSAGE
 from runk.core.shafts.piston import PISTON
 from runk.core.shafts.throw import THROW
 from runk.core.shafts.true import TRUE
+from runk.core.sums.sums import SUMS_CALCULATOR
 from runk.core.threads.clearance import CLEARANCE
 from runk.core.threads.cover import COVER
 from runk.core.threads.die import DIE
@@ -70,7 +69,6 @@ CATALOGUE = Catalogue(
     (
         SPEED,
         SUMS_CALCULATOR,
-        RECKON,
         SHEET,
         PLAN,
         HOLE,
@@ -130,5 +128,6 @@ CATALOGUE = Catalogue(
         IDENTIFY,
         PAIR,
         LENGTH,
-    )
+    ),
+    former={"reckon": "sums"},
 )

@@ -1005,6 +1005,16 @@ export interface components {
             percents: number[];
             under_percent: number;
         };
+        ForceAnswerWire: {
+            area_mm2: components["schemas"]["FigureWire"];
+            force_n: components["schemas"]["FigureWire"];
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "force";
+        };
         GaugeIn: {
             after?: number | null;
             /** @default false */
@@ -1437,11 +1447,24 @@ export interface components {
             wheels: string;
         };
         MachineAnswerWire: {
-            assumed: string[];
-            fastest_rpm: components["schemas"]["FigureWire"];
-            name: string;
-            positions: components["schemas"]["PositionWire"][];
-            slowest_rpm: components["schemas"]["FigureWire"];
+            division_mm: components["schemas"]["FigureWire"] | null;
+            divisions: components["schemas"]["FigureWire"] | null;
+            feed_mm_per_min: components["schemas"]["FigureWire"] | null;
+            feed_mm_per_tooth: components["schemas"]["FigureWire"] | null;
+            off_mm: components["schemas"]["FigureWire"] | null;
+            pass_s: components["schemas"]["FigureWire"] | null;
+            per_inch: components["schemas"]["FigureWire"] | null;
+            says: string;
+            speed_rpm: components["schemas"]["FigureWire"] | null;
+            surface_speed_m_min: components["schemas"]["FigureWire"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "machine";
+            thread_mm: components["schemas"]["FigureWire"] | null;
+            turns: components["schemas"]["FigureWire"] | null;
+            wound_mm: components["schemas"]["FigureWire"] | null;
         };
         MachineIn: {
             machine: components["schemas"]["Machine"];
@@ -1459,7 +1482,7 @@ export interface components {
             version: number;
         };
         MachineReply: {
-            answer: components["schemas"]["MachineAnswerWire"];
+            answer: components["schemas"]["PlateMachineAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;
@@ -2178,6 +2201,13 @@ export interface components {
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };
+        PlateMachineAnswerWire: {
+            assumed: string[];
+            fastest_rpm: components["schemas"]["FigureWire"];
+            name: string;
+            positions: components["schemas"]["PositionWire"][];
+            slowest_rpm: components["schemas"]["FigureWire"];
+        };
         PositionWire: {
             name: string;
             rpm: components["schemas"]["FigureWire"];
@@ -2360,39 +2390,6 @@ export interface components {
         Reason: {
             rule: string;
             says: string;
-        };
-        ReckonAnswerWire: {
-            division_mm: components["schemas"]["FigureWire"] | null;
-            divisions: components["schemas"]["FigureWire"] | null;
-            feed_mm_per_min: components["schemas"]["FigureWire"] | null;
-            feed_mm_per_tooth: components["schemas"]["FigureWire"] | null;
-            off_mm: components["schemas"]["FigureWire"] | null;
-            pass_s: components["schemas"]["FigureWire"] | null;
-            per_inch: components["schemas"]["FigureWire"] | null;
-            says: string;
-            speed_rpm: components["schemas"]["FigureWire"] | null;
-            surface_speed_m_min: components["schemas"]["FigureWire"] | null;
-            thread_mm: components["schemas"]["FigureWire"] | null;
-            turns: components["schemas"]["FigureWire"] | null;
-            wound_mm: components["schemas"]["FigureWire"] | null;
-        };
-        ReckonReply: {
-            answer: components["schemas"]["ReckonAnswerWire"];
-            calculator: string;
-            cautions: components["schemas"]["CautionWire"][];
-            headline: string;
-            links: components["schemas"]["LinkWire"][];
-            question: {
-                [key: string]: unknown;
-            };
-            read_as: string;
-            readings: {
-                [key: string]: components["schemas"]["ReadingWire"];
-            };
-            version: number;
-            words: {
-                [key: string]: string;
-            };
         };
         RevsAnswerWire: {
             speed_rpm: components["schemas"]["FigureWire"];
@@ -3104,7 +3101,7 @@ export interface components {
             };
         };
         SumsReply: {
-            answer: components["schemas"]["RevsAnswerWire"] | components["schemas"]["ShareAnswerWire"] | components["schemas"]["HeatAnswerWire"];
+            answer: components["schemas"]["MachineAnswerWire"] | components["schemas"]["RevsAnswerWire"] | components["schemas"]["ShareAnswerWire"] | components["schemas"]["HeatAnswerWire"] | components["schemas"]["WeightAnswerWire"] | components["schemas"]["ForceAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;
@@ -3633,6 +3630,16 @@ export interface components {
             sizes: string;
             wants: string;
             way: string;
+        };
+        WeightAnswerWire: {
+            says: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "weight";
+            volume_cm3: components["schemas"]["FigureWire"];
+            weight_g: components["schemas"]["FigureWire"];
         };
         WentOut: {
             says: string;

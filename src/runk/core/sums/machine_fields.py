@@ -1,54 +1,30 @@
-"""The question ``reckon`` asks: sums of the machine that no one job owns."""
+"""What sums of the machine ask: speeds, feeds, screws and dials."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
-from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated
 
-from runk.core.figures import Caution, Figure, Link
 from runk.core.kinds import Choice, Count, Length, Number, OfPitch, OneOf, Pitched
-from runk.core.shown import Rank, Show
 
-
-class Reckoned(StrEnum):
-    """Which sum."""
-
-    SURFACE = "surface"
-    FEED = "feed"
-    TIME = "time"
-    TURNS = "turns"
-    DIAL = "dial"
-    TRAIN = "train"
-
-
-WAYS = (
-    Choice("surface", "Revs and surface speed", ("revs and surface speed",)),
-    Choice("feed", "Feed a tooth and feed a minute", ("feed a tooth and feed a minute",)),
-    Choice("time", "How long a pass takes", ("time of a pass", "time for a pass")),
-    Choice("turns", "Turns of a screw for a distance", ("turns of a screw", "turns of a handle")),
-    Choice("dial", "What a dial takes off", ("what a dial takes off",)),
-    Choice("train", "What a train of wheels cuts", ("thread of a train",)),
-)
 READS = (
     Choice("radius", "the dial reads what it moves", ("radius dial", "on radius", "radius")),
     Choice("diameter", "the dial reads diameter", ("diameter dial", "on diameter dial")),
 )
 
 
-@dataclass(frozen=True, slots=True)
-class ReckonQuestion:
-    """A sum of the machine.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MachineFields:
+    """What the sums of the machine ask.
 
     Args:
-        way: Which.
         metres: Surface speed, m/min; ``feet`` the same in ft/min.
-        dia: Diameter where it cuts.
+        dia: Diameter where it cuts, of a bar or of a bore.
         rpm: Revolutions a minute.
         flutes: Teeth that cut.
         each: Feed a tooth; ``minute`` feed a minute.
-        long: Length of a pass; ``turn`` feed a revolution.
+        long: Length of a pass or a bar; ``turn`` feed a revolution.
         far: What a slide is to move.
         screw: Pitch of its screw, or of a leadscrew.
         marks: Divisions of its dial.
@@ -58,7 +34,6 @@ class ReckonQuestion:
         driver: Teeth on the spindle's side; ``driven`` on the screw's.
     """
 
-    way: Annotated[Reckoned, OneOf("sum", choices=WAYS, rules=True)] = Reckoned.SURFACE
     metres: Annotated[
         float | None,
         Number(
@@ -88,7 +63,8 @@ class ReckonQuestion:
         Length(
             "diameter",
             ("dia", "diameter", "bar", "drill", "cutter", "end mill", "on"),
-            only=("surface",),
+            only=("surface", "weight", "force"),
+            needed=("weight", "force"),
             usual=(0.5, 200.0),
             low=0.05,
             high=5000.0,
@@ -102,7 +78,8 @@ class ReckonQuestion:
             "revolutions",
             ("rpm", "revs", "rev/min", "revolutions", "rev"),
             units=("rpm", "revs", "rev/min"),
-            only=("surface", "feed", "time"),
+            only=("surface", "feed", "time", "revs"),
+            needed=("revs",),
             low=0.1,
             high=100000.0,
             asks="How many revolutions a minute?",
@@ -148,12 +125,13 @@ class ReckonQuestion:
     long: Annotated[
         Fraction | None,
         Length(
-            "length of the pass",
+            "length",
             ("long", "length", "over"),
-            only=("time",),
+            only=("time", "weight"),
+            needed=("weight",),
             low=0.1,
             high=20000.0,
-            asks="How long is the pass?",
+            asks="How long is it?",
             placeholder="80 mm",
         ),
     ] = None
@@ -265,24 +243,3 @@ class ReckonQuestion:
             placeholder="60",
         ),
     ] = None
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class ReckonAnswer:
-    """What the sum comes to; only the figures it is about are there."""
-
-    says: Annotated[str, Show("In words", Rank.SAYS)]
-    speed_rpm: Annotated[Figure | None, Show("Revolutions", Rank.BIG)] = None
-    surface_speed_m_min: Annotated[Figure | None, Show("Surface speed", Rank.BIG)] = None
-    feed_mm_per_min: Annotated[Figure | None, Show("Feed a minute", Rank.BIG)] = None
-    feed_mm_per_tooth: Annotated[Figure | None, Show("Feed a tooth", Rank.BIG)] = None
-    pass_s: Annotated[Figure | None, Show("The pass takes", Rank.BIG)] = None
-    turns: Annotated[Figure | None, Show("Turns of the handle", Rank.BIG)] = None
-    divisions: Annotated[Figure | None, Show("Divisions", Rank.BIG)] = None
-    division_mm: Annotated[Figure | None, Show("One division moves it", Rank.BIG)] = None
-    off_mm: Annotated[Figure | None, Show("Comes off the diameter", Rank.BIG)] = None
-    wound_mm: Annotated[Figure | None, Show("Wind on", Rank.BIG)] = None
-    thread_mm: Annotated[Figure | None, Show("Pitch it cuts", Rank.BIG)] = None
-    per_inch: Annotated[Figure | None, Show("Threads to the inch")] = None
-    cautions: tuple[Caution, ...] = ()
-    links: tuple[Link, ...] = ()

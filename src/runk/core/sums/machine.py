@@ -1,18 +1,15 @@
-"""``reckon``: sums of the machine without a job, each one law asked forwards or back."""
+"""Sums of the machine: each one law asked forwards or back."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
-
-from runk.core.calculator import Calculator, Door
 from runk.core.cutting import laws
-from runk.core.cutting.reckon_question import ReckonAnswer, Reckoned, ReckonQuestion
 from runk.core.figures import Figure, Num, Working, law, told
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.sources import MECHANICS
-from runk.core.units import PageUnit, unit_of
-from runk.core.workshop import Workshop
+from runk.core.sums.answers import MachineAnswer
+from runk.core.sums.question import SumQuestion
+from runk.core.units import unit_of
 
 _MM_PER_FOOT = 304.8
 
@@ -57,17 +54,13 @@ def train_limit_mm(pitch_mm: Num, driver: Num, driven: Num) -> Num:
     return pitch_mm * driver / driven
 
 
-def needs(_: ReckonQuestion, __: Workshop) -> None:
-    """Nothing of the workshop."""
-    return
-
-
 def _wanted(value: object, field: str, says: str, suggest: str) -> None:
     if value is None:
         raise Refused(says, field=field, suggest=suggest)
 
 
-def _surface(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+def surface(w: Working, q: SumQuestion) -> MachineAnswer:
+    """Revolutions from a surface speed, or the speed from them."""
     _wanted(q.dia, "dia", "On what diameter?", "22 mm")
     dia = float(q.dia or 0)
     metres = q.metres if q.feet is None else q.feet * _MM_PER_FOOT / 1000.0
@@ -77,18 +70,19 @@ def _surface(w: Working, q: ReckonQuestion) -> ReckonAnswer:
             laws.surface_m_min, "surface_speed_m_min", speed_rpm=q.rpm or 0.0, diameter_mm=dia
         )
         feet = speed.value * 1000.0 / _MM_PER_FOOT
-        return ReckonAnswer(
+        return MachineAnswer(
             surface_speed_m_min=speed,
             says=f"The edge goes {speed.value:.1f} m/min, {feet:.0f} ft/min.",
         )
     revs = w.of(laws.spindle_rpm, "speed_rpm", surface_m_min=metres, diameter_mm=dia)
     feet = metres * 1000.0 / _MM_PER_FOOT
-    return ReckonAnswer(
+    return MachineAnswer(
         speed_rpm=revs, says=f"{metres:.1f} m/min is {feet:.0f} ft/min at {mm_said(dia)}."
     )
 
 
-def _feed(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+def feed(w: Working, q: SumQuestion) -> MachineAnswer:
+    """Feed a minute from feed a tooth, or back."""
     _wanted(q.flutes, "flutes", "How many teeth has the cutter?", "4")
     _wanted(q.rpm, "rpm", "How many revolutions a minute?", "800")
     teeth, rpm = float(q.flutes or 1), q.rpm or 1.0
@@ -101,13 +95,14 @@ def _feed(w: Working, q: ReckonQuestion) -> ReckonAnswer:
             teeth=teeth,
             speed_rpm=rpm,
         )
-        return ReckonAnswer(feed_mm_per_tooth=chip, says="What each tooth takes at that feed.")
+        return MachineAnswer(feed_mm_per_tooth=chip, says="What each tooth takes at that feed.")
     turn = w(laws.tooth_mm_per_rev, chip_mm_per_tooth=float(q.each), teeth=teeth)
     minute = w.of(laws.feed_mm_per_min, since=0, speed_rpm=rpm, feed_mm_per_rev=turn)
-    return ReckonAnswer(feed_mm_per_min=minute, says="How far the table goes in a minute.")
+    return MachineAnswer(feed_mm_per_min=minute, says="How far the table goes in a minute.")
 
 
-def _time(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+def time(w: Working, q: SumQuestion) -> MachineAnswer:
+    """How long a pass takes."""
     _wanted(q.long, "long", "How long is the pass?", "80 mm")
     _wanted(q.turn, "turn", "What feed a turn?", "0.08 mm")
     _wanted(q.rpm, "rpm", "How many revolutions a minute?", "450")
@@ -116,10 +111,11 @@ def _time(w: Working, q: ReckonQuestion) -> ReckonAnswer:
         laws.cut_s, "pass_s", since=0, length_mm=float(q.long or 0), feed_mm_per_min=minute
     )
     minutes, seconds = divmod(round(takes.value), 60)
-    return ReckonAnswer(pass_s=takes, says=f"{minutes} minutes {seconds} seconds a pass.")
+    return MachineAnswer(pass_s=takes, says=f"{minutes} minutes {seconds} seconds a pass.")
 
 
-def _turns(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+def turns(w: Working, q: SumQuestion) -> MachineAnswer:
+    """Turns of a screw for a distance, and what one division moves it."""
     pitch = float(q.screw.mm) if q.screw else 0.0
     marks = q.marks
     one = (
@@ -129,7 +125,7 @@ def _turns(w: Working, q: ReckonQuestion) -> ReckonAnswer:
     )
     if q.far is None:
         _wanted(marks, "far", "How far is it to move?", "47.5 mm")
-        return ReckonAnswer(
+        return MachineAnswer(
             division_mm=one, says=f"{marks} divisions to a turn of {mm_said(pitch, 3)}."
         )
     at = len(w.steps)
@@ -139,10 +135,11 @@ def _turns(w: Working, q: ReckonQuestion) -> ReckonAnswer:
     says = f"{whole} whole turns and {value - whole:.3f} of one."
     if one is not None and marks is not None:
         says = f"{whole} whole turns and {(value - whole) * marks:.2f} divisions."
-    return ReckonAnswer(turns=turns, division_mm=one, says=says)
+    return MachineAnswer(turns=turns, division_mm=one, says=says)
 
 
-def _dial(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+def dial(w: Working, q: SumQuestion) -> MachineAnswer:
+    """What a dial takes off, or what to wind on for it."""
     twice = 2.0 if q.reads == "radius" else 1.0
     said = (
         "The dial reads what the slide moves: twice that comes off the diameter."
@@ -152,20 +149,21 @@ def _dial(w: Working, q: ReckonQuestion) -> ReckonAnswer:
     if q.off is None:
         _wanted(q.wound, "off", "What is to come off, or what is wound on?", "0.3 mm")
         wound = float(q.wound or 0)
-        return ReckonAnswer(off_mm=_fine(wound * twice, "off_mm"), says=said)
+        return MachineAnswer(off_mm=_fine(wound * twice, "off_mm"), says=said)
     wound = float(q.off) / twice
     marks = None
     if q.division is not None:
         marks = Figure(wound / float(q.division), unit_of("divisions"), (), 2)
         said += f" {wound / float(q.division):.4g} divisions."
-    return ReckonAnswer(wound_mm=_fine(wound, "wound_mm"), divisions=marks, says=said)
+    return MachineAnswer(wound_mm=_fine(wound, "wound_mm"), divisions=marks, says=said)
 
 
 def _fine(value: float, key: str) -> Figure:
     return told(value, key, 4)
 
 
-def _train(w: Working, q: ReckonQuestion) -> ReckonAnswer:
+def train(w: Working, q: SumQuestion) -> MachineAnswer:
+    """The pitch a train of wheels cuts."""
     pitch = w.of(
         train_limit_mm,
         "thread_mm",
@@ -173,73 +171,8 @@ def _train(w: Working, q: ReckonQuestion) -> ReckonAnswer:
         driver=float(q.driver or 1),
         driven=float(q.driven or 1),
     )
-    return ReckonAnswer(
+    return MachineAnswer(
         thread_mm=Figure(pitch.value, pitch.unit, pitch.steps, 4),
         per_inch=told(25.4 / pitch.value, "per_inch", 3),
         says="The driver is on the work's side, the driven on the screw: idlers change nothing.",
     )
-
-
-_SUMS: dict[Reckoned, Callable[[Working, ReckonQuestion], ReckonAnswer]] = {
-    Reckoned.SURFACE: _surface,
-    Reckoned.FEED: _feed,
-    Reckoned.TIME: _time,
-    Reckoned.TURNS: _turns,
-    Reckoned.DIAL: _dial,
-    Reckoned.TRAIN: _train,
-}
-
-
-def compute(question: ReckonQuestion, _: None = None) -> ReckonAnswer:
-    """A sum of the machine.
-
-    Raises:
-        Refused: What it wants was not told.
-
-    >>> from fractions import Fraction
-    >>> asked = ReckonQuestion(Reckoned.SURFACE, metres=25.0, dia=Fraction(19))
-    >>> compute(asked).speed_rpm.words()
-    '419 rev/min'
-    """
-    return _SUMS[question.way](Working(), question)
-
-
-def headline(answer: ReckonAnswer, page: PageUnit) -> str:
-    """The one figure; where two sizes are held side by side, which is the larger."""
-    figures = (
-        answer.speed_rpm,
-        answer.surface_speed_m_min,
-        answer.feed_mm_per_min,
-        answer.feed_mm_per_tooth,
-        answer.pass_s,
-        answer.turns,
-        answer.divisions,
-        answer.wound_mm,
-        answer.off_mm,
-        answer.division_mm,
-        answer.thread_mm,
-    )
-    return next(figure.words(page) for figure in figures if figure is not None)
-
-
-RECKON = Calculator(
-    name="reckon",
-    title="Sums of the machine",
-    door=Door("/speeds/reckon", "Speeds", "At the machine"),
-    opening={"way": "surface", "metres": "25", "dia": "22 mm"},
-    question=ReckonQuestion,
-    answers=(ReckonAnswer,),
-    compute=compute,
-    needs=needs,
-    sentences={
-        "surface": "{way}:[ {metres} m/min][ {feet} ft/min][ {rpm} rpm][, diameter {dia}]",
-        "feed": "{way}:[ {flutes} flutes][, {each} a tooth][, {minute} a minute][, {rpm} rpm]",
-        "time": "{way}:[ {long} long][, feed {turn}][, {rpm} rpm]",
-        "turns": "{way}:[ move {far},] screw {screw}[, {marks} divisions]",
-        "dial": "{way}:[ {off} off the diameter][ {wound} on the dial][, {division} a division]"
-        "[, {reads}]",
-        "train": "{way}: {driver} driver, {driven} driven, screw {screw}",
-    },
-    ruled=True,
-    headline=headline,
-)

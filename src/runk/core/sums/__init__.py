@@ -1,0 +1,1 @@
+"""Sums that no one job owns."""
