@@ -71,6 +71,13 @@ function Both({ reply: { answer } }: Given<Reply>) {
           <Limits name="Shaft" low={answer.shaft_low_mm} high={answer.shaft_high_mm} />
         </dl>
       )}
+      {answer.mandrel_long_mm && (
+        <p className="mt-4 flex flex-wrap items-baseline gap-x-3">
+          <span className="text-xl text-plate-soft">The mandrel</span>
+          <span className="figures text-5xl leading-none font-bold">{answer.mandrel_long_mm.shown}</span>
+          <span className="text-xl text-plate-soft">{answer.mandrel_long_mm.unit} long at least</span>
+        </p>
+      )}
       <p className="mt-4 border-t border-plate-line pt-3 text-xl">
         <b className="font-semibold">{answer.name}</b>, {answer.kind}: {unsigned(low)} to {unsigned(high)} {low.unit}
       </p>
