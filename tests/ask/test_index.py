@@ -34,7 +34,7 @@ WANTS = [
 NEARBY = [
     # Nobody's; and one that asks for a metal, though the line speaks of something else.
     ("circle of wheel with 6 spokes and rim", "circle"),
-    ("gears for 0.7 pitch", "wheels"),
+    ("profile corner radius 5 with 10 cutter", "path"),
 ]
 
 

@@ -99,6 +99,22 @@ LINES = [
     ("take 0.4 off the diameter, dial division 0.025", "sums", "divisions", 8.0),
     ("driver 30 driven 60, 3 mm leadscrew, what pitch", "sums", "thread_mm", 1.5),
     ("how long for a pass 120 long at 400 rpm, feed 0.1", "sums", "pass_s", 180.0),
+    ("40 m/min on a 25 dia", "sums", "speed_rpm", 40000 / (pi * 25)),
+    ("what does a 30 round bar of brass 90 long weigh", "sums", "volume_cm3", pi * 9 / 4 * 9),
+    ("weight of mild steel plate 80 wide 5 thick 120 long", "sums", "volume_cm3", 48.0),
+    ("push on a 32 mm piston at 5 bar", "sums", "force_n", 0.5 * pi * 256),
+    # Heat: iron 10.8, aluminium 23.5, steel 12 millionths a degree, over a shop at 20.
+    ("cast iron ring 90 mm at 120 degrees, how much bigger", "warm", "off_mm", 90 * 10.8e-4),
+    ("aluminium bar 50 mm heated to 70 degrees, how much does it grow", "warm", "off_mm", 0.0588),
+    # Two diameters in aluminium.
+    ("how much engagement does M6 want in aluminium", "stud", "engaged_mm", 12.0),
+    ("slip gauges for 30 degrees on a 200 sine bar", "sine", "height_mm", 100.0),
+    ("shim for 0.06 in 90 out of square", "square", "per_100_mm", 0.06 / 0.9),
+    ("chamfer 2 x 45 on 24 brass bar", "speed", "dial_divisions", 79),
+    # A flat joint may let it out to the studs' holes: 50 bar on 26 across.
+    ("will M4 studs hold 50 bar on a 20 mm bore", "cover", "load_n", 5 * pi * 13**2),
+    ("does a 12 mm shaft go in 12.03 mm", "mate", "clearance_low_mm", 0.03),
+    ("tailstock offset for 14 to 12 over 80 on a 160 bar", "taper", "set_over_mm", 2.0),
     ("18 swg in mm", "length", "mm", 1.2192),
     ("which is larger, 9/32 or 7 mm", "length", "apart_mm", 9 / 32 * 25.4 - 7),
 ]

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import itertools
 import re
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from math import prod
 
-from runk.ask.lexicon import Names, lexicon_of
+from runk.ask.lexicon import Meaning, Names, lexicon_of
 from runk.ask.noun_claims import LOOSE, claims, takes, text_of
 from runk.ask.sizes import Cutting, Size
 from runk.core.calculator import AnyCalculator
@@ -207,7 +207,7 @@ def _choices(
         for size in range(min(lexicon.longest, len(lower) - at), 0, -1):
             meant = [
                 m
-                for m in lexicon.phrases.get(tuple(lower[at : at + size]), ())
+                for m in _meanings(lexicon.phrases, tuple(lower[at : at + size]))
                 if m.kind in ("choice", "machine") and m.field not in typed
             ]
             if meant and not (used - about) & set(range(at, at + size)):
@@ -216,6 +216,16 @@ def _choices(
                 at += size - 1
                 break
         at += 1
+
+
+def _meanings(
+    phrases: Mapping[tuple[str, ...], Sequence[Meaning]], words: tuple[str, ...]
+) -> Sequence[Meaning]:
+    """What a phrase means; of several, what one of them does."""
+    found = phrases.get(words, ())
+    if found or not words[-1].endswith("s"):
+        return found
+    return phrases.get((*words[:-1], words[-1][:-1]), ())
 
 
 def _class_of(slot: Slot, lower: Sequence[str], way: Way, about: set[int]) -> None:

@@ -44,7 +44,7 @@ _PLACES = re.compile(
 _COUNTED = re.compile(
     r"\b(two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)"
     r"(?=[ -](?:equal |evenly |small |M\d+ |\d+ ?BA )?(?:flutes?|teeth|tooth|dogs?|crossings?|"
-    r"holes|studs|bolts|screws|arms|spokes|divisions|cuts|clamps|rings|on (?:a )?\d))",
+    r"holes|studs|bolts|screws|arms|spokes|divisions|cuts|clamps|rings|on (?:a )?\d|\d+ ?BA\b))",
     re.IGNORECASE,
 )
 _CLASS_OF = re.compile(r"\b(\d{1,3})([A-HJ-Za-hj-z]{1,2})(\d{1,2})\b(?!/)")
@@ -64,6 +64,12 @@ _RADIUS = re.compile(
     re.IGNORECASE,
 )
 _SAYS = (
+    (re.compile(r"\bnumber of\b", re.IGNORECASE), "how many"),
+    # A small error in a long distance: no inches are meant.
+    (
+        re.compile(r"(?<![\w.])(0?\.\d{1,4}) in (?=[1-9]\d{1,3}(?: ?mm)?\b(?![./]))", re.IGNORECASE),
+        r"\1 over ",
+    ),
     (re.compile(r"\b(?:thru|throughout)\b", re.IGNORECASE), "through"),
     (re.compile(r"\b(?:c/bore|cbore|c'bore)\b", re.IGNORECASE), "counterbore"),
     (re.compile(r"\b(?:c/sink|c'sink)\b", re.IGNORECASE), "countersink"),

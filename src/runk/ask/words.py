@@ -26,8 +26,9 @@ PARTS = frozenset(
     """
     cover cylinder shaft crankshaft piston flywheel wheel gland axle boss bush spindle nut
     body casting block plate hole holes stud studs screw bolt end ends face sides side
-    part parts rod bearing bearings strip flange web crank pin pins valve chest pump lever
-    link bracket arm hub rim ring rings disc tube boiler frame bed bore register sleeve
+    part parts rod bearing bearings strip flange web crank crankpin crankpins dowel tyre pin pins
+    valve chest pump lever link bracket arm hub rim ring rings disc tube boiler frame bed bore
+    register sleeve
     liner head mandrel arbor slit oil steam stepped eccentric sheave strap web webs
     """.split()  # noqa: SIM905
 )
@@ -63,7 +64,7 @@ _THEN_REAMED = re.compile(
 _SIZE = r"(\d{0,7}[.,/]?\d{1,7}(?: ?mm| ?in| ?\")?)"
 _ONE_IN_OTHER = re.compile(
     rf"(?:(?:does|will|can|is) )?(?:an? )?(?<!\d){_SIZE}(?: \w+)?"
-    rf"(?: fits?| goes?| enters?| runs?)? in(?:to)? (?:an? )?{_SIZE}"
+    rf"(?: fits?| go(?:es)?| enters?| runs?)? in(?:to)? (?:an? )?{_SIZE}"
     r"(?= (?:hole|bore|bush|gland|cylinder)\b|[?!. ]*$)",
     re.I,
 )
