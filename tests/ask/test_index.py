@@ -19,6 +19,7 @@ from runk.demo.back_shed import WORKSHOP
 
 # Each by a sum or a table of the tests': BA pitches are 0.9 to the power of the number.
 ANSWERED = [
+    ("does a 12 mm shaft go in 12.03", "mate", "clearance_low_mm", 0.03),
     ("how many tpi is 0BA", "thread", "pitch_mm", 1.0),
     ("outside diameter 6BA", "thread", "major_mm", 2.8),
     ("four jaw reads 0.3 total, which jaw", "true", "move_mm", 0.15),

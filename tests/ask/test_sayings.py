@@ -113,7 +113,6 @@ LINES = [
     ("chamfer 2 x 45 on 24 brass bar", "speed", "dial_divisions", 79),
     # A flat joint may let it out to the studs' holes: 50 bar on 26 across.
     ("will M4 studs hold 50 bar on a 20 mm bore", "cover", "load_n", 5 * pi * 13**2),
-    ("does a 12 mm shaft go in 12.03 mm", "mate", "clearance_low_mm", 0.03),
     ("tailstock offset for 14 to 12 over 80 on a 160 bar", "taper", "set_over_mm", 2.0),
     ("18 swg in mm", "length", "mm", 1.2192),
     ("which is larger, 9/32 or 7 mm", "length", "apart_mm", 9 / 32 * 25.4 - 7),

@@ -67,7 +67,9 @@ _SAYS = (
     (re.compile(r"\bnumber of\b", re.IGNORECASE), "how many"),
     # A small error in a long distance: no inches are meant.
     (
-        re.compile(r"(?<![\w.])(0?\.\d{1,4}) in (?=[1-9]\d{1,3}(?: ?mm)?\b(?![./]))", re.IGNORECASE),
+        re.compile(
+            r"(?<![\w.])(0?\.\d{1,4}) in (?=[1-9]\d{1,3}(?: ?mm)?\b(?![./]))", re.IGNORECASE
+        ),
         r"\1 over ",
     ),
     (re.compile(r"\b(?:thru|throughout)\b", re.IGNORECASE), "through"),

@@ -1447,24 +1447,11 @@ export interface components {
             wheels: string;
         };
         MachineAnswerWire: {
-            division_mm: components["schemas"]["FigureWire"] | null;
-            divisions: components["schemas"]["FigureWire"] | null;
-            feed_mm_per_min: components["schemas"]["FigureWire"] | null;
-            feed_mm_per_tooth: components["schemas"]["FigureWire"] | null;
-            off_mm: components["schemas"]["FigureWire"] | null;
-            pass_s: components["schemas"]["FigureWire"] | null;
-            per_inch: components["schemas"]["FigureWire"] | null;
-            says: string;
-            speed_rpm: components["schemas"]["FigureWire"] | null;
-            surface_speed_m_min: components["schemas"]["FigureWire"] | null;
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            tag: "machine";
-            thread_mm: components["schemas"]["FigureWire"] | null;
-            turns: components["schemas"]["FigureWire"] | null;
-            wound_mm: components["schemas"]["FigureWire"] | null;
+            assumed: string[];
+            fastest_rpm: components["schemas"]["FigureWire"];
+            name: string;
+            positions: components["schemas"]["PositionWire"][];
+            slowest_rpm: components["schemas"]["FigureWire"];
         };
         MachineIn: {
             machine: components["schemas"]["Machine"];
@@ -1482,7 +1469,7 @@ export interface components {
             version: number;
         };
         MachineReply: {
-            answer: components["schemas"]["PlateMachineAnswerWire"];
+            answer: components["schemas"]["MachineAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;
@@ -2201,13 +2188,6 @@ export interface components {
             /** @default mm */
             unit: components["schemas"]["PageUnit"];
         };
-        PlateMachineAnswerWire: {
-            assumed: string[];
-            fastest_rpm: components["schemas"]["FigureWire"];
-            name: string;
-            positions: components["schemas"]["PositionWire"][];
-            slowest_rpm: components["schemas"]["FigureWire"];
-        };
         PositionWire: {
             name: string;
             rpm: components["schemas"]["FigureWire"];
@@ -2390,6 +2370,26 @@ export interface components {
         Reason: {
             rule: string;
             says: string;
+        };
+        ReckonedAnswerWire: {
+            division_mm: components["schemas"]["FigureWire"] | null;
+            divisions: components["schemas"]["FigureWire"] | null;
+            feed_mm_per_min: components["schemas"]["FigureWire"] | null;
+            feed_mm_per_tooth: components["schemas"]["FigureWire"] | null;
+            off_mm: components["schemas"]["FigureWire"] | null;
+            pass_s: components["schemas"]["FigureWire"] | null;
+            per_inch: components["schemas"]["FigureWire"] | null;
+            says: string;
+            speed_rpm: components["schemas"]["FigureWire"] | null;
+            surface_speed_m_min: components["schemas"]["FigureWire"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            tag: "machine";
+            thread_mm: components["schemas"]["FigureWire"] | null;
+            turns: components["schemas"]["FigureWire"] | null;
+            wound_mm: components["schemas"]["FigureWire"] | null;
         };
         RevsAnswerWire: {
             speed_rpm: components["schemas"]["FigureWire"];
@@ -3101,7 +3101,7 @@ export interface components {
             };
         };
         SumsReply: {
-            answer: components["schemas"]["MachineAnswerWire"] | components["schemas"]["RevsAnswerWire"] | components["schemas"]["ShareAnswerWire"] | components["schemas"]["HeatAnswerWire"] | components["schemas"]["WeightAnswerWire"] | components["schemas"]["ForceAnswerWire"];
+            answer: components["schemas"]["ReckonedAnswerWire"] | components["schemas"]["RevsAnswerWire"] | components["schemas"]["ShareAnswerWire"] | components["schemas"]["HeatAnswerWire"] | components["schemas"]["WeightAnswerWire"] | components["schemas"]["ForceAnswerWire"];
             calculator: string;
             cautions: components["schemas"]["CautionWire"][];
             headline: string;

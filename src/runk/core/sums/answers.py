@@ -10,7 +10,7 @@ from runk.core.shown import Rank, Show
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class MachineAnswer:
+class ReckonedAnswer:
     """What the sum comes to; only the figures it is about are there."""
 
     tag: ClassVar[str] = "machine"
@@ -105,4 +105,4 @@ class ForceAnswer:
     links: tuple[Link, ...] = ()
 
 
-SumAnswer = MachineAnswer | RevsAnswer | ShareAnswer | HeatAnswer | WeightAnswer | ForceAnswer
+SumAnswer = ReckonedAnswer | RevsAnswer | ShareAnswer | HeatAnswer | WeightAnswer | ForceAnswer

@@ -7,7 +7,7 @@ from runk.core.figures import Figure, Num, Working, law, told
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.sources import MECHANICS
-from runk.core.sums.answers import MachineAnswer
+from runk.core.sums.answers import ReckonedAnswer
 from runk.core.sums.question import SumQuestion
 from runk.core.units import unit_of
 
@@ -59,7 +59,7 @@ def _wanted(value: object, field: str, says: str, suggest: str) -> None:
         raise Refused(says, field=field, suggest=suggest)
 
 
-def surface(w: Working, q: SumQuestion) -> MachineAnswer:
+def surface(w: Working, q: SumQuestion) -> ReckonedAnswer:
     """Revolutions from a surface speed, or the speed from them."""
     _wanted(q.dia, "dia", "On what diameter?", "22 mm")
     dia = float(q.dia or 0)
@@ -70,18 +70,18 @@ def surface(w: Working, q: SumQuestion) -> MachineAnswer:
             laws.surface_m_min, "surface_speed_m_min", speed_rpm=q.rpm or 0.0, diameter_mm=dia
         )
         feet = speed.value * 1000.0 / _MM_PER_FOOT
-        return MachineAnswer(
+        return ReckonedAnswer(
             surface_speed_m_min=speed,
             says=f"The edge goes {speed.value:.1f} m/min, {feet:.0f} ft/min.",
         )
     revs = w.of(laws.spindle_rpm, "speed_rpm", surface_m_min=metres, diameter_mm=dia)
     feet = metres * 1000.0 / _MM_PER_FOOT
-    return MachineAnswer(
+    return ReckonedAnswer(
         speed_rpm=revs, says=f"{metres:.1f} m/min is {feet:.0f} ft/min at {mm_said(dia)}."
     )
 
 
-def feed(w: Working, q: SumQuestion) -> MachineAnswer:
+def feed(w: Working, q: SumQuestion) -> ReckonedAnswer:
     """Feed a minute from feed a tooth, or back."""
     _wanted(q.flutes, "flutes", "How many teeth has the cutter?", "4")
     _wanted(q.rpm, "rpm", "How many revolutions a minute?", "800")
@@ -95,13 +95,13 @@ def feed(w: Working, q: SumQuestion) -> MachineAnswer:
             teeth=teeth,
             speed_rpm=rpm,
         )
-        return MachineAnswer(feed_mm_per_tooth=chip, says="What each tooth takes at that feed.")
+        return ReckonedAnswer(feed_mm_per_tooth=chip, says="What each tooth takes at that feed.")
     turn = w(laws.tooth_mm_per_rev, chip_mm_per_tooth=float(q.each), teeth=teeth)
     minute = w.of(laws.feed_mm_per_min, since=0, speed_rpm=rpm, feed_mm_per_rev=turn)
-    return MachineAnswer(feed_mm_per_min=minute, says="How far the table goes in a minute.")
+    return ReckonedAnswer(feed_mm_per_min=minute, says="How far the table goes in a minute.")
 
 
-def time(w: Working, q: SumQuestion) -> MachineAnswer:
+def time(w: Working, q: SumQuestion) -> ReckonedAnswer:
     """How long a pass takes."""
     _wanted(q.long, "long", "How long is the pass?", "80 mm")
     _wanted(q.turn, "turn", "What feed a turn?", "0.08 mm")
@@ -111,10 +111,10 @@ def time(w: Working, q: SumQuestion) -> MachineAnswer:
         laws.cut_s, "pass_s", since=0, length_mm=float(q.long or 0), feed_mm_per_min=minute
     )
     minutes, seconds = divmod(round(takes.value), 60)
-    return MachineAnswer(pass_s=takes, says=f"{minutes} minutes {seconds} seconds a pass.")
+    return ReckonedAnswer(pass_s=takes, says=f"{minutes} minutes {seconds} seconds a pass.")
 
 
-def turns(w: Working, q: SumQuestion) -> MachineAnswer:
+def turns(w: Working, q: SumQuestion) -> ReckonedAnswer:
     """Turns of a screw for a distance, and what one division moves it."""
     pitch = float(q.screw.mm) if q.screw else 0.0
     marks = q.marks
@@ -125,7 +125,7 @@ def turns(w: Working, q: SumQuestion) -> MachineAnswer:
     )
     if q.far is None:
         _wanted(marks, "far", "How far is it to move?", "47.5 mm")
-        return MachineAnswer(
+        return ReckonedAnswer(
             division_mm=one, says=f"{marks} divisions to a turn of {mm_said(pitch, 3)}."
         )
     at = len(w.steps)
@@ -135,10 +135,10 @@ def turns(w: Working, q: SumQuestion) -> MachineAnswer:
     says = f"{whole} whole turns and {value - whole:.3f} of one."
     if one is not None and marks is not None:
         says = f"{whole} whole turns and {(value - whole) * marks:.2f} divisions."
-    return MachineAnswer(turns=turns, division_mm=one, says=says)
+    return ReckonedAnswer(turns=turns, division_mm=one, says=says)
 
 
-def dial(w: Working, q: SumQuestion) -> MachineAnswer:
+def dial(w: Working, q: SumQuestion) -> ReckonedAnswer:
     """What a dial takes off, or what to wind on for it."""
     twice = 2.0 if q.reads == "radius" else 1.0
     said = (
@@ -149,20 +149,20 @@ def dial(w: Working, q: SumQuestion) -> MachineAnswer:
     if q.off is None:
         _wanted(q.wound, "off", "What is to come off, or what is wound on?", "0.3 mm")
         wound = float(q.wound or 0)
-        return MachineAnswer(off_mm=_fine(wound * twice, "off_mm"), says=said)
+        return ReckonedAnswer(off_mm=_fine(wound * twice, "off_mm"), says=said)
     wound = float(q.off) / twice
     marks = None
     if q.division is not None:
         marks = Figure(wound / float(q.division), unit_of("divisions"), (), 2)
         said += f" {wound / float(q.division):.4g} divisions."
-    return MachineAnswer(wound_mm=_fine(wound, "wound_mm"), divisions=marks, says=said)
+    return ReckonedAnswer(wound_mm=_fine(wound, "wound_mm"), divisions=marks, says=said)
 
 
 def _fine(value: float, key: str) -> Figure:
     return told(value, key, 4)
 
 
-def train(w: Working, q: SumQuestion) -> MachineAnswer:
+def train(w: Working, q: SumQuestion) -> ReckonedAnswer:
     """The pitch a train of wheels cuts."""
     pitch = w.of(
         train_limit_mm,
@@ -171,7 +171,7 @@ def train(w: Working, q: SumQuestion) -> MachineAnswer:
         driver=float(q.driver or 1),
         driven=float(q.driven or 1),
     )
-    return MachineAnswer(
+    return ReckonedAnswer(
         thread_mm=Figure(pitch.value, pitch.unit, pitch.steps, 4),
         per_inch=told(25.4 / pitch.value, "per_inch", 3),
         says="The driver is on the work's side, the driven on the screw: idlers change nothing.",

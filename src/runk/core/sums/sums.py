@@ -11,7 +11,7 @@ from runk.core.sums import machine, of_size
 from runk.core.sums.answers import (
     ForceAnswer,
     HeatAnswer,
-    MachineAnswer,
+    ReckonedAnswer,
     RevsAnswer,
     ShareAnswer,
     SumAnswer,
@@ -62,7 +62,7 @@ def compute(question: SumQuestion, metal: Metal | None = None) -> SumAnswer:
 
 def headline(answer: SumAnswer, page: PageUnit) -> str:
     """The one figure."""
-    if isinstance(answer, MachineAnswer):
+    if isinstance(answer, ReckonedAnswer):
         return next(figure.words(page) for figure in answer.told if figure is not None)
     if isinstance(answer, HeatAnswer):
         return answer.heat_c.words(page)
@@ -80,7 +80,7 @@ SUMS_CALCULATOR = Calculator[SumQuestion, Metal | None, SumAnswer](
     door=Door("/speeds/sums", "Speeds", "Sums"),
     opening={"way": "revs", "rpm": "250", "at": "18 mm", "other": "12 mm"},
     question=SumQuestion,
-    answers=(MachineAnswer, RevsAnswer, ShareAnswer, HeatAnswer, WeightAnswer, ForceAnswer),
+    answers=(ReckonedAnswer, RevsAnswer, ShareAnswer, HeatAnswer, WeightAnswer, ForceAnswer),
     compute=compute,
     needs=needs,
     sentences={
