@@ -67,6 +67,20 @@ TOLD: tuple[
         [("drilled", 6, None, None), ("holes", 7, None, None)],
     ),
     (
+        "knob, aluminium, 26 across 21 long, knurled all over, bore 7 through",
+        MM,
+        ("knob", 1, "aluminium-6082"),
+        {"kind": "bar", "dia": 26, "long": 21},
+        [("knurl", 26, 0, 21), ("bore", 7, 0, 21)],
+    ),
+    (
+        "flange of aluminium Ø62 x 11, middle bore Ø24, 5x4.5 on 47pcd, pivot Ø35 x 4 left",
+        MM,
+        ("flange", 1, "aluminium-6082"),
+        {"kind": "bar", "dia": 62, "long": 11},
+        [("bore", 24, 0, 11), ("holes", 4.5, None, None), ("outside", 35, 7, 11)],
+    ),
+    (
         "gland\n22 dia brass bar, 15 long\nface at 0\n12 dia 8 long at the right end\n4 H7 reamed thru",
         MM,
         ("gland", 1, "brass"),

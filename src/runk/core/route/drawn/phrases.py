@@ -69,6 +69,11 @@ PHRASES: tuple[tuple[str, str], ...] = (
         r"|\bcircle of holes\b(?= (?:ø|dia|#))|\bcirc\b|\bring of holes\b",
         " circle ",
     ),
+    # Four by five and a half on a circle are holes, whether or not it is said.
+    (
+        r"(#\d+) x (#\d+)(?: holes?)? (?=(?:on )?(?:a )?(?:#\d+ circle|circle #\d+))",
+        r"\1 holes \2 ",
+    ),
     (r"\bflat to flat\b|\bacross (?:the )?flats\b|\ba/?f\b|\bsw\b(?= #)", " across "),
     (r"\bi\.?d\b\.?|\b(?:inside|inner|internal) dia(?:m(?:eter)?)?\b\.?", " bore dia "),
     (
@@ -126,6 +131,10 @@ PHRASES: tuple[tuple[str, str], ...] = (
     ),
     (r"\bdrill(?:ed|ing)?\b", " drill "),
     (r"\bream(?:ed|er|ing)?\b|\bdowel(?= holes?\b)", " ream "),
+    (r"\bhollow(?:ed)?(?: out)?(?: to)? (?=#\d+ dia\b)", " bore "),
+    (r"\b(?:middle|central|centre) (?=bore\b)", " "),
+    (r"\brecessed\b", " recess "),
+    (r"\bknurl(?:ed|ing)? all over\b", " knurl full "),
     (r"\bbored?\b|\bboring\b", " bore "),
     (r"\boil ?(?:way|hole)s?\b|\b(?:steam|oil|water|air) passages?\b|\bpassages?\b", " passage "),
     (r"\blong holes?\b|\bslots?\b|\bpockets?\b|\bports?\b|\bflut(?:e|ed|es)\b", " slot "),
@@ -145,7 +154,7 @@ PHRASES: tuple[tuple[str, str], ...] = (
         r"\bspigots?\b|\brims?\b|\bboss(?:es)?\b|\bsteps?\b|\bflanges?\b|\bcollars?\b"
         r"|\b(?!turned [@#]\d+(?: degrees?| deg)?$)turn(?:ed|ing)?(?: it)?(?: down)?\b"
         r"|\breduced?\b(?: (?:it|the end|diameter))?|\bskim(?:med)?\b|\bthinner\b|\boutside\b"
-        r"|\bstub\b|\bbarrel\b|\bshank\b",
+        r"|\bstub\b|\bbarrel\b|\bshank\b|\bpivots?\b",
         " outside ",
     ),
     (r"\bscrews?\b|\bbolts?\b", " screw "),

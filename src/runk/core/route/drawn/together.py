@@ -66,6 +66,10 @@ def heard_together(
             _tried(line, page, long, read) if isinstance(one, Refused) else one
             for line, one in zip(lines, found, strict=True)
         ]
+        found = [
+            _knurled(line, page, long, read, blank) if isinstance(one, Refused) else one
+            for line, one in zip(lines, found, strict=True)
+        ]
         known = [f for one in found if not isinstance(one, Refused) for f in one]
     return [
         _grooved(line, page, long, read, known, blank, one)
@@ -82,6 +86,20 @@ def _tried(
         return read(line, page, long, outside)
     except Refused as refused:
         return refused
+
+
+def _knurled(
+    line: str, page: PageUnit, long: Fraction, read: Reader, blank: BlankQuestion | None
+) -> Heard:
+    """A line as it is read; a knurl of no size is rolled on the bar itself."""
+    heard = _tried(line, page, long, read)
+    bar = blank.dia if blank is not None and blank.kind == "bar" else None
+    if not isinstance(heard, Refused) or heard.field != "size" or bar is None:
+        return heard
+    if "knurl" not in line.lower():
+        return heard
+    again = _tried(f"{line} {float(bar):.6g} mm dia", page, long, read)
+    return heard if isinstance(again, Refused) else again
 
 
 def _grooved(

@@ -36,6 +36,7 @@ _SIZED = re.compile(r"[#%]\d")
 _AT_END = re.compile(r"\b(?:right|left|both) ends?\b")
 _LONG = re.compile(r"[\d./ ]+(?: ?(?:mm|in|inch|\"))? ?(?:long|lg|thick|thk)")
 _LENGTH = re.compile(r"\b(?:long|lg|length|thick|thk)\b|\d ?x ?\d| by ", re.IGNORECASE)
+_BARE_BORE = re.compile(r"(?:a |an )?(?:#\d+ bore|bore (?:dia )?#\d+)(?: dia)?(?: \^\d+)?")
 _ALONE = ("outside", "plane", "split", "profile", "slot")
 """Kinds whose words a blank may have too: a flange, a thickness."""
 
@@ -193,5 +194,5 @@ def _through(line: str, page: PageUnit) -> str:
         cut = cut_up(line, page)
     except Refused:
         return line
-    plain = re.fullmatch(r"(?:a |an )?(?:#\d+ bore|bore #\d+)(?: dia)?(?: \^\d+)?", cut.text)
+    plain = _BARE_BORE.fullmatch(cut.text)
     return f"{line} through" if plain else line
