@@ -113,7 +113,11 @@ def test_ask_answers_and_opens_the_room_filled_in(page: Page) -> None:
     page.keyboard.press("/")
     page.get_by_label("Ask in plain words, in any order").fill("7/64 + 20 thou in mm")
     expect(page.get_by_role("dialog")).to_contain_text("3.286 mm")
-    page.keyboard.press("Escape")
+    # What is nobody's offers the rooms that speak of it.
+    page.get_by_label("Ask in plain words, in any order").fill("profile corner radius 5, 10 cutter")
+    near = page.get_by_role("list", name="Nearest rooms")
+    near.get_by_role("button", name="Round a profile with a cutter").click()
+    expect(page).to_have_url(re.compile("/setting-out/path$"))
     expect(page.get_by_role("dialog")).to_have_count(0)
 
 
