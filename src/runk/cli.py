@@ -183,17 +183,12 @@ def document_for(
             return place.model_dump()
         asked = ask(line, workshop, page, catalogue)
     except Refused as refused:
-        said: dict[str, Any] = {
+        return {
             "error": refused.said(page),
             "field": refused.field,
             "suggest": refused.suggested(page),
+            **(refused.members(workshop, page) if isinstance(refused, Nearby) else {}),
         }
-        if isinstance(refused, AskedBack):
-            said |= {"understood": refused.typed, "wants": refused.wants(workshop, page)}
-            said["calculator"] = refused.calculator.name
-        if isinstance(refused, Nearby) and refused.near:
-            said["nearest"] = refused.nearest()
-        return said
     answer = plain(asked.answer, page)
     cautions = answer.get("cautions", [])
     return {

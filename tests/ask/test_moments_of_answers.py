@@ -81,6 +81,7 @@ FIGURES = [
         (2 + 15 / 8) * IN,
     ),
     ("mandrel through a 24 cored hole, casting 60 long", "mandrel_long_mm", 60 + 2 * 24),
+    ("how long a mandrel through a 24 cored hole, casting 60 long", "mandrel_long_mm", 108),
     ("mandrel for an 8 bore, 30 long", "mandrel_long_mm", 30 + 2 * 12),
     # The demonstration's lathe swings 180: 80 and two jaws leave 20, 5 out less a millimetre 4.
     ("will the tool foul the chuck facing 80, jaw 40, 5 out", "left_mm", 4),

@@ -17,7 +17,7 @@ from runk.api.problems import PROBLEMS, problem
 from runk.api.wire import AnyReply, StepWire, question_model, reply, row_worked
 from runk.api.worked import worked
 from runk.ask import ask
-from runk.ask.asked_back import AskedBack, Unread
+from runk.ask.asked_back import AskedBack, Nearby
 from runk.core.calculator import AnyCalculator, Catalogue
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
@@ -89,27 +89,15 @@ def router(here: Here, catalogue: Catalogue, elsewhere: Elsewhere | None = None)
             return written({**none, "others": [], "place": place.model_dump()})
         try:
             found = ask(asked.line, workshop, asked.unit, catalogue)
-        except AskedBack as wanting:
-            # An answer too: what was understood, and the one thing it wants.
+        except Nearby as refused:
+            # An answer too: what was understood and the one thing it wants, or the nearest rooms.
             return problem(
                 422,
-                "One thing more",
-                wanting.said(asked.unit),
-                wanting.field,
-                wanting.suggested(asked.unit),
-                calculator=wanting.calculator.name,
-                understood=wanting.typed,
-                wants=wanting.wants(workshop, asked.unit),
-                nearest=wanting.nearest() or None,
-            )
-        except Unread as nobodys:
-            return problem(
-                422,
-                "Not understood",
-                nobodys.said(asked.unit),
-                nobodys.field,
-                nobodys.suggested(asked.unit),
-                nearest=nobodys.nearest(),
+                "One thing more" if isinstance(refused, AskedBack) else "Not understood",
+                refused.said(asked.unit),
+                refused.field,
+                refused.suggested(asked.unit),
+                **refused.members(workshop, asked.unit),
             )
         said = reply(
             found.calculator,

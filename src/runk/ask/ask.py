@@ -10,19 +10,17 @@ from dataclasses import dataclass
 from typing import Any
 
 from runk.ask.asked import Asked, Other, echoed
-from runk.ask.asked_back import AskedBack, Unread
-from runk.ask.by_index import by_index
+from runk.ask.by_index import or_by_index
 from runk.ask.by_nouns import by_nouns
 from runk.ask.candidate import Candidate
 from runk.ask.forms import forms
 from runk.ask.heard import asked_back, excluded_of, lost_of, other_of, with_slips
 from runk.ask.heed import heeded
-from runk.ask.index import nearest
 from runk.ask.lexicon import Names, called_of, names_of
 from runk.ask.otherwise import keeps_numbers, otherwise, revs
 from runk.ask.phrases import Known
 from runk.ask.reading import read_line
-from runk.ask.refusing import Torn, not_called, one_of_two, refusal
+from runk.ask.refusing import not_called, one_of_two, refusal
 from runk.ask.shaped import Unanswered, shaped
 from runk.ask.sizes import cuttings
 from runk.ask.slips import mended
@@ -47,8 +45,6 @@ another insists on, and for an answer the workshop cannot give."""
 _MOST_TRIED, _MOST_OTHERS = 6, 3
 _CLOSELY = 4.5
 """What is told by three things at least is told closely: no sign of trouble says more of it."""
-_NEAREST, _NEARER = 0.4, 0.6
-"""A room that speaks of less of what a line says is not offered; of less, not beside a question."""
 _WHY = re.compile(r"why\b", re.IGNORECASE)
 _SIGN = re.compile(r"when the\b", re.IGNORECASE)
 """So a sign of trouble is said back."""
@@ -105,38 +101,9 @@ def ask(
     try:
         return _heard(told, workshop, page, catalogue)
     except Refused as refused:
-        return _by_index(told, refused, workshop, page, catalogue)
-
-
-def _by_index(
-    told: str, refused: Refused, workshop: Workshop, page: PageUnit, catalogue: Catalogue
-) -> Asked:
-    """What nobody is called by, by what it speaks of; else refused, with the rooms nearest to it.
-
-    Raises:
-        Refused: As before, or for the one thing the nearest wants.
-    """
-    # What is wrong with the job itself is said: no other job is meant.
-    if refused.field not in (None, "operation") and not isinstance(refused, AskedBack):
-        raise refused
-    plain = told == without(told, catalogue, names_of(workshop)).line
-    if not plain or _WHY.match(told) or isinstance(refused, Torn):
-        raise refused
-    if isinstance(refused, AskedBack):
-        near = [one for one in nearest(told, catalogue) if one.share >= _NEARER]
-        # Those nearer than whoever asks; none where it is the nearest itself.
-        before = [one.calculator for one in near]
-        if refused.calculator in before:
-            before = before[: before.index(refused.calculator)]
-        refused.near = tuple(before)
-        raise refused
-    found = by_index(told, workshop, page, catalogue)
-    if found.asked is not None:
-        return found.asked
-    if found.wants is not None:
-        raise found.wants
-    rooms = [one.calculator for one in found.near if one.share >= _NEAREST]
-    raise Unread(refused, rooms) if rooms else refused
+        if _WHY.match(told):
+            raise
+        return or_by_index(told, refused, workshop, page, catalogue)
 
 
 def _heard(told: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue) -> Asked:

@@ -26,6 +26,15 @@ class Nearby(Refused):
         """What may be pressed instead: each room's calculator, and what it is called."""
         return [{"calculator": one.name, "title": one.title} for one in self.near]
 
+    def members(self, workshop: Workshop, page: PageUnit) -> dict[str, Any]:
+        """What it says besides its sentence, as plain data; nothing where it offers nothing.
+
+        Args:
+            workshop: Whose metals may be chosen.
+            page: In whose unit it speaks.
+        """
+        return {"nearest": self.nearest()} if self.near else {}
+
 
 class AskedBack(Nearby):
     """A line understood but for one thing.
@@ -66,6 +75,15 @@ class AskedBack(Nearby):
             "asks": self.question.said(page) if self.question else kind.missing(),
             "placeholder": kind.placeholder,
             "choices": _choices(kind, workshop),
+        }
+
+    def members(self, workshop: Workshop, page: PageUnit) -> dict[str, Any]:
+        """Whose question it is, what was understood, and what it wants."""
+        return {
+            "calculator": self.calculator.name,
+            "understood": self.typed,
+            "wants": self.wants(workshop, page),
+            **super().members(workshop, page),
         }
 
 

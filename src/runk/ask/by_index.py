@@ -5,15 +5,16 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from runk.ask.asked import Asked, echoed
-from runk.ask.asked_back import AskedBack
+from runk.ask.asked_back import AskedBack, Unread
 from runk.ask.candidate import Candidate
 from runk.ask.heard import lost_of
 from runk.ask.index import Near, nearest, operations, speaks_of
 from runk.ask.lexicon import Names, names_of
 from runk.ask.phrases import Known
 from runk.ask.reading import read_line
-from runk.ask.refusing import refusal
+from runk.ask.refusing import Torn, refusal
 from runk.ask.sizes import Cutting, cuttings
+from runk.ask.without import without
 from runk.ask.words import words_of
 from runk.core.calculator import Catalogue
 from runk.core.questions import read_question, sentence
@@ -24,6 +25,9 @@ from runk.core.workshop import Workshop
 _SPOKEN, _CLEAR, _SURE, _MOST = 0.8, 1.25, 0.9, 3
 """What a calculator must speak of, of what a line says; how much nearer than the next it must be;
 how near the nearest, to answer in its place; so many are tried."""
+
+_NEAREST, _NEARER = 0.4, 0.6
+"""A room that speaks of less of what a line says is not offered; of less, not beside a question."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,6 +43,41 @@ class Found:
     near: tuple[Near, ...]
     asked: Asked | None = None
     wants: Refused | None = None
+
+
+def or_by_index(
+    told: str, refused: Refused, workshop: Workshop, page: PageUnit, catalogue: Catalogue
+) -> Asked:
+    """What nobody is called by, by what it speaks of; else refused, with the rooms nearest to it.
+
+    Args:
+        told: In the reader's spelling.
+        refused: Why nobody read it.
+        workshop: For its metals and machines.
+        page: What a bare number means.
+        catalogue: The calculators that may answer.
+
+    Raises:
+        Refused: As before, or for the one thing the nearest wants.
+    """
+    if isinstance(refused, Torn) or told != without(told, catalogue, names_of(workshop)).line:
+        raise refused
+    if isinstance(refused, AskedBack):
+        near = [one.calculator for one in nearest(told, catalogue) if one.share >= _NEARER]
+        # Those nearer than whoever asks; none where it is the nearest itself.
+        mine = near.index(refused.calculator) if refused.calculator in near else len(near)
+        refused.near = tuple(near[:mine])
+        raise refused
+    if refused.field not in (None, "operation"):
+        # What is wrong with the job itself is said: no other job is meant.
+        raise refused
+    found = by_index(told, workshop, page, catalogue)
+    if found.asked is not None:
+        return found.asked
+    if found.wants is not None:
+        raise found.wants
+    rooms = [one.calculator for one in found.near if one.share >= _NEAREST]
+    raise Unread(refused, rooms) if rooms else refused
 
 
 def by_index(line: str, workshop: Workshop, page: PageUnit, catalogue: Catalogue) -> Found:

@@ -1006,7 +1006,6 @@ export interface components {
             under_percent: number;
         };
         ForceAnswerWire: {
-            area_mm2: components["schemas"]["FigureWire"];
             force_n: components["schemas"]["FigureWire"];
             says: string;
             /**

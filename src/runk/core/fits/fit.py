@@ -174,10 +174,9 @@ def mandrel_long_mm(work_mm: float, end_mm: float) -> float:
 def _mandrel(w: Working, question: FitQuestion) -> Figure | None:
     if question.long is None:
         return None
-    since, end = len(w.steps), max(float(question.size), _SHORTEST_END_MM)
+    end = max(float(question.size), _SHORTEST_END_MM)
     figure = w.of(
         mandrel_long_mm,
-        since=since,
         work_mm=float(question.long),
         end_mm=end,
         source=PRACTICE,

@@ -272,7 +272,7 @@ class ReachQuestion:
     jaw: Annotated[
         Fraction | None,
         Length(
-            "a jaw, outwards",
+            "length of a jaw",
             ("jaw", "jaws"),
             only=("jaws",),
             needed=("jaws",),

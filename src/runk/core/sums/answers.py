@@ -100,7 +100,6 @@ class ForceAnswer:
     tag: ClassVar[str] = "force"
     force_n: Annotated[Figure, Show("It pushes with", Rank.BIG)]
     says: Annotated[str, Show("In words", Rank.SAYS)]
-    area_mm2: Annotated[Figure, Show("Area")]
     cautions: tuple[Caution, ...] = ()
     links: tuple[Link, ...] = ()
 

@@ -68,7 +68,7 @@ class MachineFields:
             usual=(0.5, 200.0),
             low=0.05,
             high=5000.0,
-            asks="On what diameter?",
+            asks="How large is it across?",
             placeholder="22 mm",
         ),
     ] = None

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from math import pi
-
 from runk.core.figures import Figure, Num, Working, law
 from runk.core.metals.metal import Metal
 from runk.core.metals.offcut_laws import hexagon_cm3, plate_cm3, round_cm3, square_cm3, tube_cm3
@@ -12,6 +10,7 @@ from runk.core.said import mm_said
 from runk.core.sources import MECHANICS
 from runk.core.sums.answers import ForceAnswer, WeightAnswer
 from runk.core.sums.question import SumQuestion
+from runk.core.threads.laws import pressure_n
 
 _POUND_G, _POUND_N = 453.592, 4.44822
 
@@ -24,26 +23,6 @@ def bar_weight_g(volume_cm3: Num, density_g_cm3: Num) -> Num:
     85.0
     """
     return volume_cm3 * density_g_cm3
-
-
-@law("Area", "π × {bore_mm}² ÷ 4", MECHANICS)
-def bore_area_mm2(bore_mm: Num) -> Num:
-    """Area of a bore.
-
-    >>> round(bore_area_mm2(20.0), 2)
-    314.16
-    """
-    return pi * bore_mm**2 / 4.0
-
-
-@law("It pushes with", "{pressure_n_per_mm2} × {area_mm2}", MECHANICS)
-def pressed_n(pressure_n_per_mm2: Num, area_mm2: Num) -> Num:
-    """Force of a pressure on an area.
-
-    >>> pressed_n(0.5, 314.0)
-    157.0
-    """
-    return pressure_n_per_mm2 * area_mm2
 
 
 def weight(w: Working, question: SumQuestion, metal: Metal | None) -> WeightAnswer:
@@ -103,8 +82,6 @@ def force(w: Working, question: SumQuestion) -> ForceAnswer:
         raise Refused("How large is the bore?", field="dia", suggest="22 mm")
     if question.pressure is None:
         raise Refused("What pressure?", field="pressure", suggest="80 psi")
-    area = w.of(bore_area_mm2, "area_mm2", bore_mm=float(question.dia))
-    found = w.of(
-        pressed_n, "force_n", since=0, pressure_n_per_mm2=question.pressure, area_mm2=area.value
-    )
-    return ForceAnswer(force_n=found, says=f"{found.value / _POUND_N:.3g} pounds.", area_mm2=area)
+    dia = float(question.dia)
+    found = w.of(pressure_n, "force_n", pressure_n_per_mm2=question.pressure, seal_mm=dia)
+    return ForceAnswer(force_n=found, says=f"{found.value / _POUND_N:.3g} pounds.")

@@ -67,7 +67,9 @@ def heard_together(
             for line, one in zip(lines, found, strict=True)
         ]
         found = [
-            _knurled(line, page, long, read, blank) if isinstance(one, Refused) else one
+            _knurled(line, page, long, read, blank, one)
+            if isinstance(one, Refused) and one.field == "size" and "knurl" in line.lower()
+            else one
             for line, one in zip(lines, found, strict=True)
         ]
         known = [f for one in found if not isinstance(one, Refused) for f in one]
@@ -89,17 +91,18 @@ def _tried(
 
 
 def _knurled(
-    line: str, page: PageUnit, long: Fraction, read: Reader, blank: BlankQuestion | None
+    line: str,
+    page: PageUnit,
+    long: Fraction,
+    read: Reader,
+    blank: BlankQuestion | None,
+    refused: Refused,
 ) -> Heard:
-    """A line as it is read; a knurl of no size is rolled on the bar itself."""
-    heard = _tried(line, page, long, read)
-    bar = blank.dia if blank is not None and blank.kind == "bar" else None
-    if not isinstance(heard, Refused) or heard.field != "size" or bar is None:
-        return heard
-    if "knurl" not in line.lower():
-        return heard
-    again = _tried(f"{line} {float(bar):.6g} mm dia", page, long, read)
-    return heard if isinstance(again, Refused) else again
+    """A knurl of no size is rolled on the bar itself."""
+    if blank is None or blank.kind != "bar" or blank.dia is None:
+        return refused
+    heard = _tried(f"{line} {float(blank.dia):.6g} mm dia", page, long, read)
+    return refused if isinstance(heard, Refused) else heard
 
 
 def _grooved(
