@@ -264,6 +264,8 @@ def test_two_devices_on_one_part(page: Page, browsing: Opens) -> None:
     expect(other.locator("#room input[type=checkbox]").first).to_be_checked()
     page.locator("#room input[type=checkbox]").nth(1).click()
     expect(page.get_by_text("changed in another window").first).to_be_visible()
+    # What was ticked there is here before anything is kept upon it.
+    expect(page.locator("#room input[type=checkbox]").first).to_be_checked()
     expect(drawn.get_by_label("Feature 1", exact=True)).to_have_value("face at 0 +0 -0.2")
     drawn.get_by_role("button", name="Keep it so").click()
     expect(drawn.get_by_role("button", name="Keep it so")).to_have_count(0)
