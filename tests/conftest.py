@@ -5,7 +5,9 @@ from __future__ import annotations
 import fcntl
 import os
 import shutil
+import sqlite3
 from collections.abc import Iterator
+from contextlib import closing
 from pathlib import Path
 from typing import Any
 
@@ -14,6 +16,7 @@ from fastapi.testclient import TestClient
 from hypothesis import settings
 
 from runk.api.app import create_app
+from runk.api.cutbook import CutBook
 from runk.demo.back_shed import WORKSHOP
 from runk.demo.run import prepare
 from runk.store.database import Store
@@ -64,23 +67,65 @@ def _opened(template: Path, folder: Path) -> Iterator[Store]:
     one.close()
 
 
+class Desk:
+    """One application a worker, on a store that each test is given back as a template has it.
+
+    It is put back by SQLite's own backup, as a restored copy would be; what was folded of cuts is
+    forgotten, because the keys of tests are not made up anew for each event as those of a page are.
+    """
+
+    def __init__(self, store: Store) -> None:
+        self.store, self.book = store, CutBook(store)
+        self.client = TestClient(create_app(store, book=self.book), raise_server_exceptions=False)
+
+    def cleared(self, template: Path) -> Store:
+        """The store with nothing of an earlier test in it."""
+        with (
+            closing(sqlite3.connect(template)) as first,
+            closing(sqlite3.connect(self.store.file, timeout=60)) as now,
+        ):
+            first.backup(now)
+        CutBook.__init__(self.book, self.store)
+        self.client.cookies.clear()
+        # The machines and trays are read anew: marks of two tests may be the same by chance.
+        assert self.client.get("/api/machines").status_code == 200
+        return self.store
+
+
+@pytest.fixture(scope="session")
+def desk(templates: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Desk]:
+    """The application every ``client`` of a worker asks."""
+    for one in _opened(templates / "filled.sqlite3", tmp_path_factory.mktemp("desk")):
+        found = Desk(one)
+        with found.client:
+            yield found
+
+
+def _store(name: str, request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Store]:
+    """The desk's store where the test has a client on it, else one of the test's own."""
+    template = request.getfixturevalue("templates") / name
+    if {"client", "empty_client"} & set(request.fixturenames):
+        yield request.getfixturevalue("desk").cleared(template)
+    else:
+        yield from _opened(template, tmp_path)
+
+
 @pytest.fixture
-def store(templates: Path, tmp_path: Path) -> Iterator[Store]:
+def store(request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Store]:
     """An empty store, migrated."""
-    yield from _opened(templates / "empty.sqlite3", tmp_path)
+    yield from _store("empty.sqlite3", request, tmp_path)
 
 
 @pytest.fixture
-def filled(templates: Path, tmp_path: Path) -> Iterator[Store]:
+def filled(request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Store]:
     """A store with the demonstration's data."""
-    yield from _opened(templates / "filled.sqlite3", tmp_path)
+    yield from _store("filled.sqlite3", request, tmp_path)
 
 
 @pytest.fixture
-def client(filled: Store) -> Iterator[TestClient]:
+def client(desk: Desk, filled: Store) -> TestClient:
     """A client on the filled store; a fault in the server is not raised but answered."""
-    with TestClient(create_app(filled), raise_server_exceptions=False) as one:
-        yield one
+    return desk.client
 
 
 @pytest.fixture(scope="session")
@@ -92,10 +137,9 @@ def asking(templates: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterato
 
 
 @pytest.fixture
-def empty_client(store: Store) -> Iterator[TestClient]:
-    """A client on an empty store."""
-    with TestClient(create_app(store), raise_server_exceptions=False) as one:
-        yield one
+def empty_client(desk: Desk, store: Store) -> TestClient:
+    """A client on the empty store."""
+    return desk.client
 
 
 @pytest.fixture(scope="session")

@@ -114,7 +114,8 @@ def test_every_route_that_changes_a_part_is_one_of_these(client: TestClient) -> 
 
 
 @pytest.mark.parametrize("second", DEEDS)
-def test_no_window_writes_past_another(client: TestClient, second: str) -> None:
+def test_no_window_writes_past_another(empty_client: TestClient, second: str) -> None:
+    client = empty_client
     pair = Pair(client)
     for first, deed in DEEDS.items():
         seen = version_of(client, pair.part)
@@ -145,8 +146,9 @@ def test_no_window_writes_past_another(client: TestClient, second: str) -> None:
 
 @pytest.mark.parametrize("second", DEEDS)
 def test_taken_apart_or_renamed_elsewhere_nothing_of_it_is_undone(
-    client: TestClient, second: str
+    empty_client: TestClient, second: str
 ) -> None:
+    client = empty_client
     pair = Pair(client)
     seen = version_of(client, pair.part)
     assert ELSEWHERE["PATCH /api/parts/{part_id}"](pair).status_code == 200
@@ -208,8 +210,9 @@ def _pages(pair: Pair) -> dict[str, Any]:
 @pytest.mark.parametrize("what", THROWN)
 @pytest.mark.parametrize("deed", DEEDS)
 def test_thrown_away_while_something_is_done_and_back_it_is_whole(
-    client: TestClient, what: str, deed: str
+    empty_client: TestClient, what: str, deed: str
 ) -> None:
+    client = empty_client
     pair = Pair(client)
     for first_thrown in (True, False):
         before = _pages(pair)

@@ -69,6 +69,7 @@ def create_app(
     door: Door | None = None,
     address: str = "",
     catalogue: Catalogue = CATALOGUE,
+    book: CutBook | None = None,
 ) -> FastAPI:
     """The whole application on one store.
 
@@ -79,6 +80,7 @@ def create_app(
         door: Asks everybody for a pass-phrase; None where only this machine can come in.
         address: Where a tablet finds it.
         catalogue: The calculators there are.
+        book: The cuts being followed; one of its own where none is given.
     """
     app = FastAPI(
         title="Runk", version=__version__, docs_url=None, redoc_url=None, lifespan=_settled
@@ -100,7 +102,7 @@ def create_app(
     app.include_router(tools.router(store, reader))
     app.include_router(slate.router(store, reader.workshop, catalogue))
     app.include_router(engines.router(store))
-    book = CutBook(store)
+    book = book or CutBook(store)
     app.include_router(parts.router(store, book, reader.workshop))
     app.include_router(part_look.router(reader.workshop))
     app.include_router(part_schools.router(store, reader.workshop))
