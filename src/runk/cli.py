@@ -1,4 +1,4 @@
-"""``runk``: demo, serve, ask, read, backup, restore."""
+"""``runk``: demo, serve, ask, calc, read, backup, restore."""
 
 from __future__ import annotations
 
@@ -13,15 +13,13 @@ from typing import Any
 
 from runk.ask import Asked, ask
 from runk.ask.asked_back import AskedBack, Nearby
+from runk.cli_calc import add_calc, answer_told, answered, refused_document
 from runk.cli_parts import add_files, add_route, kept_asked
 from runk.cli_read import add_read
 from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
-from runk.core.plain import APART, plain
-from runk.core.plainly import told
 from runk.core.questions import read_question, sentence
 from runk.core.refusals import Refused
-from runk.core.said import worded
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -65,6 +63,7 @@ def _parser() -> argparse.ArgumentParser:
         mover = commands.add_parser(name, help=f"{name} everything kept")
         mover.add_argument("file", type=Path)
         mover.set_defaults(run=run)
+    add_calc(commands, stored_workshop)
     add_read(commands)
     add_route(commands, stored_workshop)
     add_files(commands, stored_workshop)
@@ -183,20 +182,10 @@ def document_for(
             return place.model_dump()
         asked = ask(line, workshop, page, catalogue)
     except Refused as refused:
-        return {
-            "error": refused.said(page),
-            "field": refused.field,
-            "suggest": refused.suggested(page),
-            **(refused.members(workshop, page) if isinstance(refused, Nearby) else {}),
-        }
-    answer = plain(asked.answer, page)
-    cautions = answer.get("cautions", [])
+        near = refused.members(workshop, page) if isinstance(refused, Nearby) else {}
+        return {**refused_document(refused, page), **near}
     return {
-        "calculator": asked.calculator.name,
-        "question": plain(_asked_fields(asked), page),
-        "answer": {k: v for k, v in answer.items() if k not in APART},
-        "cautions": cautions,
-        "read_as": asked.read_as,
+        **answered(asked.calculator, asked.read.question, asked.answer, asked.read_as, page),
         "unused": asked.unused,
         "others": [
             {"read_as": other.read_as, "line": other.line, "then": other.then}
@@ -205,19 +194,10 @@ def document_for(
     }
 
 
-def _asked_fields(asked: Asked) -> dict[str, Any]:
-    names = asked.calculator.fields
-    return {name: getattr(asked.read.question, name) for name in names}
-
-
 def spoken(asked: Asked, page: PageUnit) -> list[str]:
-    """An answer in lines of text: the question said back, the figures, what to mind."""
-    lines = [asked.read_as, "", f"  {worded(asked.calculator.heads(asked.answer, page), page)}"]
-    lines += told(asked.answer, page)
-    cautions = getattr(asked.answer, "cautions", ())
-    lines += [f"  {c.word} {c.about}: {worded(c.says, page)}" for c in cautions]
-    lines += [f"  {'Then' if o.then else 'Or'}: {o.line}" for o in asked.others]
-    return lines
+    """An answer in lines of text, then the second step of the job or the other reading."""
+    lines = answer_told(asked.calculator, asked.answer, asked.read_as, page)
+    return [*lines, *(f"  {'Then' if o.then else 'Or'}: {o.line}" for o in asked.others)]
 
 
 def _refusal_words(refused: Refused) -> str:

@@ -296,6 +296,8 @@ place | chord 10; circle 40; way chord | circle < 10 | refused: mm circle is lon
 plan | job outside; metal silver-steel; now 8 mm; wanted 7 mm; smallest 6.98 mm; largest 7 mm; overhang 30 mm; held three-jaw | length < 500 | Mind tearing
 plan | job outside; metal silver-steel; now 8 mm; wanted 7 mm; smallest 6.98 mm; largest 7 mm; overhang 30 mm; held three-jaw | length < 500 | Mind the bend
 plan | now 16; wanted 14.5; width 2; deep 1 | overhang < 500 | Mind the bend
+plan | job outside; tool carbide; metal mild-steel; now 16 | wanted > 15.8 | Mind rubbing
+plan | job face; tool carbide; metal mild-steel; now 4; across 20 | wanted > 3.9 | Mind rubbing
 plan | job outside; metal silver-steel; now 8 mm; wanted 7 mm; smallest 6.98 mm; largest 7 mm; overhang 30 mm; held three-jaw | length < 500 | Mind the dial
 plan | job outside; metal brass; limits +0 -0.02; wanted 14.5; now 16 | now > wanted | Mind the dial
 plan | job outside; metal brass; limits +0 -0.02; wanted 14.5; now 16 | overhang < 500 | Mind the dial
@@ -448,6 +450,7 @@ tap | school book; metal aluminium-6082; thread 10-32 | drill > 0.5 * major | Mi
 tap | thread 4 BA; metal stainless-303; ends blind; deep 7 mm | drill > 1.8 | Mind the drill
 tap | ends blind; metal mild-steel; thread M3; deep 5; thick 7 | deep > 4.45 | Mind the floor
 tap | thread M4; metal stainless-303; deep 7; ends blind | thick > 9.8 | Mind the floor
+tap | thread M4; metal grey-iron; deep 7; ends blind | thick < 10.8 | Mind the floor
 tap | ends blind; metal gunmetal; thread 1/4x40; deep 7.9375 | drill > 3.175 | Mind the full thread
 tap | metal brass; thread M4 | drill > 2 | Mind the tap
 tap | thread 4 BA; metal stainless-303; ends blind; deep 7 mm | drill > 1.8 | Mind the work hardening

@@ -14,7 +14,7 @@ from runk.core.plan.made import after
 from runk.core.plan.passes import every_pass, next_pass
 from runk.core.plan.rescue import ways_out
 from runk.core.plan.settle import Said
-from runk.core.plan.slips import slip
+from runk.core.plan.slips import meant_sizes, slip
 from runk.core.plan.spec import CutSpec, Job
 from runk.core.plan.view import view
 from runk.core.said import worded
@@ -168,6 +168,27 @@ def test_a_reading_that_looks_like_a_slip_is_asked_about(
         assert found.meant_mm is None
     else:
         assert found.meant_mm == pytest.approx(meant, abs=1e-6)
+
+
+@pytest.mark.parametrize(
+    ("typed", "says"),
+    [
+        (0.7, "inches taken for millimetres"),
+        (17.78 * 25.4, "millimetres taken for inches"),
+        (8.89, "the radius"),
+        (35.56, "twice the size"),
+        (177.8, "one place off"),
+        (1.778, "one place off"),
+        (18.28, "too many, 0.5 mm"),
+        (17.28, "too few, 0.5 mm"),
+        (18.415, "too many, 0.025 in"),
+        (17.145, "too few, 0.025 in"),
+    ],
+)
+def test_a_slip_of_each_kind_leads_back_to_the_size(typed: float, says: str) -> None:
+    """17.78 mm, which is 0.7 in, as each slip has it."""
+    back = [meant for meant, said in meant_sizes(typed) if says in said]
+    assert any(abs(meant - 17.78) < 1e-9 for meant in back)
 
 
 def test_the_same_reading_twice_though_wound_on_is_asked_about() -> None:

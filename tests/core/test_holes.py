@@ -17,7 +17,7 @@ from runk.core.holes.hole import hole, needs
 from runk.core.holes.nearest import nearest_drill
 from runk.core.holes.nearest import needs as near_needs
 from runk.core.holes.nearest_question import For, NearestQuestion
-from runk.core.holes.pick import ream_allowance
+from runk.core.holes.pick import exact, ream_allowance
 from runk.core.holes.question import Ends, Finish, HoleQuestion
 from runk.core.holes.steps import BREAK_OUT_MM
 from runk.core.holes.stops import DepthQuestion, Side, Way, depth
@@ -484,3 +484,11 @@ def test_a_screw_wants_its_head_and_a_hole_its_size(typed: dict[str, str], field
     with pytest.raises(Refused) as caught:
         _hole(**typed)
     assert caught.value.field == field
+
+
+@pytest.mark.parametrize("way", [1, -1])
+def test_a_tool_is_that_size_within_six_micrometres(way: int) -> None:
+    """What one drill is off another of the same name: #43 is 2.2606 mm, sold as 2.26."""
+    drills = [ShopTool(ToolKind.DRILL, "5 mm", 5.0, "metric", 52.0)]
+    assert exact(drills, 5.0 + way * 0.0059) is drills[0]
+    assert exact(drills, 5.0 + way * 0.0061) is None

@@ -47,7 +47,7 @@ def mutants(file: Path) -> list[Mutant]:
         new, span = "", (0, 0)
         if any(map(_no_number, ast.iter_child_nodes(node))):
             pass
-        elif isinstance(node, ast.BinOp) and type(node.op) in SUMS:
+        elif isinstance(node, ast.BinOp) and type(node.op) in SUMS and not _unsigned(node):
             new = SUMS[type(node.op)]
             span = (_end(node.left, place), place(node.right.lineno, node.right.col_offset))
         elif isinstance(node, ast.Compare) and type(node.ops[0]) in TURNED:
@@ -71,6 +71,11 @@ def _no_number(node: ast.AST) -> bool:
         value = node.value
         return isinstance(value, str) or (isinstance(value, float) and 0 < value <= HAIR)
     return isinstance(node, ast.JoinedStr | ast.List | ast.Tuple)
+
+
+def _unsigned(node: ast.BinOp) -> bool:
+    """Whether nought is added, which only takes the sign from a nought."""
+    return isinstance(node.right, ast.Constant) and node.right.value == 0
 
 
 def _begin(node: Any, place: Any) -> int:

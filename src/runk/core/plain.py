@@ -46,3 +46,28 @@ def plain(value: Any, page: PageUnit = PageUnit.MM) -> Any:
     if isinstance(value, (list, tuple)):
         return [plain(v, page) for v in value]
     return value
+
+
+def figures_of(value: Any, page: PageUnit = PageUnit.MM, path: str = "") -> dict[str, Any]:
+    """Every Figure of an answer by where it stands: its value, its unit, and as it is shown.
+
+    Args:
+        value: An answer, or anything in one.
+        page: The unit it is shown in.
+        path: Where it stands, such as ``passes[2].leaves_mm``.
+
+    >>> from runk.core.units import unit_of
+    >>> figures_of({"rows": [{"deep_mm": Figure(0.5, unit_of("deep_mm"))}]})
+    {'rows[0].deep_mm': {'value': 0.5, 'unit': 'mm', 'shown': '0.500 mm'}}
+    """
+    if isinstance(value, Figure):
+        told = {"value": value.value, "unit": value.unit.shown, "shown": value.words(page)}
+        return {path: told}
+    if is_dataclass(value) and not isinstance(value, type):
+        value = {f.name: getattr(value, f.name) for f in fields(value)}
+    inner: list[tuple[str, Any]] = []
+    if isinstance(value, dict):
+        inner = [(f"{path}.{key}".lstrip("."), one) for key, one in value.items()]
+    elif isinstance(value, (list, tuple)):
+        inner = [(f"{path}[{n}]", one) for n, one in enumerate(value)]
+    return {k: told for at, one in inner for k, told in figures_of(one, page, at).items()}
