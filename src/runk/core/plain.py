@@ -58,7 +58,7 @@ def figures_of(value: Any, page: PageUnit = PageUnit.MM, path: str = "") -> dict
 
     >>> from runk.core.units import unit_of
     >>> figures_of({"rows": [{"deep_mm": Figure(0.5, unit_of("deep_mm"))}]})
-    {'rows[0].deep_mm': {'value': 0.5, 'unit': 'mm', 'shown': '0.500 mm'}}
+    {'rows[0].deep_mm': {'value': 0.5, 'unit': 'mm', 'shown': '0.50 mm'}}
     """
     if isinstance(value, Figure):
         told = {"value": value.value, "unit": value.unit.shown, "shown": value.words(page)}
