@@ -79,7 +79,7 @@ def calculator_called(name: str, catalogue: Catalogue = CATALOGUE) -> AnyCalcula
         Refused: There is none; the nearest is suggested.
 
     >>> calculator_called("press").title
-    'Press fits'
+    'Pressed together: push, stress and what it holds'
     """
     found = catalogue.get(name)
     if found is None:
