@@ -13,6 +13,7 @@ from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
 from runk.core.holes.angled import AngledQuestion, angled
+from runk.core.holes.heads import Head, head_of
 from runk.core.holes.hole import hole, needs
 from runk.core.holes.nearest import nearest_drill
 from runk.core.holes.nearest import needs as near_needs
@@ -24,6 +25,7 @@ from runk.core.holes.stops import DepthQuestion, Side, Way, depth
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.said import worded
+from runk.core.threads.series import find_thread
 from runk.core.tools import ShopTool, State, ToolKind
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -492,3 +494,16 @@ def test_a_tool_is_that_size_within_six_micrometres(way: int) -> None:
     drills = [ShopTool(ToolKind.DRILL, "5 mm", 5.0, "metric", 52.0)]
     assert exact(drills, 5.0 + way * 0.0059) is drills[0]
     assert exact(drills, 5.0 + way * 0.0061) is None
+
+
+@pytest.mark.parametrize(
+    ("head", "across", "high"),
+    [(Head.CAP, 1.5, 1.0), (Head.COUNTERSUNK, 1.75, 0.0), (Head.CHEESE, 1.75, 0.6)],
+)
+def test_a_head_no_standard_has_is_so_many_diameters(
+    head: Head, across: float, high: float
+) -> None:
+    """A model engineer's 1/4 x 40, 6.35 mm: common practice."""
+    found = head_of(find_thread("1/4x40"), head)
+    assert found[:2] == (pytest.approx(across * 6.35), pytest.approx(high * 6.35))
+    assert found[2].tag == "practice"

@@ -10,18 +10,19 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from runk.core.catalogue import CATALOGUE
-from runk.core.figures import instead_of
+from runk.core.figures import Figure, instead_of
 from runk.core.fits.classes import bounds_of
 from runk.core.fits.follow import MateEvent, Side, folded, slip
 from runk.core.fits.mate import MATE
-from runk.core.fits.measured import Station, measured
+from runk.core.fits.mate_says import standing
+from runk.core.fits.measured import Measured, Station, measured
 from runk.core.fits.question import duties
 from runk.core.kinds import Stations, Told
 from runk.core.plan.events import EventKind, standing_events
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.said import worded
-from runk.core.units import PageUnit
+from runk.core.units import PageUnit, unit_of
 from runk.demo.back_shed import WORKSHOP
 from tests.cases import cases
 
@@ -232,3 +233,21 @@ def test_a_reading_that_grew_or_slipped_is_asked_about() -> None:
     assert inch is not None
     assert inch.meant_mm == pytest.approx(22.0, abs=0.01)
     assert slip(begun, Side.MADE, (Station("1", (Fraction("22.1"),)),)) is None
+
+
+@pytest.mark.parametrize(
+    ("sizes", "shaft", "hole"),
+    [
+        ((15.98, 16.0), "fits", "fits"),
+        ((15.98, 16.0001), "left", "too far"),
+        ((15.9799, 16.0), "too far", "left"),
+        ((15.9799, 16.0001), "too far", "too far"),
+    ],
+)
+def test_a_size_on_its_limit_fits_and_a_hair_past_it_does_not(
+    sizes: tuple[float, ...], shaft: str, hole: str
+) -> None:
+    low, high = (Figure(mm, unit_of("low_mm")) for mm in (15.98, 16.0))
+    made = Measured((("1", sizes),))
+    assert standing(made, True, low, high) == shaft
+    assert standing(made, False, low, high) == hole

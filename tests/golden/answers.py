@@ -41,7 +41,7 @@ def varied(typed: str, factor: float) -> str:
     return _NUMBER.sub(lambda m: f"{float(Fraction(m[0])) * factor:.4g}", typed, count=1)
 
 
-def _others(field: Any, typed: str, factors: tuple[float, ...]) -> Iterator[str]:
+def others(field: Any, typed: str, factors: tuple[float, ...]) -> Iterator[str]:
     if isinstance(field, OneOf):
         yield from (one.key for one in field.choices)
     elif type(field).__name__ == "OfMetal":
@@ -90,7 +90,7 @@ def questions(name: str) -> Iterator[Asked]:
         for key, field in fields.items():
             typed = str(base.get(key) or field.placeholder or "")
             # Beyond the first it is looked at in strides: most of it is the same.
-            for other in _others(field, typed, FINE if n == 0 else COARSE[n > 1]):
+            for other in others(field, typed, FINE if n == 0 else COARSE[n > 1]):
                 if str(base.get(key)) != other:
                     yield {**base, key: other}
 

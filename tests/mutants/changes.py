@@ -9,6 +9,8 @@ from typing import Any, NamedTuple
 ROOT = Path(__file__).resolve().parents[2]
 CORE = Path("src/runk/core")
 HAIR = 1e-5
+HAIRS = {"EPS", "_EPS", "_SLACK", "slack", "TINY", "_SAME"}
+"""What the core calls a hair."""
 SUMS = {ast.Add: " - ", ast.Sub: " + ", ast.Mult: " / ", ast.Div: " * "}
 TURNED = {ast.Lt: ">=", ast.LtE: "<", ast.Gt: "<=", ast.GtE: ">", ast.Eq: "!=", ast.NotEq: "=="}
 
@@ -50,7 +52,7 @@ def mutants(file: Path) -> list[Mutant]:
         elif isinstance(node, ast.BinOp) and type(node.op) in SUMS and not _unsigned(node):
             new = SUMS[type(node.op)]
             span = (_end(node.left, place), place(node.right.lineno, node.right.col_offset))
-        elif isinstance(node, ast.Compare) and type(node.ops[0]) in TURNED:
+        elif isinstance(node, ast.Compare) and type(node.ops[0]) in TURNED and not _hairs(node):
             left, right = node.left, node.comparators[0]
             new = f" {TURNED[type(node.ops[0])]} "
             span = (_end(left, place), place(right.lineno, right.col_offset))
@@ -68,14 +70,25 @@ def mutants(file: Path) -> list[Mutant]:
 def _no_number(node: ast.AST) -> bool:
     """Whether it is a hair, or words and lists, which no sum is made of."""
     if isinstance(node, ast.Constant):
-        value = node.value
-        return isinstance(value, str) or (isinstance(value, float) and 0 < value <= HAIR)
+        return isinstance(node.value, str) or _a_hair(node)
     return isinstance(node, ast.JoinedStr | ast.List | ast.Tuple)
 
 
 def _unsigned(node: ast.BinOp) -> bool:
     """Whether nought is added, which only takes the sign from a nought."""
     return isinstance(node.right, ast.Constant) and node.right.value == 0
+
+
+def _hairs(node: ast.Compare) -> bool:
+    """Whether a hair stands beside the edge already: with or without its very end is the same."""
+    equal = isinstance(node.ops[0], ast.LtE | ast.GtE)
+    names = {one.id for one in ast.walk(node) if isinstance(one, ast.Name)}
+    small = any(isinstance(n, ast.Constant) and _a_hair(n) for n in ast.walk(node))
+    return equal and (small or bool(names & HAIRS))
+
+
+def _a_hair(node: ast.Constant) -> bool:
+    return isinstance(node.value, float) and 0 < node.value <= HAIR
 
 
 def _begin(node: Any, place: Any) -> int:

@@ -26,6 +26,10 @@ def worse(size: float = 2.0) -> str:
 
 def area(width: float, height: float) -> float:
     return width * (height + 1.5)
+
+
+def long(width: float) -> bool:
+    return width + 0.0 <= area(width, 2) + 1e-9
 '''
 
 
@@ -60,6 +64,7 @@ def test_words_lists_and_hairs_are_left_alone(found: tuple[Path, list[Mutant]]) 
     assert 'NAMES = ["a"] + ["b"]' not in touched
     assert 'return "a" + "b"' not in touched
     assert "HAIR = 1e-9" not in touched
+    assert "return width + 0.0 <= area(width, 2) + 1e-9" not in touched
     assert all("docstring" not in row and "Says" not in row for row in touched)
     assert "LIMIT = 4.5" in touched
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import cos, pi, sin
+from math import cos, dist, pi, sin
 from typing import Any
 
 import numpy as np
@@ -13,9 +13,9 @@ from shapely import LineString, Polygon
 
 from runk.core.catalogue import CATALOGUE
 from runk.core.layout.feed import against_feed
-from runk.core.layout.offset import CannotPass, beside, crosses_itself, nearest_mm
+from runk.core.layout.offset import CannotPass, beside, crosses_itself, crossing, nearest_mm
 from runk.core.layout.rounds import cut_path
-from runk.core.layout.segments import Loop, area, backwards, bulge_of, bulged, through
+from runk.core.layout.segments import Loop, Segment, area, backwards, bulge_of, bulged, through
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
@@ -203,3 +203,26 @@ def test_teeth_that_meet_the_work_head_on_are_against_the_feed(hand: str, stays:
     tooth = np.cross(spin, [-1.0 if stays == "left" else 1.0, 0.0, 0.0])
     work = np.array([0.0, -1.0, 0.0])
     assert against_feed(hand, stays) == (np.dot(tooth, work) < 0)
+
+
+@given(
+    st.floats(1, 30), st.floats(1, 30), st.floats(0.05, 0.95), st.floats(0, 2 * pi), st.booleans()
+)
+def test_where_two_arcs_cross_is_on_both(
+    one: float, other: float, share: float, way: float, line: bool
+) -> None:
+    """A crossing is as far from each middle as that arc's radius; on a line, square to nothing."""
+    apart = abs(one - other) + share * (one + other - abs(one - other))
+    first = Segment((3.0 + one, 2.0), (3.0, 2.0 + one), (3.0, 2.0))
+    middle = (3.0 + apart * cos(way), 2.0 + apart * sin(way))
+    second = Segment((middle[0] + other, middle[1]), (middle[0], middle[1] + other), middle)
+    if line:
+        second = Segment(middle, (3.0, 2.0))
+    found = crossing(first, second)
+    assert found is not None
+    assert dist(found, (3.0, 2.0)) == pytest.approx(one, abs=1e-6)
+    if line:
+        across = (found[0] - 3.0) * sin(way) - (found[1] - 2.0) * cos(way)
+        assert across == pytest.approx(0, abs=1e-6)
+    else:
+        assert dist(found, middle) == pytest.approx(other, abs=1e-6)

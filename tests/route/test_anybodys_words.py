@@ -332,6 +332,7 @@ BLANKS = (
     ("83mm of 27 round silver steel", MM, "bar", {"dia": 27, "long": 83}, "silver-steel"),
     ("disc of cast iron 92 mm diameter, 17 thick", MM, "bar", {"dia": 92, "long": 17}, "iron"),
     ("plate 98 x 62 x 9 mild steel", MM, "plate", {"long": 98, "wide": 62, "high": 9}, "ms"),
+    ("flat bar 9 by 26, 105 long", MM, "plate", {"long": 105, "wide": 26, "high": 9}, ""),
     ("3mm brass sheet 44x41", MM, "plate", {"long": 44, "wide": 41, "high": 3}, "brass"),
     ("18 gauge copper sheet 5 x 4", INCH, "plate", {"long": 127, "high": 1.2192}, "copper"),
     ("a block of aluminium 53 mm cubed", MM, "plate", {"long": 53, "wide": 53, "high": 53}, "al"),

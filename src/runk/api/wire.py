@@ -42,6 +42,7 @@ class StepWire(BaseModel):
     label: str
     words: str
     why: str
+    holds: str
     source: SourceWire
 
 
@@ -108,6 +109,7 @@ def _step(step: Step) -> dict[str, Any]:
         "label": step.law.label,
         "words": step.words(),
         "why": step.why,
+        "holds": step.while_says,
         "source": _source(step.source),
     }
 

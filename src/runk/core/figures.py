@@ -8,7 +8,7 @@ together only when somebody looks, so working costs nothing in a sweep.
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from inspect import signature
 from typing import TYPE_CHECKING, Any, TypeVar
@@ -29,14 +29,36 @@ LawFunction = TypeVar("LawFunction", bound=Callable[..., Any])
 
 
 @dataclass(frozen=True, slots=True)
+class Holds:
+    """Where a law holds: outside it the formula gives a number that means nothing.
+
+    Args:
+        says: What is so there, after "while": "the feed is no more than the tip's radius".
+        when: Whether it is, by the law's own inputs, or by some of them.
+
+    >>> small = Holds("the radius is under a metre", lambda radius_mm: radius_mm < 1000)
+    >>> small.of({"radius_mm": 4.0, "width_mm": 2.0}), small.of({"radius_mm": 4000.0})
+    (True, False)
+    """
+
+    says: str
+    when: Callable[..., bool]
+
+    def of(self, inputs: Mapping[str, float]) -> bool:
+        """Whether it holds of these inputs."""
+        return bool(self.when(**{name: inputs[name] for name in signature(self.when).parameters}))
+
+
+@dataclass(frozen=True, slots=True)
 class Law:
-    """A formula: its name in words, its shape with the inputs named, its source."""
+    """A formula: its name in words, its shape with the inputs named, its source, where it holds."""
 
     key: str
     label: str
     formula: str
     source: Source
     unit: Unit
+    holds: Holds | None = None
 
 
 _LAWS: dict[str, Law] = {}
@@ -44,7 +66,7 @@ _DECLARED: dict[Callable[..., Any], Law] = {}
 
 
 def law(
-    label: str, formula: str, source: Source = MECHANICS
+    label: str, formula: str, source: Source = MECHANICS, *, holds: Holds | None = None
 ) -> Callable[[LawFunction], LawFunction]:
     """Declare a function a law. Its name must end with the unit of its result.
 
@@ -52,6 +74,7 @@ def law(
         label: What it answers, two or three words.
         formula: With each input as ``{name}``; shown with the numbers put in.
         source: Authority, and how we have it.
+        holds: Where it holds; a calculator that leaves that takes another law, stops or refuses.
     """
 
     def declare(function: LawFunction) -> LawFunction:
@@ -59,7 +82,7 @@ def law(
         if key in _LAWS:
             raise ValueError(f"{key} is declared twice")
         _LAWS[key] = _DECLARED[function] = Law(
-            key, label, formula, source, unit_of(function.__name__)
+            key, label, formula, source, unit_of(function.__name__), holds
         )
         return function
 
@@ -85,6 +108,24 @@ class Step:
     value: float
     source: Source
     why: str = ""
+
+    @property
+    def holds(self) -> bool:
+        """Whether the law holds of these numbers."""
+        return self.law.holds is None or self.law.holds.of(dict(self.inputs))
+
+    @property
+    def while_says(self) -> str:
+        """Where its law holds, in words; empty of one that holds everywhere.
+
+        >>> Step(Law("a", "A", "{x}", MECHANICS, unit_of("a_mm")), (), 1.0, MECHANICS).while_says
+        ''
+        """
+        if self.law.holds is None:
+            return ""
+        return (
+            f"{'holds' if self.holds else 'left here: it holds only'} while {self.law.holds.says}"
+        )
 
     def words(self) -> str:
         """The formula with its numbers, and the result.

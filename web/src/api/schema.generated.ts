@@ -3001,6 +3001,7 @@ export interface components {
             unit: components["schemas"]["PageUnit"];
         };
         StepWire: {
+            holds: string;
             label: string;
             source: components["schemas"]["SourceWire"];
             why: string;

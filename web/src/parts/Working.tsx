@@ -47,6 +47,7 @@ export function StepList({ steps }: { steps: Step[] }) {
           <span className="min-w-0">
             <span className="figures text-base wrap-anywhere">{step.words}</span>
             {step.why && <span className="text-soft"> · {step.why}</span>}
+            {step.holds && <span className="block text-base text-soft">{step.holds}</span>}
           </span>
           <span className="self-start rounded-full border border-line px-2.5 text-base text-soft">
             {step.source.title}, {step.source.held}

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from runk.core.cutting.load import of_load
 from runk.core.cutting.operations import FACTS, Family, Operation
 from runk.core.cutting.question import Meets, SpeedQuestion, Stage, Surface, Tool
 from runk.core.cutting.reach import free, of_reach
 from runk.core.cutting.skin import skinned
-from runk.core.cutting.spindle import PLANNED_SHARE, Cut
+from runk.core.cutting.spindle import Cut
+from runk.core.cutting.turned import of_tip
 from runk.core.figures import Caution, Figure, stop
 from runk.core.machines.choose import Gears
 from runk.core.machines.machine import Holding, Machine, MachineKind, Setting
@@ -49,10 +51,11 @@ def cautions_for(
     found = [
         *of_reach(slender, held, spring, SPRING_WORTH_A_PASS_MM),
         *_of_speed(question, machine, setting, target),
-        *_of_load(question, cut),
+        *of_load(question, cut),
         *_of_holding(question, held, setting),
         *_of_balance(question, held, machine, setting),
         *_of_feed(question, held, machine),
+        *of_tip(question, cut),
         *_of_operation(question),
         *_of_metal(question, metal),
     ]
@@ -114,33 +117,6 @@ def _of_speed(
 def _fastest(machine: Machine) -> float:
     speeds = [s.rpm for s in machine.steps] + [r.high_rpm for r in machine.ranges]
     return max(speeds) * machine.frequency_ratio
-
-
-def _of_load(question: SpeedQuestion, cut: Cut) -> list[Caution]:
-    if not cut.reduced:
-        return []
-    what = "depth is" if cut.reduced == "depth" else "feed is"
-    found = [
-        Caution(
-            "Mind",
-            "the load",
-            f"The {what} turned down to {PLANNED_SHARE:.0%} of what this belt can give: a large "
-            "diameter is a long arm, and a dull edge takes a third more.",
-            f"{cut.reduced}_mm",
-            PRACTICE,
-        )
-    ]
-    if question.operation is Operation.DRILL:
-        found.append(
-            Caution(
-                "Mind",
-                "stalling",
-                "Open the hole in steps, so that each drill cuts less.",
-                "torque_nm",
-                PRACTICE,
-            )
-        )
-    return found
 
 
 def _of_operation(question: SpeedQuestion) -> list[Caution]:

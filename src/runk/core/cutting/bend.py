@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import pi
 
-from runk.core.figures import Num, law
+from runk.core.figures import Holds, Num, law
 
 
 @law("Stiffness of the section", "π × {diameter_mm} ^ 4 ÷ 64")
@@ -17,7 +17,16 @@ def second_moment_mm4(diameter_mm: Num) -> Num:
     return pi * diameter_mm**4 / 64.0
 
 
-@law("Spring, held at one end", "{force_n} × {length_mm}³ ÷ (3 × {e_gpa} × 1000 × {section_mm4})")
+@law(
+    "Spring, held at one end",
+    "{force_n} × {length_mm}³ ÷ (3 × {e_gpa} × 1000 × {section_mm4})",
+    holds=Holds(
+        "it bends by less than a tenth of its length",
+        lambda force_n, length_mm, e_gpa, section_mm4: (
+            force_n * length_mm**2 < 300 * e_gpa * section_mm4
+        ),
+    ),
+)
 def cantilever_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Num) -> Num:
     """Deflection at the free end of a bar held at the other.
 
@@ -35,7 +44,16 @@ def cantilever_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Num) ->
     return force_n * length_mm**3 / (3000.0 * e_gpa * section_mm4)
 
 
-@law("Spring, between centres", "{force_n} × {length_mm}³ ÷ (48 × {e_gpa} × 1000 × {section_mm4})")
+@law(
+    "Spring, between centres",
+    "{force_n} × {length_mm}³ ÷ (48 × {e_gpa} × 1000 × {section_mm4})",
+    holds=Holds(
+        "it bends by less than a tenth of its length",
+        lambda force_n, length_mm, e_gpa, section_mm4: (
+            force_n * length_mm**2 < 4800 * e_gpa * section_mm4
+        ),
+    ),
+)
 def between_centres_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Num) -> Num:
     """Deflection at mid-span of a bar between two centres: F L³ / (48 E I).
 
@@ -48,6 +66,12 @@ def between_centres_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Nu
 @law(
     "Spring, chuck and centre",
     "7 × {force_n} × {length_mm}³ ÷ (768 × {e_gpa} × 1000 × {section_mm4})",
+    holds=Holds(
+        "it bends by less than a tenth of its length",
+        lambda force_n, length_mm, e_gpa, section_mm4: (
+            force_n * length_mm**2 < 10971 * e_gpa * section_mm4
+        ),
+    ),
 )
 def chuck_and_centre_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Num) -> Num:
     """Deflection at mid-span of a bar held in a chuck with a centre: 7 F L³ / (768 E I).

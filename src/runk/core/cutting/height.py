@@ -6,12 +6,19 @@ from math import sqrt
 
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
-from runk.core.figures import Figure, Working, law
+from runk.core.figures import Figure, Holds, Working, law
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 
 
-@law("Diameter really cut", "2√((√(({diameter_mm}÷2)² - {off_mm}²) ∓ {depth_mm})² + {off_mm}²)")
+@law(
+    "Diameter really cut",
+    "2√((√(({diameter_mm}÷2)² - {off_mm}²) ∓ {depth_mm})² + {off_mm}²)",
+    holds=Holds(
+        "the tool is off by less than the radius it meets",
+        lambda diameter_mm, off_mm: off_mm < diameter_mm / 2,
+    ),
+)
 def cut_diameter_mm(diameter_mm: float, off_mm: float, depth_mm: float, inward: float) -> float:
     """Diameter a tool off centre leaves, zeroed by touching the diameter it starts from.
 

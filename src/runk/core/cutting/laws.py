@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import pi, tan
 
-from runk.core.figures import Num, law
+from runk.core.figures import Holds, Num, law
 from runk.core.sources import PRACTICE, Held, Source
 
 KIENZLE = Source("kienzle", Held.RECALLED)
@@ -83,7 +83,14 @@ def tooth_mm_per_rev(chip_mm_per_tooth: Num, teeth: Num) -> Num:
     return chip_mm_per_tooth * teeth
 
 
-@law("Ideal roughness Ra", "{feed_mm_per_rev}² ÷ (32 × {tip_radius_mm}) × 1000")
+@law(
+    "Ideal roughness Ra",
+    "{feed_mm_per_rev}² ÷ (32 × {tip_radius_mm}) × 1000",
+    holds=Holds(
+        "the feed is no more than the tip's radius",
+        lambda feed_mm_per_rev, tip_radius_mm: feed_mm_per_rev <= tip_radius_mm,
+    ),
+)
 def roughness_um(feed_mm_per_rev: Num, tip_radius_mm: Num) -> Num:
     """Roughness a round-tipped tool leaves, feed small against its radius.
 
@@ -103,7 +110,12 @@ def roughness_um(feed_mm_per_rev: Num, tip_radius_mm: Num) -> Num:
     return 1000.0 * feed_mm_per_rev**2 / (32.0 * tip_radius_mm)
 
 
-@law("Specific cutting force", "{kc11_n_per_mm2} × {chip_mm} ^ -{mc} × {edge}", KIENZLE)
+@law(
+    "Specific cutting force",
+    "{kc11_n_per_mm2} × {chip_mm} ^ -{mc} × {edge}",
+    KIENZLE,
+    holds=Holds("the chip is a micrometre to 2 mm thick", lambda chip_mm: 0.001 <= chip_mm <= 2),
+)
 def specific_n_per_mm2(kc11_n_per_mm2: Num, mc: Num, chip_mm: Num, edge: Num) -> Num:
     """Cutting force for each square millimetre of chip.
 

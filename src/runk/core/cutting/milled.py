@@ -10,7 +10,7 @@ from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SpeedQuestion
 from runk.core.cutting.spindle import FINISH_DEPTH_MM, Bench, Cut, practice_mm
 from runk.core.cutting.tables import by_diameter, chip_groups, cut_shapes
-from runk.core.figures import Caution, law
+from runk.core.figures import Caution, Holds, law
 from runk.core.metals.metal import Metal
 from runk.core.said import mm_said
 from runk.core.sources import PRACTICE
@@ -48,7 +48,14 @@ def pass_mm(deep_mm: float, passes: float) -> float:
     return deep_mm / passes
 
 
-@law("Mean chip", "{chip_mm_per_tooth} meaned over {wide_mm} of a {diameter_mm} cutter")
+@law(
+    "Mean chip",
+    "{chip_mm_per_tooth} meaned over {wide_mm} of a {diameter_mm} cutter",
+    holds=Holds(
+        "the cutter's width of cut is no more than its diameter",
+        lambda wide_mm, diameter_mm: wide_mm <= diameter_mm,
+    ),
+)
 def mean_chip_mm(chip_mm_per_tooth: float, wide_mm: float, diameter_mm: float) -> float:
     """Mean chip thickness of a milling tooth over the arc it cuts.
 

@@ -13,7 +13,7 @@ from runk.core.cutting.question import SpeedQuestion, Tool
 from runk.core.cutting.spindle import PLANNED_SHARE, at_bench
 from runk.core.cutting.target import SpeedShop
 from runk.core.cutting.worked import Worked, worked
-from runk.core.figures import Caution, Figure, Num, Working, law
+from runk.core.figures import Caution, Figure, Holds, Num, Working, law
 from runk.core.machines.choose import School, choose
 from runk.core.machines.machine import Setting
 from runk.core.sources import PRACTICE, Held, Source
@@ -38,7 +38,15 @@ def own_off_percent(yours: Num, ours: Num) -> Num:
     return (yours / ours - 1.0) * 100.0
 
 
-@law("Life of the edge there", "100 × ({yours_rpm} ÷ {ours_rpm})^(-1 ÷ {n})", TAYLOR)
+@law(
+    "Life of the edge there",
+    "100 × ({yours_rpm} ÷ {ours_rpm})^(-1 ÷ {n})",
+    TAYLOR,
+    holds=Holds(
+        "the speed is half to twice the other",
+        lambda yours_rpm, ours_rpm: ours_rpm / 2 <= yours_rpm <= ours_rpm * 2,
+    ),
+)
 def life_percent(yours_rpm: float, ours_rpm: float, n: float) -> float:
     """How long an edge lasts at another speed, in percent of its life at the first.
 

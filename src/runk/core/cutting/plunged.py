@@ -8,7 +8,7 @@ from runk.core.cutting import laws
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.spindle import Bench, Cut, chip_mm2, practice_mm
 from runk.core.cutting.tables import by_diameter, cut_shapes
-from runk.core.cutting.turned import off_diameter_mm, practice_mm_per_rev
+from runk.core.cutting.turned import keen_mm_per_rev, off_diameter_mm, practice_mm_per_rev
 from runk.core.figures import Num, law
 from runk.core.sources import PRACTICE
 
@@ -26,6 +26,8 @@ def knurl_mm_per_rev(usual_mm_per_rev: float) -> float:
     return usual_mm_per_rev
 
 
+FINEST_MM = 0.002
+"""No tool is fed in finer than this a turn: it rubs. Common practice."""
 _CHAMFERS = ((10.0, 0.2), (25.0, 0.3))
 _LARGE_CHAMFER_MM = 0.5
 """Chamfers by diameter, 0.2 to 0.5 mm at 45 degrees: common practice."""
@@ -73,6 +75,8 @@ def plunged(bench: Bench) -> Cut:
         share=share,
         why="a wide tool fed straight in",
     )
+    if feed < FINEST_MM:
+        feed = w(keen_mm_per_rev, least_mm_per_rev=FINEST_MM)
     chamfering = question.operation is Operation.CHAMFER
     size = _chamfer(bench) if chamfering else 0.0
     usual = w(chamfer_face_mm, size_mm=size) if chamfering else USUAL_WIDTH_MM

@@ -7,7 +7,7 @@ from math import pi, sqrt
 
 from runk.core.cutting.operations import Operation
 from runk.core.cutting.question import SetUp, SpeedQuestion
-from runk.core.figures import Caution, Figure, Num, Working, law, stop
+from runk.core.figures import Caution, Figure, Holds, Num, Working, law, stop
 from runk.core.machines.machine import Holding
 from runk.core.metals import Metal
 from runk.core.said import mm_said
@@ -34,6 +34,10 @@ HOLD_IT = "give its end a centre, or hold it shorter"
     "Whirls from",
     "60 ÷ (2π) × 3.516 × √({e_gpa} × 10⁹ ÷ ({density_g_cm3} × 1000)) × {diameter_mm} ÷ 4000 "
     "÷ ({length_mm} ÷ 1000)²",
+    holds=Holds(
+        "it is at least five times as long as thick",
+        lambda diameter_mm, length_mm: length_mm >= 5 * diameter_mm,
+    ),
 )
 def whirl_rpm(e_gpa: float, density_g_cm3: float, diameter_mm: float, length_mm: float) -> float:
     """First whirling speed of a round bar held at one end, in revolutions a minute.

@@ -6,11 +6,12 @@ from math import sqrt
 
 from runk.core.cutting import laws
 from runk.core.cutting.operations import Operation
-from runk.core.cutting.question import Tool
+from runk.core.cutting.question import SpeedQuestion, Tool
 from runk.core.cutting.skin import skinned
 from runk.core.cutting.spindle import FINISH_DEPTH_MM, Bench, Cut, chip_mm2, practice_mm
 from runk.core.cutting.tables import by_diameter, chip_groups
-from runk.core.figures import Figure, Num, law
+from runk.core.figures import Caution, Figure, Holds, Num, law
+from runk.core.said import mm_said
 from runk.core.sources import PRACTICE
 
 SKIN_DEPTH_MM = 0.8
@@ -61,7 +62,14 @@ def _depth(bench: Bench, boring: bool) -> float:
     return w(practice_mm, table_mm=table, share=share, why="by diameter and metal")
 
 
-@law("Feed for that finish", "√(32 × {tip_radius_mm} × {rough_um} ÷ 1000)")
+@law(
+    "Feed for that finish",
+    "√(32 × {tip_radius_mm} × {rough_um} ÷ 1000)",
+    holds=Holds(
+        "the feed that comes of it is no more than the tip's radius",
+        lambda tip_radius_mm, rough_um: 32.0 * rough_um / 1000.0 <= tip_radius_mm,
+    ),
+)
 def finish_mm_per_rev(tip_radius_mm: float, rough_um: float) -> float:
     """Feed a turn whose ideal roughness is that Ra; real surfaces are 1 to 3 times rougher.
 
@@ -158,6 +166,8 @@ def turned(bench: Bench) -> Cut:
     force = w.of(
         laws.cutting_n, "force_n", since=start, specific_n_per_mm2=specific, chip_mm2=section
     )
+    # Past its radius a tip leaves a thread: the row of arcs is none.
+    arcs = feed.value <= radius
     return Cut(
         per_rev=feed,
         per_min=bench.per_min(feed.value),
@@ -169,6 +179,23 @@ def turned(bench: Bench) -> Cut:
         force=force,
         power=w.of(laws.cut_w, "power_w", force_n=force.value, surface_m_min=bench.surface),
         torque=w.of(laws.cut_nm, "torque_nm", force_n=force.value, diameter_mm=bench.diameter),
-        roughness=w.of(laws.roughness_um, feed_mm_per_rev=feed.value, tip_radius_mm=radius),
+        roughness=w.of(laws.roughness_um, feed_mm_per_rev=feed.value, tip_radius_mm=radius)
+        if arcs
+        else None,
         reduced="depth" if reduced else "feed" if weak else "",
     )
+
+
+def of_tip(question: SpeedQuestion, cut: Cut) -> list[Caution]:
+    """Of a tip so sharp that its feed leaves a thread."""
+    if question.tip_radius is None or cut.per_rev is None:
+        return []
+    if cut.per_rev.value <= float(question.tip_radius):
+        return []
+    if question.operation not in (Operation.TURN, Operation.FACE, Operation.BORE):
+        return []
+    says = (
+        f"The feed is more than the tip's radius, {mm_said(question.tip_radius, 2)}: it leaves a "
+        "fine thread, and no finish is told. Round the tip with a slip stone, or feed finer."
+    )
+    return [Caution("Mind", "the tip", says, "feed_mm_per_rev", PRACTICE)]

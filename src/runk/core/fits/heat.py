@@ -5,17 +5,24 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cache
 
-from runk.core.figures import Num, law
+from runk.core.figures import Holds, Num, law
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
 from runk.core.sources import PRACTICE, Held, Source, read_table
 
 ROOM_C = 20.0
 """Sizes are what they measure at this: ISO 1."""
+GROWS_TO_C = 400.0
+"""As far as a metal's mean expansion is told of it: hotter it grows more for each degree."""
 ISO_1 = Source("iso-1", Held.RECALLED)
 
 
-@law("Hot it is", "{size_mm} × (1 + {expansion_um_per_m_k} × ({hot_c} - 20) ÷ 1 000 000)", ISO_1)
+@law(
+    "Hot it is",
+    "{size_mm} × (1 + {expansion_um_per_m_k} × ({hot_c} - 20) ÷ 1 000 000)",
+    ISO_1,
+    holds=Holds("it is between -100 and 400 °C", lambda hot_c: -100 <= hot_c <= GROWS_TO_C),
+)
 def hot_limit_mm(size_mm: Num, expansion_um_per_m_k: Num, hot_c: Num) -> Num:
     """A size at another temperature than 20 °C.
 
@@ -64,6 +71,7 @@ def hole_free_limit_mm(shaft_mm: Num, free_mm: Num) -> Num:
     "The shaft, made for it",
     "({hole_mm} - {wanted_mm}) ÷ (1 + {expansion_um_per_m_k} × ({hot_c} - 20) ÷ 1 000 000)",
     ISO_1,
+    holds=Holds("it is between -100 and 400 °C", lambda hot_c: -100 <= hot_c <= GROWS_TO_C),
 )
 def shaft_for_limit_mm(hole_mm: Num, wanted_mm: Num, expansion_um_per_m_k: Num, hot_c: Num) -> Num:
     """Shaft at 20 °C that leaves a wanted clearance where both are hot.
@@ -83,6 +91,12 @@ def shaft_for_limit_mm(hole_mm: Num, wanted_mm: Num, expansion_um_per_m_k: Num, 
 @law(
     "Heat the boss to",
     "{room_c} + ({tight_mm} + {free_mm}) ÷ ({size_mm} × {expansion_um_per_m_k}) × 1 000 000",
+    holds=Holds(
+        "it comes to no more than 400 °C",
+        lambda room_c, tight_mm, free_mm, size_mm, expansion_um_per_m_k: (
+            room_c + (tight_mm + free_mm) / (size_mm * expansion_um_per_m_k) * 1e6 <= GROWS_TO_C
+        ),
+    ),
 )
 def heat_c(
     room_c: Num, tight_mm: Num, free_mm: Num, size_mm: Num, expansion_um_per_m_k: Num
@@ -104,6 +118,12 @@ def heat_c(
 @law(
     "Or cool the shaft to",
     "{room_c} - ({tight_mm} + {free_mm}) ÷ ({size_mm} × {expansion_um_per_m_k}) × 1 000 000",
+    holds=Holds(
+        "it comes to no less than -200 °C",
+        lambda room_c, tight_mm, free_mm, size_mm, expansion_um_per_m_k: (
+            room_c - (tight_mm + free_mm) / (size_mm * expansion_um_per_m_k) * 1e6 >= -200
+        ),
+    ),
 )
 def cool_c(
     room_c: Num, tight_mm: Num, free_mm: Num, size_mm: Num, expansion_um_per_m_k: Num
@@ -165,10 +185,10 @@ def bears(metal: Metal) -> Bears:
 
 
 def below_melting(metal: Metal, hot_c: float, field: str) -> None:
-    """Refuse a temperature no such part is at.
+    """Refuse a temperature no such part is at, or at which nothing is known of how it grows.
 
     Raises:
-        Refused: It melts there.
+        Refused: It melts there, or it is over ``GROWS_TO_C``.
     """
     if hot_c >= bears(metal).melts_c:
         raise Refused(
@@ -176,3 +196,6 @@ def below_melting(metal: Metal, hot_c: float, field: str) -> None:
             field=field,
             suggest="120 C",
         )
+    if hot_c > GROWS_TO_C:
+        says = f"How metals grow is known here up to {GROWS_TO_C:.0f} °C: hotter they grow more."
+        raise Refused(says, field=field, suggest=f"{GROWS_TO_C:.0f} C")

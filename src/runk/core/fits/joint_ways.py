@@ -24,8 +24,8 @@ from runk.core.fits.question import duties
 from runk.core.said import mm_said, thou_said
 from runk.core.shown import Show
 
-_PIN_SHARE = 0.25
-"""A pin is usually a quarter of its shaft: common practice."""
+_PIN_SHARE, _PIN_MOST = 0.25, 1 / 3
+"""A pin is usually a quarter of its shaft, and a third at most: common practice."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -82,27 +82,32 @@ def _stuck(joint: Joint) -> list[Way]:
     strength = compounds()["retaining"].shear_mpa * bonds_share(joint.shop.boss, joint.shop.shaft)
     _, bond = bonded(w, joint, strength)
     pin = round(joint.size * _PIN_SHARE * 2) / 2 or 0.5
-    across, key = (sheared(w, joint, pin, way) for way in (True, False))
     clean = "Both clean and dry; half an hour to handle, a day to full strength."
-    return [
+    found = [
         Way(
             way="retaining compound",
             sizes=sizes,
             holds_nm=bond,
             wants="a clean joint and a day",
             costs="Lets go hot: half at 120 °C, undone near 250 °C with fumes.",
-        ),
+        )
+    ]
+    if pin > joint.size * _PIN_MOST:
+        # The smallest pin there is takes too much of so thin a joint.
+        return found
+    return [
+        *found,
         Way(
             way=f"compound, then a {mm_said(pin)} pin right across",
             sizes=sizes,
-            holds_nm=across,
+            holds_nm=sheared(w, joint, pin, across=True),
             wants="a hole drilled and reamed through both once it has set",
             costs=f"{clean} The shaft is weaker by the hole. Counted by the pin alone.",
         ),
         Way(
             way=f"compound, then a {mm_said(pin)} scotch key endways",
             sizes=sizes,
-            holds_nm=key,
+            holds_nm=sheared(w, joint, pin, across=False),
             wants="a hole half in each, drilled once it has set",
             costs="A drill wanders into the softer metal: like metals. Counted by the key alone.",
         ),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import pi
 
-from runk.core.figures import Num, law
+from runk.core.figures import Holds, Num, law
 from runk.core.sources import PRACTICE
 
 HOLDS_BY, PUSHED_BY = 0.08, 0.2
@@ -15,7 +15,13 @@ FLATTENS_MM = 0.005
 common practice."""
 
 
-@law("How a boss gives", "({outside_mm}² + {size_mm}²) ÷ ({outside_mm}² - {size_mm}²)")
+@law(
+    "How a boss gives",
+    "({outside_mm}² + {size_mm}²) ÷ ({outside_mm}² - {size_mm}²)",
+    holds=Holds(
+        "the boss is larger than the joint", lambda outside_mm, size_mm: outside_mm > size_mm
+    ),
+)
 def boss_ratio(outside_mm: Num, size_mm: Num) -> Num:
     """Hoop stress at a boss's bore for each unit of pressure in it.
 
@@ -31,7 +37,14 @@ def boss_ratio(outside_mm: Num, size_mm: Num) -> Num:
     return (outside_mm**2 + size_mm**2) / (outside_mm**2 - size_mm**2)
 
 
-@law("How the shaft gives", "({size_mm}² + {hollow_mm}²) ÷ ({size_mm}² - {hollow_mm}²)")
+@law(
+    "How the shaft gives",
+    "({size_mm}² + {hollow_mm}²) ÷ ({size_mm}² - {hollow_mm}²)",
+    holds=Holds(
+        "the hole through the shaft is smaller than the joint",
+        lambda size_mm, hollow_mm: hollow_mm < size_mm,
+    ),
+)
 def shaft_ratio(size_mm: Num, hollow_mm: Num) -> Num:
     """Hoop stress at a shaft's surface for each unit of pressure on it; 1 where it is solid.
 
@@ -90,7 +103,14 @@ def work_tight_mm(
     return tight_mm + size_mm * (shaft_um_per_m_k - boss_um_per_m_k) * (hot_c - 20.0) * 1e-6
 
 
-@law("Pressure in the joint", "{tight_mm} ÷ ({size_mm} × {give_ratio})")
+@law(
+    "Pressure in the joint",
+    "{tight_mm} ÷ ({size_mm} × {give_ratio})",
+    holds=Holds(
+        "it is no tighter than four thousandths of the joint: any metal yields beyond",
+        lambda tight_mm, size_mm: tight_mm <= 0.004 * size_mm,
+    ),
+)
 def pressure_mpa(tight_mm: Num, size_mm: Num, give_ratio: Num) -> Num:
     """Pressure an interference makes, while neither part yields.
 
@@ -175,7 +195,13 @@ def bonded_n(shear_mpa: Num, area_mm2: Num) -> Num:
     return shear_mpa * area_mm2
 
 
-@law("A pin right across shears at", "π ÷ 2 × {pin_mm}² × {shear_mpa} × {size_mm} ÷ 2000")
+@law(
+    "A pin right across shears at",
+    "π ÷ 2 × {pin_mm}² × {shear_mpa} × {size_mm} ÷ 2000",
+    holds=Holds(
+        "the pin is no more than half of the joint", lambda pin_mm, size_mm: pin_mm <= size_mm / 2
+    ),
+)
 def cross_pin_nm(pin_mm: Num, shear_mpa: Num, size_mm: Num) -> Num:
     """Torque that shears a pin put right across a joint: two sections, at the joint's radius.
 
@@ -185,7 +211,14 @@ def cross_pin_nm(pin_mm: Num, shear_mpa: Num, size_mm: Num) -> Num:
     return pi / 2.0 * pin_mm**2 * shear_mpa * size_mm / 2000.0
 
 
-@law("A scotch key shears at", "{pin_mm} × {length_mm} × {shear_mpa} × {size_mm} ÷ 2000")
+@law(
+    "A scotch key shears at",
+    "{pin_mm} × {length_mm} × {shear_mpa} × {size_mm} ÷ 2000",
+    holds=Holds(
+        "the key is no more than a third of the joint",
+        lambda pin_mm, size_mm: pin_mm <= size_mm / 3,
+    ),
+)
 def scotch_key_nm(pin_mm: Num, length_mm: Num, shear_mpa: Num, size_mm: Num) -> Num:
     """Torque that shears a round key put in endways, half in each part.
 

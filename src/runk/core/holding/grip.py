@@ -12,7 +12,7 @@ from runk.core.calculator import Calculator, Door
 from runk.core.cutting.question import SpeedQuestion, Stage
 from runk.core.cutting.speed import speed
 from runk.core.cutting.target import SpeedShop
-from runk.core.figures import Caution, Figure, Link, Working, fine, law, stop, told
+from runk.core.figures import Caution, Figure, Holds, Link, Working, fine, law, stop, told
 from runk.core.fits.joint import bears_mpa
 from runk.core.kinds import Choice, Count, Length, Number, OfMetal, OneOf
 from runk.core.lengths import Reading
@@ -177,7 +177,15 @@ def bears_nm(friction: float, force_n: float, dia_mm: float, safety: float) -> f
     return friction * force_n * dia_mm / 2000.0 / safety
 
 
-@law("A bond bears", "π × {shear_mpa} × ({dia_mm}³ - {bore_mm}³) ÷ 12000 ÷ {safety}", MECHANICS)
+@law(
+    "A bond bears",
+    "π × {shear_mpa} × ({dia_mm}³ - {bore_mm}³) ÷ 12000 ÷ {safety}",
+    MECHANICS,
+    holds=Holds(
+        "what is cut out of the face is smaller than the face",
+        lambda dia_mm, bore_mm: bore_mm < dia_mm,
+    ),
+)
 def bonded_nm(shear_mpa: float, dia_mm: float, bore_mm: float, safety: float) -> float:
     """Torque a face stuck all over bears, its shear the same everywhere, divided by a safety.
 
@@ -355,7 +363,14 @@ _SAYS = {
 }
 
 
-@law("Stress under a jaw", "6 × 0.189 × {jaw_n} × {mean_mm} ÷ ({wide_mm} × {wall_mm}²)")
+@law(
+    "Stress under a jaw",
+    "6 × 0.189 × {jaw_n} × {mean_mm} ÷ ({wide_mm} × {wall_mm}²)",
+    holds=Holds(
+        "the wall is under a third of the ring's radius",
+        lambda mean_mm, wall_mm: wall_mm <= (mean_mm + wall_mm / 2) / 3,
+    ),
+)
 def jaw_mpa(jaw_n: float, mean_mm: float, wide_mm: float, wall_mm: float) -> float:
     """In a thin ring under three jaws: its moment there is half of 1/a - cot a, of sixty degrees.
 

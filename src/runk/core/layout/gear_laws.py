@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import acos, ceil, cos, pi, radians, sin, sqrt, tan
 
-from runk.core.figures import law
+from runk.core.figures import Holds, law
 from runk.core.sources import Held, Source
 
 HANDBOOK = Source("handbook", Held.RECALLED)
@@ -68,6 +68,10 @@ def below_tip_mm(module_mm: float, pitch_circle_mm: float, teeth: float) -> floa
     "Over so many teeth",
     "{module_mm} × cos({pressure_deg}°) × (π × ({over} - 0.5) + {teeth} × (tan a - a))",
     HANDBOOK,
+    holds=Holds(
+        "the jaws meet teeth on both sides: over one at least, and fewer than half",
+        lambda over, teeth: 1 <= over <= max(2, teeth / 2),
+    ),
 )
 def span_mm(module_mm: float, pressure_deg: float, over: float, teeth: float) -> float:
     """Span over several teeth by flat-faced jaws, tangent to their flanks.
@@ -129,6 +133,12 @@ def base_pitch_mm(module_mm: float, pressure_deg: float) -> float:
     "(√({tip_mm}² - {base_mm}²) + √({mate_tip_mm}² - {mate_base_mm}²) - 2 × {centres_mm} × sin a) "
     "÷ (2 × {base_pitch_mm})",
     HANDBOOK,
+    holds=Holds(
+        "the tips stand outside the base circles",
+        lambda tip_mm, base_mm, mate_tip_mm, mate_base_mm: (
+            tip_mm > base_mm and mate_tip_mm > mate_base_mm
+        ),
+    ),
 )
 def contact_ratio(
     tip_mm: float,
@@ -163,7 +173,14 @@ def centre_height_mm(outside_mm: float, side: float, thick_mm: float) -> float:
     return outside_mm / 2.0 + side * thick_mm / 2.0
 
 
-@law("Run-out of the cutter", "√({depth_mm} × ({cutter_mm} - {depth_mm}))")
+@law(
+    "Run-out of the cutter",
+    "√({depth_mm} × ({cutter_mm} - {depth_mm}))",
+    holds=Holds(
+        "the cut is no deeper than half of the cutter",
+        lambda depth_mm, cutter_mm: depth_mm <= cutter_mm / 2,
+    ),
+)
 def run_out_mm(depth_mm: float, cutter_mm: float) -> float:
     """How far past the full depth a round cutter still cuts.
 

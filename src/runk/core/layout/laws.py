@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import asin, cos, pi, radians, sin
 
-from runk.core.figures import law
+from runk.core.figures import Holds, law
 
 
 @law("Along", "{centre_mm} + {radius_mm} × cos({angle_deg}°)")
@@ -69,7 +69,14 @@ def chord_mm(circle_mm: float, step_deg: float) -> float:
     return circle_mm * sin(radians(step_deg) / 2.0)
 
 
-@law("Angle for the chord", "2 × arcsin({chord_mm} ÷ {circle_mm})")
+@law(
+    "Angle for the chord",
+    "2 × arcsin({chord_mm} ÷ {circle_mm})",
+    holds=Holds(
+        "the chord is no longer than the circle is wide",
+        lambda chord_mm, circle_mm: chord_mm <= circle_mm,
+    ),
+)
 def chord_deg(chord_mm: float, circle_mm: float) -> float:
     """How much of a turn a chord takes.
 

@@ -177,7 +177,7 @@ def _joined(
             # The cutter rolls round an outer corner.
             arcs[n] = Segment(here.end, there.start, corner, turned > 0)
             continue
-        cross = _crossing(here, there)
+        cross = crossing(here, there)
         if cross is None:
             shorter = n if here.length < there.length else (n + 1) % many
             return [], [], shorter
@@ -213,7 +213,7 @@ def _reversed(before: Segment, after: Segment) -> bool:
     return abs(after.turn) > abs(before.turn) + pi
 
 
-def _crossing(a: Segment, b: Segment) -> At | None:
+def crossing(a: Segment, b: Segment) -> At | None:
     """Where two segments, run on as far as need be, cross; the crossing nearest to both."""
     if a.centre is None and b.centre is None:
         found = _lines(a, b)

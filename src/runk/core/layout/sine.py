@@ -9,7 +9,7 @@ from math import asin, cos, degrees, radians, sin
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Working, law, told
+from runk.core.figures import Caution, Figure, Holds, Link, Working, law, told
 from runk.core.kinds import Angle, Length
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
@@ -93,7 +93,13 @@ def height_mm(bar_mm: float, angle_deg: float) -> float:
     return bar_mm * sin(radians(angle_deg))
 
 
-@law("Angle", "arcsin({height_mm} ÷ {bar_mm})")
+@law(
+    "Angle",
+    "arcsin({height_mm} ÷ {bar_mm})",
+    holds=Holds(
+        "the packing is under the bar's length", lambda height_mm, bar_mm: height_mm < bar_mm
+    ),
+)
 def sine_deg(height_mm: float, bar_mm: float) -> float:
     """Angle of a packing.
 
@@ -103,7 +109,14 @@ def sine_deg(height_mm: float, bar_mm: float) -> float:
     return degrees(asin(height_mm / bar_mm))
 
 
-@law("Off by", "{off_mm} ÷ ({bar_mm} × cos({angle_deg}°)), in degrees")
+@law(
+    "Off by",
+    "{off_mm} ÷ ({bar_mm} × cos({angle_deg}°)), in degrees",
+    holds=Holds(
+        "the packing is off by under a hundredth of the bar",
+        lambda off_mm, bar_mm: abs(off_mm) <= bar_mm / 100,
+    ),
+)
 def off_deg(off_mm: float, bar_mm: float, angle_deg: float) -> float:
     """What a packing that is off makes of the angle."""
     return degrees(off_mm / (bar_mm * cos(radians(angle_deg))))

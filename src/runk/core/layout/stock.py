@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from math import cos, pi, sqrt
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, fine, law, told
+from runk.core.figures import Caution, Figure, Holds, Link, Num, Working, fine, law, told
 from runk.core.layout.cutting_stock import Cut, plan_cuts
 from runk.core.layout.stock_question import (
     BarAnswer,
@@ -30,7 +30,13 @@ _MOST_PARTS = 200
 _COUNTS = {"square": 4, "hexagon": 6}
 
 
-@law("The other side", "√({bar_mm}² - {side_mm}²)")
+@law(
+    "The other side",
+    "√({bar_mm}² - {side_mm}²)",
+    holds=Holds(
+        "the side is shorter than the bar is wide", lambda bar_mm, side_mm: side_mm < bar_mm
+    ),
+)
 def other_side_mm(bar_mm: float, side_mm: float) -> float:
     """Of a rectangle in a circle: its diagonal is the bar.
 

@@ -9,7 +9,7 @@ from math import atan, degrees, radians, sin, tan
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Working, law, told
+from runk.core.figures import Caution, Figure, Holds, Link, Working, law, told
 from runk.core.kinds import Angle, Length, Number
 from runk.core.lengths import Reading
 from runk.core.refusals import Refused
@@ -173,7 +173,14 @@ def check_mm(travel_mm: float, angle_deg: float) -> float:
     return travel_mm * sin(radians(angle_deg))
 
 
-@law("Tailstock over by", "{between_mm} × sin({angle_deg}°)")
+@law(
+    "Tailstock over by",
+    "{between_mm} × sin({angle_deg}°)",
+    holds=Holds(
+        "it is under 10 degrees to a side, as far as centres bear",
+        lambda angle_deg: abs(angle_deg) < 10,
+    ),
+)
 def set_over_mm(between_mm: float, angle_deg: float) -> float:
     """How far a centre is set over, of work so long between its centres."""
     return between_mm * sin(radians(angle_deg))

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import pi
 
-from runk.core.figures import Num, law
+from runk.core.figures import Holds, Num, law
 from runk.core.sources import PRACTICE
 
 
@@ -21,6 +21,10 @@ def pulled_mm(free_gap_mm: Num, closed_gap_mm: Num) -> Num:
 @law(
     "It presses on the wall with",
     "{pulled_mm} × {e_gpa} × 1000 ÷ (7.07 × {bore_mm} × ({bore_mm} ÷ {radial_mm} - 1)³)",
+    holds=Holds(
+        "the ring is thinner than a tenth of its bore",
+        lambda bore_mm, radial_mm: radial_mm <= bore_mm / 10,
+    ),
 )
 def wall_pressure_mpa(pulled_mm: Num, e_gpa: Num, bore_mm: Num, radial_mm: Num) -> Num:
     """Even pressure of a ring against its bore.
@@ -42,6 +46,10 @@ def wall_pressure_mpa(pulled_mm: Num, e_gpa: Num, bore_mm: Num, radial_mm: Num) 
 @law(
     "Bent, closed in the bore",
     "0.424 × {e_gpa} × 1000 × {pulled_mm} × {radial_mm} ÷ ({bore_mm} - {radial_mm})²",
+    holds=Holds(
+        "the ring is thinner than a tenth of its bore",
+        lambda bore_mm, radial_mm: radial_mm <= bore_mm / 10,
+    ),
 )
 def stress_closed_mpa(e_gpa: Num, pulled_mm: Num, radial_mm: Num, bore_mm: Num) -> Num:
     """Bending opposite the gap of a ring in its bore.
@@ -56,6 +64,10 @@ def stress_closed_mpa(e_gpa: Num, pulled_mm: Num, radial_mm: Num, bore_mm: Num) 
     "Bent, going over the piston",
     "0.424 × {e_gpa} × 1000 × (8 × {radial_mm} - {pulled_mm}) × {radial_mm}"
     " ÷ ({bore_mm} - {radial_mm})²",
+    holds=Holds(
+        "the gap is less than eight times the ring's thickness",
+        lambda pulled_mm, radial_mm: pulled_mm < 8 * radial_mm,
+    ),
 )
 def stress_opening_mpa(e_gpa: Num, pulled_mm: Num, radial_mm: Num, bore_mm: Num) -> Num:
     """Bending of a ring that is pulled open until it passes over its piston.

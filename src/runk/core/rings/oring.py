@@ -7,7 +7,7 @@ from functools import cache
 from itertools import pairwise
 from math import pi
 
-from runk.core.figures import Num, law
+from runk.core.figures import Holds, Num, law
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
 from runk.core.sources import Held, Source, read_table
@@ -136,7 +136,14 @@ def floor_rod_mm(rod_mm: Num, deep_mm: Num) -> Num:
     return rod_mm + 2.0 * deep_mm
 
 
-@law("Squeezed by", "(1 - {deep_mm} ÷ {section_mm}) × 100")
+@law(
+    "Squeezed by",
+    "(1 - {deep_mm} ÷ {section_mm}) × 100",
+    holds=Holds(
+        "the groove is shallower than the ring is thick",
+        lambda deep_mm, section_mm: deep_mm < section_mm,
+    ),
+)
 def squeeze_percent(deep_mm: Num, section_mm: Num) -> Num:
     """How much thinner a ring is in its groove.
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import asin, degrees, pi
 
-from runk.core.figures import Num, law
+from runk.core.figures import Holds, Num, law
 from runk.core.sources import PRACTICE
 
 
@@ -72,7 +72,14 @@ def thinnest_mm(each_g_mm: Num, g_per_cm3: Num, reach_mm: Num, inner_mm: Num) ->
     return each_g_mm / (2.0 / 3.0 * g_per_cm3 / 1000.0 * (reach_mm**3 - inner_mm**3))
 
 
-@law("Each weight reaches round", "2 × arcsin({thinnest_mm} ÷ {thick_mm})")
+@law(
+    "Each weight reaches round",
+    "2 × arcsin({thinnest_mm} ÷ {thick_mm})",
+    holds=Holds(
+        "half a turn of that thickness is enough",
+        lambda thinnest_mm, thick_mm: thinnest_mm <= thick_mm,
+    ),
+)
 def angle_deg(thinnest_mm: float, thick_mm: float) -> float:
     """Angle of a sector of a ring with the moment of a thinner half ring.
 

@@ -8,7 +8,7 @@ from math import asin, degrees, radians, sin
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop, told
+from runk.core.figures import Caution, Figure, Holds, Link, Num, Working, law, stop, told
 from runk.core.fits.joint import bears_mpa
 from runk.core.kinds import Count, Length, Number, OfMetal
 from runk.core.metals.metal import Metal
@@ -111,7 +111,14 @@ class DogAnswer:
     links: tuple[Link, ...]
 
 
-@law("Play at the shaft", "2 × arcsin({slack_mm} ÷ ({outside_mm} + {bore_mm}) × 2)")
+@law(
+    "Play at the shaft",
+    "2 × arcsin({slack_mm} ÷ ({outside_mm} + {bore_mm}) × 2)",
+    holds=Holds(
+        "the slack is under a tenth of the clutch",
+        lambda slack_mm, outside_mm: slack_mm <= outside_mm / 10,
+    ),
+)
 def play_deg(slack_mm: float, outside_mm: float, bore_mm: float) -> float:
     """Angle of a play along the middle of the face.
 
@@ -121,7 +128,14 @@ def play_deg(slack_mm: float, outside_mm: float, bore_mm: float) -> float:
     return degrees(2.0 * asin(slack_mm / (outside_mm + bore_mm) * 2.0))
 
 
-@law("Play at the shaft, half a face each", "4 × arcsin({slack_mm} ÷ {outside_mm})")
+@law(
+    "Play at the shaft, half a face each",
+    "4 × arcsin({slack_mm} ÷ {outside_mm})",
+    holds=Holds(
+        "the slack is under a tenth of the clutch",
+        lambda slack_mm, outside_mm: slack_mm <= outside_mm / 10,
+    ),
+)
 def half_play_deg(slack_mm: float, outside_mm: float) -> float:
     """How far two half faces rock, so far apart: the rim of one meets the other both ways.
 

@@ -7,7 +7,7 @@ from dataclasses import replace
 from math import asin, ceil, degrees
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, stop, told
+from runk.core.figures import Caution, Figure, Holds, Link, Num, Working, law, stop, told
 from runk.core.fits.classes import duty_limit_mm
 from runk.core.fits.heat import hole_free_limit_mm
 from runk.core.fits.question import duties, made_first
@@ -71,7 +71,11 @@ def share_mm(wide_mm: Num, share: Num) -> Num:
     return wide_mm * share
 
 
-@law("Lost motion at the crank", "arcsin({play_mm} ÷ {throw_mm})")
+@law(
+    "Lost motion at the crank",
+    "arcsin({play_mm} ÷ {throw_mm})",
+    holds=Holds("the play is less than the throw", lambda play_mm, throw_mm: play_mm < throw_mm),
+)
 def lost_deg(play_mm: float, throw_mm: float) -> float:
     """Angle a crank turns before a slack valve follows, at the middle of its travel.
 

@@ -8,7 +8,7 @@ from math import cos, pi, sin
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, told
+from runk.core.figures import Caution, Figure, Holds, Link, Num, Working, law, told
 from runk.core.kinds import Choice, Length, OneOf
 from runk.core.refusals import Refused
 from runk.core.said import mm_said
@@ -142,7 +142,11 @@ def wide_limit_mm(bar_mm: float, across_mm: float, count: float) -> float:
     return float(min(chord, side))
 
 
-@law("One flat is deep", "({bar_mm} - √({bar_mm}² - {wide_mm}²)) ÷ 2")
+@law(
+    "One flat is deep",
+    "({bar_mm} - √({bar_mm}² - {wide_mm}²)) ÷ 2",
+    holds=Holds("the flat is narrower than the bar", lambda bar_mm, wide_mm: wide_mm < bar_mm),
+)
 def chord_limit_mm(bar_mm: float, wide_mm: float) -> float:
     """From the top of a bar down to a flat of a known width: the arc's height over its chord.
 
@@ -152,7 +156,13 @@ def chord_limit_mm(bar_mm: float, wide_mm: float) -> float:
     return (bar_mm - float((bar_mm**2 - wide_mm**2) ** 0.5)) / 2.0
 
 
-@law("The flat comes out wide", "2 × √({deep_mm} × ({bar_mm} - {deep_mm}))")
+@law(
+    "The flat comes out wide",
+    "2 × √({deep_mm} × ({bar_mm} - {deep_mm}))",
+    holds=Holds(
+        "the flat is no deeper than half of the bar", lambda bar_mm, deep_mm: deep_mm <= bar_mm / 2
+    ),
+)
 def width_limit_mm(bar_mm: float, deep_mm: float) -> float:
     """Width of one flat of a known depth.
 

@@ -8,7 +8,7 @@ from math import ceil, sqrt
 from typing import Annotated
 
 from runk.core.calculator import Calculator, Door
-from runk.core.figures import Caution, Figure, Link, Num, Working, law, told
+from runk.core.figures import Caution, Figure, Holds, Link, Num, Working, law, told
 from runk.core.kinds import Length, OfMetal
 from runk.core.metals.metal import Metal
 from runk.core.refusals import Refused
@@ -100,7 +100,13 @@ class KeywayAnswer:
     links: tuple[Link, ...]
 
 
-@law("The round of the shaft there", "{shaft_mm} ÷ 2 - √(({shaft_mm} ÷ 2)² - ({width_mm} ÷ 2)²)")
+@law(
+    "The round of the shaft there",
+    "{shaft_mm} ÷ 2 - √(({shaft_mm} ÷ 2)² - ({width_mm} ÷ 2)²)",
+    holds=Holds(
+        "the key is narrower than the shaft", lambda shaft_mm, width_mm: width_mm < shaft_mm
+    ),
+)
 def chord_limit_mm(shaft_mm: float, width_mm: float) -> float:
     """Height of the arc over a keyway: the cutter touches the top long before the sides.
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import radians, sin, sqrt
 
-from runk.core.figures import Num, law
+from runk.core.figures import Holds, Num, law
 
 
 @law("Throw", "{swing_mm} ÷ 2")
@@ -30,6 +30,10 @@ def swing_limit_mm(throw_mm: Num) -> Num:
 @law(
     "Packing under a jaw",
     "1.5 × {throw_mm} - {radius_mm} + √({radius_mm}² - (0.866 × {throw_mm} - {jaw_mm} ÷ 2)²)",
+    holds=Holds(
+        "the other two jaws press within thirty degrees of straight on",
+        lambda throw_mm, radius_mm, jaw_mm: 0.866 * throw_mm - jaw_mm / 2.0 <= radius_mm / 2.0,
+    ),
 )
 def packing_mm(throw_mm: float, radius_mm: float, jaw_mm: float) -> float:
     """Packing under one jaw of three that moves a round bar off the chuck's middle.

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
-from runk.core.figures import Figure, Working, law
+from runk.core.figures import Figure, Holds, Working, law
 from runk.core.sources import PRACTICE, Held, Source
 from runk.core.threads.series import Thread
 
@@ -41,7 +41,13 @@ class Room:
 
 
 @law(
-    "Tolerance of the effective diameter", "90 × {pitch_mm}^0.4 × {diameter_mm}^0.1 × {grade}", _ISO
+    "Tolerance of the effective diameter",
+    "90 × {pitch_mm}^0.4 × {diameter_mm}^0.1 × {grade}",
+    _ISO,
+    holds=Holds(
+        "it is 1 to 355 mm, of 0.2 to 8 mm pitch",
+        lambda pitch_mm, diameter_mm: 0.2 <= pitch_mm <= 8 and 1 <= diameter_mm <= 355,
+    ),
 )
 def iso_tolerance_um(pitch_mm: float, diameter_mm: float, grade: float) -> float:
     """Of a metric screw; the diameter is the geometric mean of its range.

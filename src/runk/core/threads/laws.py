@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import pi, radians, sin, tan
 
-from runk.core.figures import Num, law
+from runk.core.figures import Holds, Num, law
 from runk.core.sources import PRACTICE, Held, Source
 
 HANDBOOK = Source("handbook", Held.RECALLED)
@@ -51,7 +51,14 @@ def truncation_mm(crest_mm: float, angle_deg: float) -> float:
     return crest_mm / (2 * tan(radians(angle_deg) / 2))
 
 
-@law("Engagement", "({major_mm} - {drill_mm}) ÷ (2 × {working_mm}) × 100", HANDBOOK)
+@law(
+    "Engagement",
+    "({major_mm} - {drill_mm}) ÷ (2 × {working_mm}) × 100",
+    HANDBOOK,
+    holds=Holds(
+        "the drill is smaller than the thread", lambda major_mm, drill_mm: drill_mm <= major_mm
+    ),
+)
 def engagement_percent(major_mm: Num, drill_mm: Num, working_mm: Num) -> Num:
     """How much of the full thread a tapping drill leaves.
 
@@ -149,7 +156,15 @@ def clean_every_mm(times: Num, major_mm: Num) -> Num:
     return times * major_mm
 
 
-@law("Strips inside at", "0.875 × π × {major_mm} × {engaged_mm} × {shear_n_per_mm2}", HANDBOOK)
+@law(
+    "Strips inside at",
+    "0.875 × π × {major_mm} × {engaged_mm} × {shear_n_per_mm2}",
+    HANDBOOK,
+    holds=Holds(
+        "no more than twice the diameter of it is counted: the first turns carry most",
+        lambda major_mm, engaged_mm: engaged_mm <= 2 * major_mm,
+    ),
+)
 def strips_inside_n(major_mm: Num, engaged_mm: Num, shear_n_per_mm2: Num) -> Num:
     """Force that strips the thread in the metal.
 

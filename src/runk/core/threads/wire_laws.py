@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import cos, radians, sin, tan
 
-from runk.core.figures import law
+from runk.core.figures import Holds, law
 from runk.core.sources import Held, Source
 
 HANDBOOK = Source("handbook", Held.RECALLED)
@@ -29,6 +29,10 @@ def best_wire_mm(pitch_mm: float, angle_deg: float) -> float:
     "{effective_mm} + {wire_mm} × (1 + 1 ÷ sin({angle_deg}° ÷ 2))"
     " - {pitch_mm} ÷ (2 × tan({angle_deg}° ÷ 2))",
     HANDBOOK,
+    holds=Holds(
+        "the wire touches the flanks: half to one pitch and a tenth",
+        lambda wire_mm, pitch_mm: 0.45 * pitch_mm <= wire_mm <= 1.1 * pitch_mm,
+    ),
 )
 def over_wires_limit_mm(
     effective_mm: float, wire_mm: float, angle_deg: float, pitch_mm: float
@@ -48,6 +52,10 @@ def over_wires_limit_mm(
     "{over_mm} - {wire_mm} × (1 + 1 ÷ sin({angle_deg}° ÷ 2))"
     " + {pitch_mm} ÷ (2 × tan({angle_deg}° ÷ 2))",
     HANDBOOK,
+    holds=Holds(
+        "the wire touches the flanks: half to one pitch and a tenth",
+        lambda wire_mm, pitch_mm: 0.45 * pitch_mm <= wire_mm <= 1.1 * pitch_mm,
+    ),
 )
 def effective_limit_mm(over_mm: float, wire_mm: float, angle_deg: float, pitch_mm: float) -> float:
     """Effective diameter of a thread that reads so much over its wires.
