@@ -116,7 +116,7 @@ def test_a_coarse_scale_widens_the_field() -> None:
     [
         ({"size": "20", "length": "50", "weight": "0"}, "weight", "at least"),
         ({"size": "20", "length": "50", "weight": "heavy"}, "weight", "not a number"),
-        ({"size": "20", "length": "50"}, "weight", "What weight"),
+        ({"size": "20", "length": "50"}, "weight", "What does it weigh"),
         ({"size": "10", "length": "50", "weight": "123.3"}, "size", "a radius was typed"),
         ({"size": "20", "length": "50", "weight": "1233"}, "weight", "decimal point"),
         ({"size": "20", "length": "50", "weight": "12.33"}, "weight", "decimal point"),

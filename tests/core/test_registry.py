@@ -124,3 +124,17 @@ def test_a_rate_that_is_declared_is_its_own_unit(key: str, shown: str) -> None:
 def test_every_law_and_every_figure_ends_with_a_unit() -> None:
     for key in laws():
         assert unit_of(key.rsplit(".", 1)[1])
+
+
+def test_what_is_asked_is_a_question_somebody_would_ask() -> None:
+    """No clause put into *What ... is it?*, and none that asks with its verb at the end."""
+    for calculator in CATALOGUE.values():
+        for name, kind in calculator.fields.items():
+            asked, at = kind.missing(), (calculator.name, name)
+            assert asked[0].isupper(), at
+            assert asked.rstrip(".").endswith("?") or kind.asks, (at, asked)
+            inner = re.fullmatch(r"What (.+) is it\?", asked)
+            assert inner is None or " " not in inner[1], (at, asked)
+            assert not re.search(r"\b(is|does|do|goes|was|counts) *\?$", asked.lower()) or (
+                asked in ("What does it do?", "What do they do?")
+            ), (at, asked)

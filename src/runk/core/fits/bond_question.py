@@ -62,7 +62,9 @@ class BondQuestion(JointQuestion):
         Fraction | None,
         Length("pin", ("pin", "pinned", "key"), usual=(0.8, 8.0), high=50.0, placeholder="none"),
     ] = None
-    pin_as: Annotated[str, OneOf("how the pin goes", choices=PINS)] = "across"
+    pin_as: Annotated[
+        str, OneOf("how the pin goes", asks="Which way does the pin go?", choices=PINS)
+    ] = "across"
     turned: Annotated[
         Fraction | None,
         Length(

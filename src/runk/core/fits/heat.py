@@ -185,10 +185,10 @@ def bears(metal: Metal) -> Bears:
 
 
 def below_melting(metal: Metal, hot_c: float, field: str) -> None:
-    """Refuse a temperature no such part is at, or at which nothing is known of how it grows.
+    """Refuse a temperature no such part is at.
 
     Raises:
-        Refused: It melts there, or it is over ``GROWS_TO_C``.
+        Refused: It melts there.
     """
     if hot_c >= bears(metal).melts_c:
         raise Refused(
@@ -196,6 +196,14 @@ def below_melting(metal: Metal, hot_c: float, field: str) -> None:
             field=field,
             suggest="120 C",
         )
+
+
+def growth_known(hot_c: float, field: str) -> None:
+    """Refuse a temperature at which it is not known how much a metal has grown.
+
+    Raises:
+        Refused: It is over ``GROWS_TO_C``.
+    """
     if hot_c > GROWS_TO_C:
         says = f"How metals grow is known here up to {GROWS_TO_C:.0f} °C: hotter they grow more."
         raise Refused(says, field=field, suggest=f"{GROWS_TO_C:.0f} C")

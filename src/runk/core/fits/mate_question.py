@@ -100,7 +100,9 @@ class MateQuestion:
 
     make: Annotated[Make, OneOf("what is made", choices=MAKES, rules=True)] = Make.SHAFT
     there: Annotated[tuple[Station, ...], _MEASURES] = ()
-    duty: Annotated[str | None, OneOf("what it does", choices=DUTIES)] = None
+    duty: Annotated[str | None, OneOf("what it does", asks="What does it do?", choices=DUTIES)] = (
+        None
+    )
     hole: Annotated[
         ToleranceClass | None, OfFitClass("class of the hole", hole=True, placeholder="H7")
     ] = None

@@ -137,6 +137,7 @@ def now(
         ):
             at = heat.ROOM_C if hot_c is None else hot_c
             heat.below_melting(metal, at, field)
+            heat.growth_known(at, field)
             expands = metal["expansion_um_per_m_k"]
             sizes.append(
                 w(

@@ -109,7 +109,7 @@ class PairsQuestion:
     count: Annotated[
         int, Count("how many of each", ("of each",), only=_MADE, low=1, high=MOST, placeholder="4")
     ] = 4
-    duty: Annotated[str, OneOf("what they do", choices=DUTIES)] = "ringed"
+    duty: Annotated[str, OneOf("what they do", asks="What do they do?", choices=DUTIES)] = "ringed"
     least: Annotated[
         Fraction | None,
         Length("least clearance", ("free", "clearance"), high=5.0, placeholder="by what they do"),

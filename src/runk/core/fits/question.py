@@ -211,7 +211,9 @@ class FitQuestion:
             placeholder="22 mm",
         ),
     ]
-    duty: Annotated[str | None, OneOf("what it does", choices=DUTIES)] = None
+    duty: Annotated[str | None, OneOf("what it does", asks="What does it do?", choices=DUTIES)] = (
+        None
+    )
     hole: Annotated[
         ToleranceClass | None, OfFitClass("class of the hole", hole=True, placeholder="H7")
     ] = None

@@ -145,7 +145,9 @@ class WarmQuestion:
             placeholder="not said",
         ),
     ] = None
-    duty: Annotated[str | None, OneOf("what it does", choices=_DUTIES, only=("fit",))] = None
+    duty: Annotated[
+        str | None, OneOf("what it does", asks="What does it do?", choices=_DUTIES, only=("fit",))
+    ] = None
     rise: Annotated[
         float | None,
         Number(
@@ -164,6 +166,7 @@ class WarmQuestion:
         Temperature(
             "how warm it was",
             ("at", "warm", "hot"),
+            asks="How warm was it?",
             only=("reading",),
             high=1500.0,
             placeholder="35 C",

@@ -51,6 +51,8 @@ def compute(question: WarmQuestion, shop: WarmShop) -> WarmAnswer:
     assert question.shaft_hot is not None
     heat.below_melting(shop.hole, question.hole_hot, "hole_hot")
     heat.below_melting(shop.shaft, question.shaft_hot, "shaft_hot")
+    heat.growth_known(question.hole_hot, "hole_hot")
+    heat.growth_known(question.shaft_hot, "shaft_hot")
     w, size = Working(), float(question.size)
     hole_hot = _hot(w, "hole_hot_mm", size, shop.hole, question.hole_hot)
     if question.wanted is not None:
@@ -199,6 +201,7 @@ def _links(
 
 def _reading(question: WarmQuestion, metal: Metal) -> WarmReading:
     heat.below_melting(metal, question.at, "at")
+    heat.growth_known(question.at, "at")
     w, size = Working(), float(question.size)
     cold = w.of(
         cold_mm,

@@ -89,31 +89,62 @@ class _Common:
 
 
 _QUESTIONS = ("what", "which", "how", "where")
+_MEASURES = {
+    "length": "How long",
+    "width": "How wide",
+    "thickness": "How thick",
+    "depth": "How deep",
+    "height": "How high",
+    "temperature": "How warm",
+    "outside": "How large outside",
+    "diameter": "What diameter",
+    "metal": "What metal",
+    "section": "What section",
+    "class": "Which class",
+    "size": "What size",
+}
+"""How much of a thing is asked, by the noun its label begins with: *length of the joint*."""
+_QUANTITIES = frozenset(
+    ("angle", "force", "gap", "pitch", "pressure", "radius", "speed", "stroke", "throw", "torque")
+)
 _NOUNS = frozenset(
     """
-    alloy angle bore class colour cover cutter depth diameter drill fit force gap height length
-    machine metal name nominal operation pattern pitch pressure purpose radius screw section series
-    shape sign size speed stroke taper temperature thickness thread throw tool torque weight width
+    alloy colour compound contact cover cutter dial drill finish fit gear hand head holding joint
+    lathe leadscrew limits machine magnet metals name operation pattern point profile purpose
+    school screw series set-up shape side sign spark stage sum surface taper thread tool use way
+    wheels
     """.split()  # noqa: SIM905
 )
 
 
 def asked_for(label: str, how: str = "which") -> str:
-    """A question that a label makes; not every label is a noun.
+    """A question that a label makes, as one would ask it aloud.
 
     Args:
         label: As a field has it.
-        how: What is asked of one that is no noun.
+        how: What is asked of one that is no noun of its own.
 
-    >>> asked_for("metal of the rod"), asked_for("what it does"), asked_for("deep", "how much")
-    ('What metal of the rod is it?', 'What it does?', 'Deep: how much?')
+    >>> asked_for("length of cut"), asked_for("metal of the rod"), asked_for("thickness")
+    ('How long is the cut?', 'What metal is the rod?', 'How thick is it?')
+    >>> asked_for("stage"), asked_for("parts", "how many"), asked_for("to come off", "how much")
+    ('Which stage?', 'How many parts?', 'To come off: how much?')
     """
-    first = label.split()[0].lower()
+    first, _, rest = label.partition(" ")
     whole = f"{label[0].upper()}{label[1:]}"
-    if first in _QUESTIONS:
+    if first.lower() in _QUESTIONS:
         return f"{whole}?"
-    plain = first in _NOUNS and "," not in label
-    return f"What {label} is it?" if plain else f"{whole}: {how}?"
+    if first in _MEASURES and (not rest or (rest.startswith("of ") and "," not in label)):
+        what = rest.removeprefix("of ") or "it"
+        the = "" if what == "it" or what.split()[0] in ("the", "a", "that", "its") else "the "
+        asks, _, after = _MEASURES[first].partition(" outside")
+        return f"{asks} is {the}{what}{' outside' if first == 'outside' else after}?"
+    if how == "how many" and "," not in label:
+        return f"How many {label}?"
+    if first in _QUANTITIES and not rest:
+        return f"What {label} is it?"
+    if first in _NOUNS and not rest:
+        return f"Which {label}?"
+    return f"{whole}: {how}?"
 
 
 @dataclass(frozen=True)

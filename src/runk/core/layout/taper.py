@@ -90,7 +90,14 @@ class TaperQuestion:
     ] = None
     one_in: Annotated[
         float | None,
-        Number("1 in", ("1 in", "one in"), low=0.05, high=1000.0, placeholder="from the sizes"),
+        Number(
+            "1 in",
+            ("1 in", "one in"),
+            asks="One in how many?",
+            low=0.05,
+            high=1000.0,
+            placeholder="from the sizes",
+        ),
     ] = None
     per_foot: Annotated[
         Fraction | None,

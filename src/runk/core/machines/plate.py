@@ -79,7 +79,14 @@ class MachineQuestion:
         Fraction | None,
         Length("one division", ("division",), low=0.002, high=1.0, placeholder="0.02 mm"),
     ] = None
-    reads: Annotated[str, OneOf("what the cross-slide's dial counts", choices=READS)] = "radius"
+    reads: Annotated[
+        str,
+        OneOf(
+            "what the cross-slide's dial counts",
+            asks="What does the cross-slide's dial count?",
+            choices=READS,
+        ),
+    ] = "radius"
     swing: Annotated[
         Fraction | None,
         Length("swing over the bed", ("swing",), low=20.0, high=2000.0, placeholder="180 mm"),

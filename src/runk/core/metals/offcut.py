@@ -105,6 +105,7 @@ class IdentifyQuestion:
             "weight in grams",
             ("g", "grams", "gram", "weighs", "weight"),
             ("g", "grams", "gram"),
+            asks="What does it weigh, in grams?",
             low=0.01,
             high=100000.0,
             placeholder="120",

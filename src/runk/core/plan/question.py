@@ -238,9 +238,10 @@ class PlanQuestion:
             placeholder="1.5 mm",
         ),
     ] = None
-    wall: Annotated[Wall, OneOf("where the groove is", choices=WALLS, only=("groove",))] = (
-        Wall.OUTSIDE
-    )
+    wall: Annotated[
+        Wall,
+        OneOf("where the groove is", asks="Where is the groove?", choices=WALLS, only=("groove",)),
+    ] = Wall.OUTSIDE
     hole: Annotated[Hole, OneOf("hole there", choices=HOLES, only=("bore",))] = Hole.BORED
     edge: Annotated[Edge, OneOf("edge set to nought", choices=EDGES, only=("groove",))] = Edge.LEFT
     ends: Annotated[Ends, OneOf("ends", choices=ENDS, only=("face",))] = Ends.ONE
@@ -285,6 +286,7 @@ class PlanQuestion:
         Length(
             "what you measure with reads to",
             ("micrometer", "caliper"),
+            asks="What does the gauge you measure with read to?",
             usual=(0.001, 0.1),
             only=_LIMITED,
             low=0.0005,

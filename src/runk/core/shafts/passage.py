@@ -58,7 +58,13 @@ class PassageQuestion:
         Point | None, OfPoint("another bore, or a corner", ("past",), placeholder="none asked")
     ] = None
     other_to: Annotated[
-        Point | None, OfPoint("which runs on to", ("on to",), placeholder="square to it")
+        Point | None,
+        OfPoint(
+            "which runs on to",
+            ("on to",),
+            asks="Which way does that run on?",
+            placeholder="square to it",
+        ),
     ] = None
     other_dia: Annotated[
         Fraction | None,
