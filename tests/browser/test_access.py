@@ -55,7 +55,7 @@ def violations(page: Page, rules: list[str], within: str = "html") -> list[str]:
 def test_axe_finds_nothing(chromium: Browser, server: Server, third: int) -> None:
     context = chromium.new_context(base_url=server.url, reduced_motion="reduce")
     page = context.new_page()
-    wrong = {}
+    wrong, called = {}, {}
     for name, address, acts in VIEWS[third::3]:
         page.emulate_media(color_scheme="light")
         if address in TITLES and not acts and page.url.startswith("http"):
@@ -67,6 +67,11 @@ def test_axe_finds_nothing(chromium: Browser, server: Server, third: int) -> Non
             go(page, address)
             # The page's own policy forbids foreign scripts: axe comes in by the debugger's door.
             page.evaluate(AXE.read_text(encoding="utf-8"))
+        if not acts:
+            # What the browser's tab and its history call the page: by its heading, and by no other.
+            heading = page.get_by_role("heading", level=1).text_content()
+            expect(page).to_have_title(f"{heading} · Runk")
+            called[address] = heading
         for act in acts:
             if act == "bad":
                 page.get_by_label("diameter", exact=True).fill("1 3/")
@@ -96,6 +101,7 @@ def test_axe_finds_nothing(chromium: Browser, server: Server, third: int) -> Non
         page.evaluate("localStorage.clear()")
     context.close()
     assert wrong == {}
+    assert len(set(called.values())) == len(called)
 
 
 def test_targets_are_big_enough_for_dirty_fingers(page: Page) -> None:

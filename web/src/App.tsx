@@ -5,6 +5,7 @@ import { VIEWS, placeAt, placesOf } from './house';
 import { Room } from './parts/Room';
 import { Fetching, Shell } from './parts/Shell';
 import { visit } from './state/visited';
+import { Heading } from './parts/Heading';
 
 /** Every place of the house: the calculators' rooms as the server tells them, and the other views. */
 export function App() {
@@ -40,7 +41,7 @@ export function App() {
 function Nowhere() {
   return (
     <div className="max-w-3xl space-y-2 py-10">
-      <h1 className="text-3xl font-semibold">There is no such room</h1>
+      <Heading className="text-3xl font-semibold">There is no such room</Heading>
       <p>The rooms stand on the rule above; or ask for what is to be done with Ctrl K.</p>
     </div>
   );

@@ -21,6 +21,7 @@ import { type Step, Working, stepsOf } from './Working';
 import { columnsOf, figuresOf, inWords, parted } from './described';
 import { WorkedFor } from './WorkedFor';
 import { useAsked } from './useAsked';
+import { Heading } from './Heading';
 
 const NONE: Extras = {};
 const fetched = new Map<string, Extras>();
@@ -85,7 +86,7 @@ function Furnished({ calculator, own }: { calculator: Calculator; own: Extras })
         className={`grid gap-x-6 gap-y-5 ${own.side ? 'lg:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)]' : 'max-w-5xl'}`}>
         <div className="min-w-0 space-y-4">
           <RoomTabs room={calculator.door.room} />
-          <h1 className="sr-only">{calculator.title}</h1>
+          <Heading className="sr-only">{calculator.title}</Heading>
           <WorkedFor calculator={calculator.name} />
           <Question calculator={calculator} asked={asked} />
           {given && (

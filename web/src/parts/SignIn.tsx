@@ -5,6 +5,7 @@ import { unlock } from '../state/door';
 import { BOX } from './Box';
 import { Button } from './Button';
 import { Said } from './Said';
+import { Heading } from './Heading';
 
 /** The pass-phrase, asked for on a tablet before anything is shown. */
 export default function SignIn() {
@@ -30,7 +31,7 @@ export default function SignIn() {
   };
   return (
     <form onSubmit={(event) => void send(event)} className="mx-auto mt-10 max-w-xl space-y-4">
-      <h1 className="text-4xl font-semibold">Who is there?</h1>
+      <Heading className="text-4xl font-semibold">Who is there?</Heading>
       <p className="text-xl">Type the pass-phrase shown where Runk was started. Capitals make no difference.</p>
       <label className="block">
         <span className="text-soft">Pass-phrase</span>

@@ -8,6 +8,7 @@ import { usePrefs } from '../../state/prefs';
 import { EngineFiles } from './EngineFiles';
 import { Wanted } from './Wanted';
 import { hours } from './words';
+import { Heading } from '../../parts/Heading';
 
 /** The engines: how far each part is, what is wanted, and what can be done tonight. */
 export default function EnginesRoom() {
@@ -19,7 +20,7 @@ export default function EnginesRoom() {
   return (
     <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)]">
       <section className="min-w-0 space-y-4">
-        <h1 className="sr-only">Engines</h1>
+        <Heading className="sr-only">Engines</Heading>
         <div className="flex flex-wrap gap-2">
           {all.map((engine) => (
             <Button

@@ -19,6 +19,7 @@ import { Schools } from './Schools';
 import { SetUps } from './SetUps';
 import { WorkedOut } from './WorkedOut';
 import { hours } from './words';
+import { Heading } from '../../parts/Heading';
 
 export type Act = ReturnType<typeof usePartAct>;
 
@@ -66,7 +67,7 @@ function Whole({ part, act }: { part: Part; act: Act }) {
     <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1.4fr)_minmax(22rem,1fr)]">
       <div className="min-w-0 space-y-4">
         <div className="flex flex-wrap items-baseline justify-between gap-2">
-          <h1 className="text-2xl font-semibold">{part.name}</h1>
+          <Heading className="text-2xl font-semibold">{part.name}</Heading>
           <Link to="/engines" className="inline-flex min-h-11 items-center text-mark">
             {part.engine || 'All engines'}
           </Link>

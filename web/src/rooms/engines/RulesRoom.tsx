@@ -1,11 +1,12 @@
 import { useRules } from '../../api/parts';
+import { Heading } from '../../parts/Heading';
 
 /** Every rule a route is checked against, with its reason and where it is from. */
 export default function RulesRoom() {
   const rules = useRules();
   return (
     <section className="max-w-4xl space-y-4">
-      <h1 className="text-3xl font-semibold">The order of work</h1>
+      <Heading className="text-3xl font-semibold">The order of work</Heading>
       <p className="text-lg">
         A route is checked against each of these. One can be overruled for a part with a written reason; what cannot be
         reached, or can hurt, cannot.

@@ -19,6 +19,7 @@ import { closeOver, openOver, useOver } from '../../state/dialog';
 import { useKey } from '../../state/keys';
 import { usePrefs } from '../../state/prefs';
 import { ReadingOf } from './ReadingOf';
+import { Heading } from '../../parts/Heading';
 
 /** A part brought to the one that is there: its limits, its readings, what is left. */
 export default function MateRoom() {
@@ -54,7 +55,7 @@ export default function MateRoom() {
     <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1.6fr)_minmax(20rem,1fr)]">
       <div className="min-w-0 space-y-4">
         <div className="flex flex-wrap items-baseline justify-between gap-2">
-          <h1 className="text-2xl font-semibold">{mate.title}</h1>
+          <Heading className="text-2xl font-semibold">{mate.title}</Heading>
           <Link to="/fits/mate" className="inline-flex min-h-11 items-center text-mark">
             All mates
           </Link>

@@ -6,6 +6,7 @@ import { BOX, Box } from '../../parts/Box';
 import { Button } from '../../parts/Button';
 import { NotSaved } from '../../parts/NotSaved';
 import { useSaving } from '../../parts/useSaving';
+import { Heading } from '../../parts/Heading';
 
 type Kept = Schemas['KeptMetal'];
 
@@ -42,7 +43,7 @@ export function MetalEditor({ from, like, copy, close }: Props) {
         event.preventDefault();
         void send(from.version);
       }}>
-      <h1 className="text-3xl font-semibold">{copy ? `A metal like ${from.name}` : `Change ${from.name}`}</h1>
+      <Heading className="text-3xl font-semibold">{copy ? `A metal like ${from.name}` : `Change ${from.name}`}</Heading>
       <p className="text-soft">A box left blank keeps the figure of {like.name}. What you type is marked as yours.</p>
       <div className="grid gap-3 sm:grid-cols-3">
         <Box label="Name" value={name} wrong={wrong === 'name'} onChange={setName} />

@@ -5,6 +5,7 @@ import { Button } from '../../parts/Button';
 import { RoomTabs } from '../../parts/RoomTabs';
 import { offerUndo } from '../../state/undo';
 import { MetalEditor } from './MetalEditor';
+import { Heading } from '../../parts/Heading';
 
 /** Figures that have a column of their own, with its short heading. */
 const COLUMNS: Record<string, string> = {
@@ -40,9 +41,9 @@ export default function MetalsRoom() {
   return (
     <section aria-labelledby="metals-list" className="min-w-0 space-y-3">
       <RoomTabs room="Metals" />
-      <h1 id="metals-list" className="text-3xl font-semibold">
+      <Heading id="metals-list" className="text-3xl font-semibold">
         The metals
-      </h1>
+      </Heading>
       <p className="text-soft">
         Copy one to put in figures of your own: from a supplier’s sheet, or what your shop has learned. Yours are used
         everywhere.

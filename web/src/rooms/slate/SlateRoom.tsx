@@ -5,6 +5,7 @@ import { client, refusalOf, useEngines } from '../../api/queries';
 import { Button } from '../../parts/Button';
 import { SlateList } from '../../parts/SlateList';
 import { offerUndo } from '../../state/undo';
+import { Heading } from '../../parts/Heading';
 
 const refresh = () =>
   Promise.all([client.invalidateQueries({ queryKey: ['engines'] }), client.invalidateQueries({ queryKey: ['slate'] })]);
@@ -14,7 +15,7 @@ export default function SlateRoom() {
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,2fr)_minmax(18rem,1fr)]">
       <section>
-        <h1 className="border-b border-line pb-2 text-3xl font-semibold">Slate</h1>
+        <Heading className="border-b border-line pb-2 text-3xl font-semibold">Slate</Heading>
         <SlateList />
       </section>
       <Engines />

@@ -19,6 +19,7 @@ import { ReadingField } from './ReadingField';
 import { Tries } from './Tries';
 import { WaysOut } from './WaysOut';
 import { later } from '../../parts/later';
+import { Heading } from '../../parts/Heading';
 
 const BenchCut = later(() => import('./BenchCut'));
 
@@ -67,7 +68,7 @@ export default function CutRoom() {
     <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1.6fr)_minmax(20rem,1fr)]">
       <div className="min-w-0 space-y-4">
         <div className="flex flex-wrap items-baseline justify-between gap-2">
-          <h1 className="text-2xl font-semibold">{cut.title}</h1>
+          <Heading className="text-2xl font-semibold">{cut.title}</Heading>
           <span className="flex gap-4">
             {cut.part_id && (
               <Link to={`/engines/part/${cut.part_id}`} className="inline-flex min-h-11 items-center text-mark">

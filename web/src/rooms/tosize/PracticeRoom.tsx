@@ -6,6 +6,7 @@ import { usePrefs } from '../../state/prefs';
 import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
 import { StopInGroove } from './StopInGroove';
+import { Heading } from '../../parts/Heading';
 
 type Practice = Schemas['Practice'];
 type Move = Schemas['MoveIn'];
@@ -40,7 +41,7 @@ export default function PracticeRoom() {
   const problem = refusalOf(play.error);
   return (
     <div className="max-w-5xl space-y-4">
-      <h1 className="text-3xl font-semibold">Practice</h1>
+      <Heading className="text-3xl font-semibold">Practice</Heading>
       <div className="flex flex-wrap gap-2" role="group" aria-label="Piece">
         {(exercises.data ?? []).map((one) => (
           <Button

@@ -7,6 +7,7 @@ import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
 import { offerUndo } from '../../state/undo';
 import { AddTool } from './AddTool';
+import { Heading } from '../../parts/Heading';
 
 type Trays = Schemas['TraysOut'];
 type Tool = Schemas['ToolOut'];
@@ -74,7 +75,7 @@ export default function TraysRoom() {
   const groups = groupsOf(tools);
   return (
     <div className="space-y-5">
-      <h1 className="text-3xl font-semibold">Trays</h1>
+      <Heading className="text-3xl font-semibold">Trays</Heading>
       {stand_in && (
         <p className="border-l-6 border-mark bg-mark-wash px-3 py-2">
           No tool of yours is kept yet: these belong to an invented workshop. Add a set below, or bring in a table.

@@ -7,6 +7,7 @@ import { NotSaved } from '../../parts/NotSaved';
 import { useSaving } from '../../parts/useSaving';
 import { Rows } from './Rows';
 import { type Draft, HOLDINGS, NEW_ROW, SLIDES, bodyOf, draftOf, plainOf } from './draft';
+import { Heading } from '../../parts/Heading';
 
 interface Props {
   start: Draft;
@@ -31,7 +32,9 @@ export function Editor({ start, machineKey, version, close }: Props) {
         event.preventDefault();
         void save(version);
       }}>
-      <h1 className="text-3xl font-semibold">{machineKey === null ? 'A new machine' : `Change ${start.plain.name}`}</h1>
+      <Heading className="text-3xl font-semibold">
+        {machineKey === null ? 'A new machine' : `Change ${start.plain.name}`}
+      </Heading>
       <div className="grid gap-3 sm:grid-cols-3">
         <label>
           <span className="text-soft">Kind</span>

@@ -9,6 +9,7 @@ import { offerUndo } from '../../state/undo';
 import { Editor } from './Editor';
 import { Tablet } from './Tablet';
 import { EMPTY, draftOf, type Draft } from './draft';
+import { Heading } from '../../parts/Heading';
 
 interface Editing {
   draft: Draft;
@@ -48,7 +49,7 @@ export default function WorkshopRoom() {
     <>
       <RoomTabs room="Workshop" />
       <div className="my-4 flex flex-wrap items-center justify-between gap-3">
-        <h1 className="text-3xl font-semibold">Workshop</h1>
+        <Heading className="text-3xl font-semibold">Workshop</Heading>
         <Link to="/trays" className="ml-auto inline-flex min-h-11 items-center text-mark">
           Trays: drills, reamers, cutters, measures
         </Link>
