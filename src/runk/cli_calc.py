@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import argparse
 import json
+import shlex
 from collections.abc import Callable
 from difflib import get_close_matches
 from typing import Any
@@ -133,10 +134,7 @@ def fields_told(calculator: AnyCalculator) -> list[str]:
     lines = [f"{calculator.title}: runk calc {calculator.name} field=value ...", ""]
     for name, kind in calculator.fields.items():
         lines.append(f"  {name:{_WIDE}} {kind.label}{_may_be(kind)}")
-    example = " ".join(
-        f'{k}="{v}"' if " " in str(v) or '"' in str(v) else f"{k}={v}"
-        for k, v in calculator.opening.items()
-    )
+    example = shlex.join(f"{k}={v}" for k, v in calculator.opening.items())
     return [*lines, "", f"  runk calc {calculator.name} {example}"]
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import shlex
 from typing import Any
 
 import pytest
@@ -101,7 +102,9 @@ def test_a_name_alone_lists_what_it_asks_and_none_lists_them_all(
             calculator.fields
         )
         # The example is one that can be pasted.
-        assert said[-1].startswith(f"  runk calc {name}")
+        assert shlex.split(said[-1]) == ["runk", "calc", name] + [
+            f"{k}={v}" for k, v in calculator.opening.items()
+        ]
 
 
 @pytest.mark.parametrize("name", [name for name, c in CATALOGUE.items() if c.opening])

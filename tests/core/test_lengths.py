@@ -8,9 +8,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from runk.core.catalogue import CATALOGUE
 from runk.core.lengths import nearest_64th, read_length
+from runk.core.questions import read_question
 from runk.core.refusals import Refused
+from runk.core.said import worded
 from runk.core.units import PageUnit
+from runk.demo.back_shed import WORKSHOP
 
 INCH = F(254, 10)
 
@@ -221,3 +225,20 @@ def test_anything_typed_is_read_or_refused(text: str) -> None:
         assert read_length(text).mm >= 0
     except Refused as refused:
         assert refused.says
+
+
+@pytest.mark.parametrize(
+    ("one", "other", "says"),
+    [
+        ("10 mm", "10 mm", "They are one size."),
+        ("1 in", "25.4 mm", "They are one size."),
+        ("1/2 in", "12 mm", "12.7"),
+    ],
+)
+def test_of_two_sizes_the_larger_is_named_or_that_they_are_one(
+    one: str, other: str, says: str
+) -> None:
+    calculator = CATALOGUE["length"]
+    read = read_question(calculator, {"text": one, "other": other}, PageUnit.MM, WORKSHOP)
+    answer = calculator.ask(read.question, WORKSHOP)
+    assert worded(answer.larger, PageUnit.MM).startswith(says)

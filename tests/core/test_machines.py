@@ -8,6 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from runk.core.kinds import Speeds, Told
 from runk.core.machines.choose import School, choose
 from runk.core.machines.machine import (
     Dial,
@@ -21,7 +22,8 @@ from runk.core.machines.machine import (
 )
 from runk.core.machines.pulleys import plate_disagrees, pulley_pairs, pulley_rpm
 from runk.core.refusals import Refused
-from runk.demo.back_shed import LATHE, MILL
+from runk.core.units import PageUnit
+from runk.demo.back_shed import LATHE, MILL, WORKSHOP
 
 RANGED = Machine(
     "v", "V", MachineKind.LATHE, 750.0, ranges=(Range("low", 50, 800), Range("high", 200, 2500))
@@ -166,3 +168,15 @@ def test_dial_moves() -> None:
     assert Dial("cross-slide", "mm", 0.05, 60).travel_mm == 0.05
     assert Dial("cross-slide", "mm", 0.05, 60, "diameter").travel_mm == 0.025
     assert Dial("cross-slide", "inch", 0.001, 100, "diameter").travel_mm == pytest.approx(0.0127)
+
+
+@pytest.mark.parametrize(("fastest", "taken"), [("60000", True), ("60001", False)])
+def test_no_spindle_of_a_workshop_turns_faster_than_sixty_thousand(
+    fastest: str, taken: bool
+) -> None:
+    for typed in (f"290 500 {fastest}", f"100 to {fastest}"):
+        if taken:
+            assert Speeds("speeds").read(typed, Told(PageUnit.MM, WORKSHOP)).value
+        else:
+            with pytest.raises(Refused):
+                Speeds("speeds").read(typed, Told(PageUnit.MM, WORKSHOP))

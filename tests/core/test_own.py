@@ -406,3 +406,21 @@ def test_a_feed_a_minute_is_as_coarse_as_its_speed_makes_it() -> None:
     assert by[0].yours.value == by[1].yours.value == 50
     times = [float(row.does.split()[0]) if row.does[0].isdigit() else 1.0 for row in by]
     assert times[1] > times[0]
+
+
+def test_a_feed_a_minute_loads_the_belt_as_the_same_feed_a_turn() -> None:
+    """0.3 a turn at 400 rev/min is 120 a minute: one cut, however it is said, and one power."""
+    typed = {"operation": "turn", "metal": "mild-steel", "diameter": "20", "own_rpm": "400"}
+    turn, minute = (
+        [c.says for c in ask(**typed, depth="3", **fed).cautions if c.about == "your figures"]
+        for fed in ({"own_feed": "0.3"}, {"own_feed_min": "120"})
+    )
+    assert turn == minute
+    assert turn
+
+
+@pytest.mark.parametrize(("share", "says"), [(0.39, "Light:"), (0.41, "A little light")])
+def test_a_light_depth_is_one_of_under_four_tenths(share: float, says: str) -> None:
+    typed = {"operation": "turn", "metal": "mild-steel", "diameter": "20"}
+    usual = own(ask(**typed, depth="0.3"), "depth").ours.value
+    assert own(ask(**typed, depth=f"{usual * share:.6f}"), "depth").does.startswith(says)

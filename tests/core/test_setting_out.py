@@ -446,3 +446,8 @@ def test_a_drawing_may_be_any_bytes() -> None:
     for body in (b"", b"0", b"\xff" * 50, b"0\nSECTION\n2\nHEADER\n", io.BytesIO(b"x").read()):
         with pytest.raises(Refused):
             read_dxf(body)
+
+
+def test_what_is_set_out_reaches_to_the_far_side_of_every_hole() -> None:
+    face = SetOut("", (Hole("1", -20.0, 3.0, 4.0), Hole("2", 5.0, -30.0, 6.0)))
+    assert face.reach == (-22.0, 8.0, -33.0, 5.0)

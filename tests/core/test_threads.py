@@ -388,3 +388,9 @@ def test_a_drill_of_the_threads_own_size_leaves_no_thread_however_it_is_typed(dr
     )
     with pytest.raises(Refused, match="no thread left"):
         CATALOGUE["tap"].ask(read.question, WORKSHOP)
+
+
+def test_a_cover_no_larger_than_its_bore_covers_nothing() -> None:
+    question = CoverQuestion(find_thread("M3"), 0.55, Fraction(22), rim=Fraction(22))
+    with pytest.raises(Refused, match="does not cover a bore"):
+        cover(question)
