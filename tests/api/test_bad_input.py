@@ -42,7 +42,7 @@ BAD: list[tuple[str, dict[str, Any], str, str]] = [
     ("angled-hole", {"angle": "-30"}, "angle", "less than nothing"),
     ("angled-hole", {"angle": "88"}, "angle", "never meets the other"),
     ("angled-hole", {"angle": "70"}, "angle", "never meets"),
-    ("thread", {"thread": ""}, "thread", "What thread is it?"),
+    ("thread", {"thread": ""}, "thread", "Which thread?"),
     ("thread", {"thread": "M4.3"}, "thread", "No series here"),
     ("thread", {"thread": "1/4"}, "thread", "several 1/4 threads"),
     ("tap", {"thread": "M4x3"}, "thread", "almost nothing"),
