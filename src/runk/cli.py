@@ -16,6 +16,7 @@ from runk.ask.asked_back import AskedBack, Nearby
 from runk.cli_calc import add_calc, answer_told, answered, refused_document
 from runk.cli_parts import add_files, add_route, kept_asked
 from runk.cli_read import add_read
+from runk.cli_strings import add_strings
 from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.questions import read_question, sentence
@@ -65,6 +66,7 @@ def _parser() -> argparse.ArgumentParser:
         mover.set_defaults(run=run)
     add_calc(commands, stored_workshop)
     add_read(commands)
+    add_strings(commands, stored_workshop)
     add_route(commands, stored_workshop)
     add_files(commands, stored_workshop)
     reset = commands.add_parser("reset-demo", help="throw the demonstration's data away")

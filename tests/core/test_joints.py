@@ -98,7 +98,7 @@ def test_a_hollow_shaft_gives_way_before_a_thick_boss() -> None:
         ("shrink", {"size": "20", "room": "-300 C"}, "room", "at least"),
         ("shrink", {"size": "20", "tight": "3"}, "tight", "at most"),
         ("bond", {"size": "20", "hot": "-274 C"}, "hot", "at least"),
-        ("bond", {"size": "20", "compound": "jam"}, "compound", "no compound"),
+        ("bond", {"size": "20", "compound": "jam"}, "compound", "I do not know `"),
     ],
 )
 def test_what_cannot_be_is_refused_at_its_field(

@@ -323,8 +323,8 @@ REFUSALS: list[tuple[dict[str, str], str, str]] = [
     ({"diameter": "20", "metal": "ms", "machine": "shaper"}, "machine", "no machine called"),
     ({"diameter": "20", "metal": "ms", "machine": "mill"}, "machine", "wants a lathe"),
     ({"diameter": "20", "metal": "ms", "held": "vice"}, "held", "does not go with"),
-    ({"diameter": "20", "metal": "ms", "held": "glue"}, "held", "no holding I know"),
-    ({"diameter": "20", "metal": "ms", "operation": "forge"}, "operation", "no operation"),
+    ({"diameter": "20", "metal": "ms", "held": "glue"}, "held", "I do not know `glue` here"),
+    ({"diameter": "20", "metal": "ms", "operation": "forge"}, "operation", "I do not know `"),
     ({"diameter": "20", "metal": "ms", "depth": "10"}, "depth", "there is only 20"),
     ({"operation": "drill", "diameter": "150", "metal": "ms"}, "diameter", "larger than any"),
     (
@@ -335,7 +335,7 @@ REFUSALS: list[tuple[dict[str, str], str, str]] = [
     (
         {"operation": "drill", "diameter": "5", "metal": "ms", "held": "vice", "machine": "Lathe"},
         "held",
-        "no vice on the lathe",
+        "takes no vice",
     ),
     (
         {"operation": "end-mill", "diameter": "6", "metal": "ms", "width": "8"},

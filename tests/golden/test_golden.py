@@ -14,7 +14,8 @@ from pathlib import Path
 import pytest
 
 from runk.core.catalogue import CATALOGUE
-from tests.golden.answers import FINE, bases, marked, questions, varied
+from runk.drive import varied
+from tests.golden.answers import FINE, bases, marked, questions
 from tests.golden.parts import drawn, kept_of
 
 FOLDER = Path(__file__).parent

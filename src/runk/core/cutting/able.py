@@ -24,9 +24,8 @@ def holding_of(question: SpeedQuestion, machine: Machine) -> Holding:
         usual = Holding.VERTICAL_SLIDE if milling else Holding.THREE_JAW
         held = question.held or usual
         if held in ON_TABLE:
-            raise Refused(
-                f"There is no {held} on the lathe's spindle.", field="held", suggest=usual
-            )
+            says = "A lathe's spindle takes no vice, and has no table to clamp to."
+            raise Refused(says, field="held", suggest=usual)
         return Holding(held)
     held = question.held or Holding.VICE
     if held not in ON_TABLE:

@@ -70,7 +70,7 @@ def read_class(text: str, hole: bool) -> ToleranceClass:
             suggest=usual,
         )
     if grade not in GRADES:
-        raise Refused(f"Grade {grade} is not one of 5 to 11.", suggest=usual)
+        raise Refused(f"Grade {grade} is not told here: 5 to 11 are.", suggest=usual)
     return ToleranceClass(letter, grade, hole)
 
 

@@ -260,7 +260,7 @@ DEPTH = Calculator(
         "[, the dial at {start} there][, within {within}], on the {machine}",
         "pin": "{way} of {pin}: {deep} deep[, the dial at {start} there][, within {within}]"
         ", on the {machine}",
-        "block": "{way} of {block}, {stands}: {deep} high[, its nought at {start}]",
+        "block": "{way} of {block}[, {stands}]: {deep} high[, its nought at {start}]",
         "edge": "{way} with a {finder} finder: {deep} away[, touched {side}][, the dial at "
         "{start} there][, within {within}], on the {machine}",
     },

@@ -235,9 +235,9 @@ class Kind(_Common):
         """
         what = self.label[0].upper() + self.label[1:]
         if self.low is not None and value < self.low:
-            raise Refused(f"{what} must be at least {self.say_bound(self.low, told)}.")
+            raise Refused(f"{what}: at least {self.say_bound(self.low, told)}.")
         if self.high is not None and value > self.high:
-            raise Refused(f"{what} can be {self.say_bound(self.high, told)} at most.")
+            raise Refused(f"{what}: {self.say_bound(self.high, told)} at most.")
 
     def say_bound(self, bound: float, told: Told) -> str:
         """A bound in words."""

@@ -59,10 +59,9 @@ class OneOf(Kind):
             return Taken(meant.key)
         offered = ", ".join(c.label for c in self.choices if self._fits(c, chosen))
         if meant is not None:
-            with_this = chosen.replace("-", " ")
-            says = f"{meant.label.capitalize()} does not go with this: {with_this}."
+            says = f"`{meant.label}` does not go with `{chosen.replace('-', ' ')}`."
         else:
-            says = f"`{str(raw)[:40]}` is no {self.label} I know."
+            says = f"I do not know `{str(raw)[:40]}` here."
         raise Refused(says, suggest=offered)
 
     @staticmethod

@@ -104,18 +104,22 @@ _SLIPS = (
 )
 
 
+def _shown(density: float) -> str:
+    return f"{density:.0f}" if density >= 100 else f"{density:.3g}"
+
+
 def _no_metal(density: float, metals: list[Metal]) -> Refused:
     for factor, field, slip in _SLIPS:
         meant = density / factor
         if any(abs(off_percent(meant, m["density_g_cm3"])) < 3 for m in metals):
             return Refused(
-                f"{density:.3g} g/cm³ is no metal here. It would fit if {slip}: look at the "
+                f"{_shown(density)} g/cm³ is no metal here. It would fit if {slip}: look at the "
                 f"{field} again.",
                 field=field,
             )
     heavy = density > HEAVIEST
     return Refused(
-        f"{density:.3g} g/cm³ is {'heavier' if heavy else 'lighter'} than any metal here: the "
+        f"{_shown(density)} g/cm³ is {'heavier' if heavy else 'lighter'} than any metal here: the "
         f"weight looks too {'large' if heavy else 'small'}, or the sizes too "
         f"{'small' if heavy else 'large'}.",
         field="weight",

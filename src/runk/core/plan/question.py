@@ -339,7 +339,7 @@ SENTENCES = {
     "[ on a {bar} bar][ {overhang} out][, {length} deep][, held in the {held}]" + _MORE,
     "face": "{job} {metal} from {now} to {wanted}" + _LIMITS + _AS + ", {ends}[, {across} across], "
     "with {tool}[, held in the {held}]" + _MORE,
-    "slot": "{job} in {metal} {wanted} deep" + _LIMITS + " with a {across} cutter, {tool}"
+    "slot": "{job} in {metal} {wanted} deep" + _LIMITS + "[ with a {across} cutter], {tool}"
     "[, reach {reach}][, held in the {held}]" + _MORE,
     "groove": "{job} {wanted} wide"
     + _LIMITS
