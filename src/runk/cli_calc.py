@@ -174,7 +174,7 @@ def answered(
 
 
 def answer_told(calculator: AnyCalculator, answer: Any, read_as: str, page: PageUnit) -> list[str]:
-    """An answer in lines of text: the question said back, the figures, what to mind, where next."""
+    """An answer in lines of text: the question said back, the figures, what to mind."""
     lines = [read_as, "", f"  {worded(calculator.heads(answer, page), page)}"]
     lines += told(answer, page)
     cautions = getattr(answer, "cautions", ())

@@ -12,7 +12,7 @@ from fractions import Fraction
 from typing import Any
 
 from runk.core.calculator import AnyCalculator
-from runk.core.kinds import Kind, OneOf
+from runk.core.kinds import Count, Kind, OfDivider, OfMetal, OneOf
 from runk.core.metals import shipped_metals
 
 Asked = dict[str, Any]
@@ -38,9 +38,9 @@ def others(field: Kind, typed: str, factors: Iterable[float]) -> Iterator[str]:
     """
     if isinstance(field, OneOf):
         yield from (one.key for one in field.choices)
-    elif type(field).__name__ == "OfMetal":
+    elif isinstance(field, OfMetal) and not field.several:
         yield from shipped_metals()
-    elif type(field).__name__ in ("Count", "OfDivider"):
+    elif isinstance(field, (Count, OfDivider)):
         number = int(float(typed)) if typed.replace(".", "").isdigit() else 4
         yield from (str(n) for n in range(max(1, number - 4), number + 5))
     elif _NUMBER.search(typed):

@@ -8,6 +8,7 @@ from collections import Counter
 import pytest
 
 from runk.cli import main
+from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
@@ -62,9 +63,6 @@ def test_sentences_end_and_begin_as_sentences_do(met: list[Met]) -> None:
 def test_they_are_printed_by_sort(capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["strings", "nonsense"]) == 1
     assert "caution" in capsys.readouterr().err
-    assert strings(WORKSHOP, PageUnit.INCH, CATALOGUE_OF_ONE)
+    assert strings(WORKSHOP, PageUnit.INCH, Catalogue([CATALOGUE["length"]]))
     assert main(["strings", "title"]) == 0
     assert "Pressed together" in capsys.readouterr().out
-
-
-CATALOGUE_OF_ONE = type(CATALOGUE)([CATALOGUE["length"]])

@@ -17,6 +17,7 @@ from runk.core.catalogue import CATALOGUE
 from runk.core.cutting.laws import roughness_um, specific_n_per_mm2
 from runk.core.figures import Figure, Step, Working, laws
 from runk.core.fits.heat import heat_c
+from runk.core.metals import shipped_metals
 from runk.core.questions import read_question
 from runk.core.refusals import Refused
 from runk.core.units import PageUnit
@@ -97,7 +98,7 @@ def test_a_step_says_where_its_law_holds_and_when_it_was_left(
     assert inside.holds
     assert inside.while_says.startswith("holds while ")
     assert not outside.holds
-    assert outside.while_says.startswith("left here: it holds only while ")
+    assert outside.while_says.startswith("outside its range here: it holds only while ")
 
 
 def test_a_tip_sharper_than_its_feed_leaves_a_thread_and_no_finish_is_told() -> None:
@@ -122,3 +123,12 @@ def test_hotter_than_growth_is_known_is_refused(field: str) -> None:
     base = {**CATALOGUE["warm"].opening, "job": "fit"}
     assert answered("warm", {**base, field: "400 C"}) is not None
     assert answered("warm", {**base, field: "401 C"}) is None
+
+
+def test_metal_as_it_is_sold_yields_before_four_thousandths_of_a_joint() -> None:
+    """A solid shaft in a boss of its metal yields where tight / size is its yield over its modulus.
+
+    At the bore p (C + 1) is the yield, and tight / size is p ((C + v) + (1 - v)) / E: Lamé.
+    """
+    for metal in shipped_metals().values():
+        assert metal["rp02_n_per_mm2"] / (1000 * metal["e_gpa"]) < 0.004, metal.name

@@ -123,9 +123,8 @@ class Step:
         """
         if self.law.holds is None:
             return ""
-        return (
-            f"{'holds' if self.holds else 'left here: it holds only'} while {self.law.holds.says}"
-        )
+        begins = "holds" if self.holds else "outside its range here: it holds only"
+        return f"{begins} while {self.law.holds.says}"
 
     def words(self) -> str:
         """The formula with its numbers, and the result.

@@ -7,6 +7,16 @@ from math import pi
 from runk.core.figures import Holds, Num, law
 
 
+def _bends_little(times: float) -> Holds:
+    """Where a beam bends as one; ``times`` is what its law divides by, but for the modulus."""
+    return Holds(
+        "it bends by less than a tenth of its length",
+        lambda force_n, length_mm, e_gpa, section_mm4: (
+            force_n * length_mm**2 < times / 10.0 * e_gpa * section_mm4
+        ),
+    )
+
+
 @law("Stiffness of the section", "π × {diameter_mm} ^ 4 ÷ 64")
 def second_moment_mm4(diameter_mm: Num) -> Num:
     """Second moment of area of a round bar.
@@ -20,12 +30,7 @@ def second_moment_mm4(diameter_mm: Num) -> Num:
 @law(
     "Spring, held at one end",
     "{force_n} × {length_mm}³ ÷ (3 × {e_gpa} × 1000 × {section_mm4})",
-    holds=Holds(
-        "it bends by less than a tenth of its length",
-        lambda force_n, length_mm, e_gpa, section_mm4: (
-            force_n * length_mm**2 < 300 * e_gpa * section_mm4
-        ),
-    ),
+    holds=_bends_little(3000),
 )
 def cantilever_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Num) -> Num:
     """Deflection at the free end of a bar held at the other.
@@ -47,12 +52,7 @@ def cantilever_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Num) ->
 @law(
     "Spring, between centres",
     "{force_n} × {length_mm}³ ÷ (48 × {e_gpa} × 1000 × {section_mm4})",
-    holds=Holds(
-        "it bends by less than a tenth of its length",
-        lambda force_n, length_mm, e_gpa, section_mm4: (
-            force_n * length_mm**2 < 4800 * e_gpa * section_mm4
-        ),
-    ),
+    holds=_bends_little(48000),
 )
 def between_centres_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Num) -> Num:
     """Deflection at mid-span of a bar between two centres: F L³ / (48 E I).
@@ -66,12 +66,7 @@ def between_centres_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Nu
 @law(
     "Spring, chuck and centre",
     "7 × {force_n} × {length_mm}³ ÷ (768 × {e_gpa} × 1000 × {section_mm4})",
-    holds=Holds(
-        "it bends by less than a tenth of its length",
-        lambda force_n, length_mm, e_gpa, section_mm4: (
-            force_n * length_mm**2 < 10971 * e_gpa * section_mm4
-        ),
-    ),
+    holds=_bends_little(768000 / 7),
 )
 def chuck_and_centre_mm(force_n: Num, length_mm: Num, e_gpa: Num, section_mm4: Num) -> Num:
     """Deflection at mid-span of a bar held in a chuck with a centre: 7 F L³ / (768 E I).

@@ -13,15 +13,19 @@ from runk.core.sources import PRACTICE, Held, Source, read_table
 ROOM_C = 20.0
 """Sizes are what they measure at this: ISO 1."""
 GROWS_TO_C = 400.0
-"""As far as a metal's mean expansion is told of it: hotter it grows more for each degree."""
+"""As far as a metal's mean expansion is told of it: hotter it grows more for each degree.
+Common practice: the coefficients of the table are means from cold to about this, recalled."""
 ISO_1 = Source("iso-1", Held.RECALLED)
+_GROWS = Holds(
+    f"it is between -100 and {GROWS_TO_C:.0f} °C", lambda hot_c: -100 <= hot_c <= GROWS_TO_C
+)
 
 
 @law(
     "Hot it is",
     "{size_mm} × (1 + {expansion_um_per_m_k} × ({hot_c} - 20) ÷ 1 000 000)",
     ISO_1,
-    holds=Holds("it is between -100 and 400 °C", lambda hot_c: -100 <= hot_c <= GROWS_TO_C),
+    holds=_GROWS,
 )
 def hot_limit_mm(size_mm: Num, expansion_um_per_m_k: Num, hot_c: Num) -> Num:
     """A size at another temperature than 20 °C.
@@ -71,7 +75,7 @@ def hole_free_limit_mm(shaft_mm: Num, free_mm: Num) -> Num:
     "The shaft, made for it",
     "({hole_mm} - {wanted_mm}) ÷ (1 + {expansion_um_per_m_k} × ({hot_c} - 20) ÷ 1 000 000)",
     ISO_1,
-    holds=Holds("it is between -100 and 400 °C", lambda hot_c: -100 <= hot_c <= GROWS_TO_C),
+    holds=_GROWS,
 )
 def shaft_for_limit_mm(hole_mm: Num, wanted_mm: Num, expansion_um_per_m_k: Num, hot_c: Num) -> Num:
     """Shaft at 20 °C that leaves a wanted clearance where both are hot.
@@ -92,7 +96,7 @@ def shaft_for_limit_mm(hole_mm: Num, wanted_mm: Num, expansion_um_per_m_k: Num, 
     "Heat the boss to",
     "{room_c} + ({tight_mm} + {free_mm}) ÷ ({size_mm} × {expansion_um_per_m_k}) × 1 000 000",
     holds=Holds(
-        "it comes to no more than 400 °C",
+        f"it comes to no more than {GROWS_TO_C:.0f} °C",
         lambda room_c, tight_mm, free_mm, size_mm, expansion_um_per_m_k: (
             room_c + (tight_mm + free_mm) / (size_mm * expansion_um_per_m_k) * 1e6 <= GROWS_TO_C
         ),

@@ -107,7 +107,7 @@ def work_tight_mm(
     "Pressure in the joint",
     "{tight_mm} ÷ ({size_mm} × {give_ratio})",
     holds=Holds(
-        "it is no tighter than four thousandths of the joint: any metal yields beyond",
+        "it is no tighter than four thousandths of the joint: metal as it is sold yields beyond",
         lambda tight_mm, size_mm: tight_mm <= 0.004 * size_mm,
     ),
 )

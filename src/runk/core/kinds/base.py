@@ -90,18 +90,18 @@ class _Common:
 
 _QUESTIONS = ("what", "which", "how", "where")
 _MEASURES = {
-    "length": "How long",
-    "width": "How wide",
-    "thickness": "How thick",
-    "depth": "How deep",
-    "height": "How high",
-    "temperature": "How warm",
-    "outside": "How large outside",
-    "diameter": "What diameter",
-    "metal": "What metal",
-    "section": "What section",
-    "class": "Which class",
-    "size": "What size",
+    "length": "How long is {}?",
+    "width": "How wide is {}?",
+    "thickness": "How thick is {}?",
+    "depth": "How deep is {}?",
+    "height": "How high is {}?",
+    "temperature": "How warm is {}?",
+    "outside": "How large is {} outside?",
+    "diameter": "What diameter is {}?",
+    "metal": "What metal is {}?",
+    "section": "What section is {}?",
+    "class": "Which class is {}?",
+    "size": "What size is {}?",
 }
 """How much of a thing is asked, by the noun its label begins with: *length of the joint*."""
 _QUANTITIES = frozenset(
@@ -134,10 +134,10 @@ def asked_for(label: str, how: str = "which") -> str:
     if first.lower() in _QUESTIONS:
         return f"{whole}?"
     if first in _MEASURES and (not rest or (rest.startswith("of ") and "," not in label)):
-        what = rest.removeprefix("of ") or "it"
-        the = "" if what == "it" or what.split()[0] in ("the", "a", "that", "its") else "the "
-        asks, _, after = _MEASURES[first].partition(" outside")
-        return f"{asks} is {the}{what}{' outside' if first == 'outside' else after}?"
+        what = rest.removeprefix("of ")
+        if what and what.split()[0] not in ("the", "a", "that", "its"):
+            what = f"the {what}"
+        return _MEASURES[first].format(what or "it")
     if how == "how many" and "," not in label:
         return f"How many {label}?"
     if first in _QUANTITIES and not rest:

@@ -7,6 +7,11 @@ from math import pi
 from runk.core.figures import Holds, Num, law
 from runk.core.sources import PRACTICE
 
+_THIN = Holds(
+    "the ring is thinner than a tenth of its bore",
+    lambda bore_mm, radial_mm: radial_mm <= bore_mm / 10,
+)
+
 
 @law("Pulled in by", "{free_gap_mm} - {closed_gap_mm}")
 def pulled_mm(free_gap_mm: Num, closed_gap_mm: Num) -> Num:
@@ -21,10 +26,7 @@ def pulled_mm(free_gap_mm: Num, closed_gap_mm: Num) -> Num:
 @law(
     "It presses on the wall with",
     "{pulled_mm} × {e_gpa} × 1000 ÷ (7.07 × {bore_mm} × ({bore_mm} ÷ {radial_mm} - 1)³)",
-    holds=Holds(
-        "the ring is thinner than a tenth of its bore",
-        lambda bore_mm, radial_mm: radial_mm <= bore_mm / 10,
-    ),
+    holds=_THIN,
 )
 def wall_pressure_mpa(pulled_mm: Num, e_gpa: Num, bore_mm: Num, radial_mm: Num) -> Num:
     """Even pressure of a ring against its bore.
@@ -46,10 +48,7 @@ def wall_pressure_mpa(pulled_mm: Num, e_gpa: Num, bore_mm: Num, radial_mm: Num) 
 @law(
     "Bent, closed in the bore",
     "0.424 × {e_gpa} × 1000 × {pulled_mm} × {radial_mm} ÷ ({bore_mm} - {radial_mm})²",
-    holds=Holds(
-        "the ring is thinner than a tenth of its bore",
-        lambda bore_mm, radial_mm: radial_mm <= bore_mm / 10,
-    ),
+    holds=_THIN,
 )
 def stress_closed_mpa(e_gpa: Num, pulled_mm: Num, radial_mm: Num, bore_mm: Num) -> Num:
     """Bending opposite the gap of a ring in its bore.

@@ -111,14 +111,13 @@ class DogAnswer:
     links: tuple[Link, ...]
 
 
-@law(
-    "Play at the shaft",
-    "2 × arcsin({slack_mm} ÷ ({outside_mm} + {bore_mm}) × 2)",
-    holds=Holds(
-        "the slack is under a tenth of the clutch",
-        lambda slack_mm, outside_mm: slack_mm <= outside_mm / 10,
-    ),
+_SLIGHT = Holds(
+    "the slack is under a tenth of the clutch",
+    lambda slack_mm, outside_mm: slack_mm <= outside_mm / 10,
 )
+
+
+@law("Play at the shaft", "2 × arcsin({slack_mm} ÷ ({outside_mm} + {bore_mm}) × 2)", holds=_SLIGHT)
 def play_deg(slack_mm: float, outside_mm: float, bore_mm: float) -> float:
     """Angle of a play along the middle of the face.
 
@@ -128,14 +127,7 @@ def play_deg(slack_mm: float, outside_mm: float, bore_mm: float) -> float:
     return degrees(2.0 * asin(slack_mm / (outside_mm + bore_mm) * 2.0))
 
 
-@law(
-    "Play at the shaft, half a face each",
-    "4 × arcsin({slack_mm} ÷ {outside_mm})",
-    holds=Holds(
-        "the slack is under a tenth of the clutch",
-        lambda slack_mm, outside_mm: slack_mm <= outside_mm / 10,
-    ),
-)
+@law("Play at the shaft, half a face each", "4 × arcsin({slack_mm} ÷ {outside_mm})", holds=_SLIGHT)
 def half_play_deg(slack_mm: float, outside_mm: float) -> float:
     """How far two half faces rock, so far apart: the rim of one meets the other both ways.
 
