@@ -23,6 +23,7 @@ NOT_WRITING = {
     "/api/engines/{engine_id}/kit",
     "/api/parts/look",
     "/api/parts/told",
+    "/api/parts/family",
     "/api/sign-in",
     "/api/sign-out",
 }
@@ -236,6 +237,10 @@ MEETINGS: dict[str, Callable[[TestClient], Meeting]] = {
     "POST /api/engines/{engine_id}/parts": lambda c: Meeting(
         f"/api/engines/{kept_engine(c)}/parts", lambda _n: {"name": "One"}, "one"
     ),
+    "POST /api/engines/{engine_id}/list": lambda c: Meeting(
+        f"/api/engines/{kept_engine(c)}/list", lambda _n: {"text": "One\nTwo"}, "one"
+    ),
+    "POST /api/examples": lambda _: Meeting("/api/examples", lambda _n: {"name": "Dunnock"}, "one"),
     "PATCH /api/parts/{part_id}": lambda c: Meeting(
         f"/api/parts/{kept_part(c)}", lambda n: {"name": f"Part {n}"}, "all"
     ),

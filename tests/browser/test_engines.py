@@ -102,15 +102,15 @@ def test_what_a_room_works_out_is_kept_on_the_feature_it_was_opened_for(page: Pa
 
 
 def test_a_part_is_drawn_line_by_line_and_routed(page: Page) -> None:
-    page.goto("/slate")
-    page.get_by_label("New part of Dunnock").fill("Trial bush")
+    page.goto("/engines")
+    page.get_by_label("A part of it, or a list of its parts").fill("Trial bush")
     page.keyboard.press("Enter")
-    opened(page, "Trial bush")
+    page.get_by_role("link", name="Draw Trial bush").click()
     room = page.locator("#room")
-    expect(room).to_contain_text("no features yet")
+    expect(room).to_contain_text("It is drawn here as you type")
     drawn = page.get_by_role("region", name="As drawn")
     drawn.get_by_label("Metal").fill("brass")
-    drawn.get_by_label("From").fill("bar 20")
+    drawn.get_by_label("From", exact=True).fill("bar 20")
     for n, line in enumerate(
         ("face at 0", "face at 12", "outside 16 h7, from 0 to 12", "bore 22, from 0 to 12"), 1
     ):

@@ -180,19 +180,26 @@ def test_slate_notes_order_ticks_and_undo(page: Page) -> None:
 
 
 def test_engines_and_parts(page: Page) -> None:
+    page.goto("/engines")
+    page.get_by_role("button", name="Another engine").click()
+    page.get_by_label("Name of the engine", exact=True).fill("Wren")
+    page.keyboard.press("Enter")
+    field = page.get_by_label("A part of it, or a list of its parts")
+    field.fill("Flywheel")
+    field.press("Enter")
+    expect(page.get_by_role("link", name="Draw Flywheel")).to_be_visible()
     page.goto("/slate")
-    expect(page.get_by_role("article").first).to_be_visible()
-    page.get_by_label("New engine").fill("Wren")
-    page.keyboard.press("Enter")
-    page.get_by_label("New part of Wren").fill("Flywheel")
-    page.keyboard.press("Enter")
-    expect(page.get_by_role("listitem").filter(has_text="Flywheel").last).to_be_visible()
     first = page.get_by_role("listitem").filter(has_text="Bore a 21.8 mm hole")
     first.get_by_role("combobox").select_option(label="Flywheel")
     page.reload()
     expect(first.get_by_role("combobox").locator("option:checked")).to_have_text("Flywheel")
-    page.get_by_label("New engine").press("Enter")
-    expect(page.get_by_role("alert")).to_contain_text("Give the engine a name")
+    # The same name twice: nothing typed is lost.
+    page.goto("/engines")
+    page.get_by_role("button", name="Another engine").click()
+    page.get_by_label("Name of the engine", exact=True).fill("Wren")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("There is one called Wren already")
+    expect(page.get_by_label("Name of the engine", exact=True)).to_have_value("Wren")
 
 
 def test_a_machine_added_changed_taken_out_and_brought_back(page: Page) -> None:

@@ -11,6 +11,8 @@ export interface Place {
   room: string;
   /** Its name among the tabs of its room; empty where it is reached otherwise. */
   tab: string;
+  /** Of its tab, in a room that has many. */
+  family?: string;
 }
 
 export const GROUPS = ['Cut', 'Jobs', 'Shop'] as const;
@@ -86,10 +88,28 @@ export function tabsOf(places: Place[], room: string): Place[] {
   return [...tabs.filter((place) => place.path.length === own), ...tabs.filter((place) => place.path.length !== own)];
 }
 
+/** The tabs of a room by their families, in the order they first come; one family in a small room. */
+export function familiesOf(tabs: Place[]): { name: string; tabs: Place[] }[] {
+  const names = new Set(tabs.map((place) => place.family ?? ''));
+  return [...names].map((name) => ({ name, tabs: tabs.filter((place) => (place.family ?? '') === name) }));
+}
+
 /** The place an address stands for. */
 export function placeAt(places: Place[], path: string): Place | undefined {
   const exact = places.find((place) => place.path === path);
   return exact ?? places.find((place) => place.path.includes(':') && path.startsWith(place.path.split(':')[0]!));
+}
+
+const ASIDE = /^(?:(?:open|show|go to|where (?:is|are)|the|my)\s+)+|\s+(?:room|page|tab)$/g;
+const bare = (words: string) => words.trim().toLowerCase().replace(ASIDE, '').replace(/s$/, '');
+
+/** The places somebody may mean who types no more than a name: "gears", "open the wall sheet". */
+export function placesNamed(places: Place[], line: string): Place[] {
+  const named = bare(line);
+  if (!named) return [];
+  const by = (of: (place: Place) => string) => places.filter((place) => place.tab && bare(of(place)) === named);
+  const tabs = by((place) => place.tab);
+  return tabs.length > 0 ? tabs : by((place) => place.room).slice(0, 1);
 }
 
 /** Where a calculator is found. */

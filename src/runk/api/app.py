@@ -20,6 +20,7 @@ from runk.api import (
     metals,
     openapi,
     pages,
+    part_begun,
     part_files,
     part_look,
     part_schools,
@@ -101,8 +102,10 @@ def create_app(
     app.include_router(metals.router(store, reader, catalogue))
     app.include_router(tools.router(store, reader))
     app.include_router(slate.router(store, reader.workshop, catalogue))
-    app.include_router(engines.router(store))
+    app.include_router(engines.router(store, reader.workshop))
     book = book or CutBook(store)
+    # Before the parts: kinds and families are no part's number.
+    app.include_router(part_begun.router())
     app.include_router(parts.router(store, book, reader.workshop))
     app.include_router(part_look.router(reader.workshop))
     app.include_router(part_schools.router(store, reader.workshop))

@@ -56,6 +56,7 @@ class DoorOut(BaseModel):
     group: str
     room: str
     tab: str
+    family: str
 
 
 class CalculatorOut(BaseModel):
@@ -113,7 +114,9 @@ def describe(calculator: AnyCalculator) -> CalculatorOut:
         name=calculator.name,
         title=calculator.title,
         version=calculator.version,
-        door=DoorOut(path=door.path, group=door.group, room=door.room, tab=door.tab),
+        door=DoorOut(
+            path=door.path, group=door.group, room=door.room, tab=door.tab, family=door.family
+        ),
         opening=dict(calculator.opening),
         sentences=dict(calculator.sentences),
         fields=[_field(calculator, name, kind) for name, kind in calculator.fields.items()],

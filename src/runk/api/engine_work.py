@@ -14,6 +14,7 @@ from runk.api.part_line import PartLine
 from runk.api.problems import PROBLEMS
 from runk.api.shelf import Shelf
 from runk.core.route.rules import RULES
+from runk.core.route.rules_seen import PROTECTS, rules_seen
 from runk.core.units import PageUnit
 from runk.store import parts as kept
 from runk.store.database import Store
@@ -29,6 +30,9 @@ class RuleOut(BaseModel):
     severity: str
     source: str
     tag: str
+    protects: str
+    right: list[list[str]]
+    wrong: list[list[str]]
 
 
 class EngineOut(BaseModel):
@@ -52,6 +56,7 @@ def router(store: Store, here: Here) -> APIRouter:
 
     @routes.get("/rules")
     def rules() -> list[RuleOut]:
+        seen = rules_seen()
         return [
             RuleOut(
                 key=one.key,
@@ -61,8 +66,11 @@ def router(store: Store, here: Here) -> APIRouter:
                 severity=one.severity.value,
                 source=one.source.title,
                 tag=one.source.tag,
+                protects=seen[one.key].protects,
+                right=[list(step) for step in seen[one.key].right],
+                wrong=[list(step) for step in seen[one.key].wrong],
             )
-            for one in RULES
+            for one in sorted(RULES, key=lambda one: PROTECTS.index(seen[one.key].protects))
         ]
 
     # Written as it is: nothing of it is checked again on its way out.

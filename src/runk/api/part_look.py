@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator
+from dataclasses import asdict
 from typing import Any
 
 from fastapi import APIRouter, Request, Response
@@ -11,10 +12,11 @@ from runk.api.calculators import Here, written
 from runk.api.part_shapes import LookIn, LookOut, ToldIn, ToldOut
 from runk.api.problems import PROBLEMS
 from runk.core.refusals import Refused
-from runk.core.route.drawn.together import Heard, heard_together
+from runk.core.route.drawn.offers import offers
+from runk.core.route.drawn.together import Heard, heard_together, length_of
 from runk.core.route.drawn.whole import Whole, whole_part
 from runk.core.route.face import faces
-from runk.core.route.feature import BLANK, FEATURE
+from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
 from runk.core.route.feature_question import FeatureQuestion
 from runk.core.route.part import Feature
 from runk.core.route.played import Stage
@@ -94,9 +96,10 @@ def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
         "lines": lines,
         "drawn": None,
         "field": "blank" if wrong["problem"] else "",
+        "offers": [] if body.at is None else _offers(body.at, body.features, read, blank, page),
         **wrong,
     }
-    if heard is None or blank is None or any(line["problem"] for line in lines) or not features:
+    if heard is None or blank is None or not features:
         return plain
     try:
         metal = metal_key(metal_said(body.metal, heard, workshop.metals), workshop.metals)
@@ -105,9 +108,37 @@ def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
         return plain | {"field": refused.field or "", **_refusal(refused, page)}
     job = Job(part, workshop)
     every = frozenset(job.by_key)
-    view = section(job, every, None, frozenset())
-    drawn = Stage(view if part.turned else None, faces(job, every, frozenset(), view))
+    lit = _keys_of(body.at, body.features, read, features)
+    now = frozenset(one.key for one in job.operations if one.feature in lit)
+    view = section(job, every, None, now)
+    drawn = Stage(view if part.turned else None, faces(job, every, now, view))
     return plain | {"drawn": drawn}
+
+
+def _keys_of(
+    at: str | None, lines: list[str], read: list[Heard], features: tuple[Feature, ...]
+) -> set[str]:
+    """Names of the features of the line the cursor is in."""
+    named = iter(features)
+    keys: set[str] = set()
+    for line, one in zip(lines, read, strict=True):
+        its = [] if isinstance(one, Refused) else [next(named).key for _ in one]
+        if line == at:
+            keys.update(its)
+    return keys
+
+
+def _offers(
+    at: str, lines: list[str], read: list[Heard], blank: BlankQuestion | None, page: PageUnit
+) -> list[dict[str, Any]]:
+    """What may come next in one of the lines, the others being as they are."""
+    beside = [
+        feature
+        for line, one in zip(lines, read, strict=True)
+        if line != at and not isinstance(one, Refused)
+        for feature in one
+    ]
+    return [asdict(one) for one in offers(at, page, beside, length_of(beside, blank))]
 
 
 def _try(

@@ -38,6 +38,7 @@ class LookIn(BaseModel):
     blank: str = Field(max_length=300)
     features: list[str] = Field(max_length=200)
     unit: PageUnit = PageUnit.MM
+    at: str | None = Field(default=None, max_length=500)
 
 
 class LookLine(BaseModel):
@@ -51,6 +52,15 @@ class LookLine(BaseModel):
     suggest: str
 
 
+class OfferOut(BaseModel):
+    """What may come next in the line the cursor is in."""
+
+    shows: str
+    line: str
+    says: str
+    kind: str
+
+
 class LookOut(BaseModel):
     """A part as it is being typed: line by line, and drawn where it can be made."""
 
@@ -61,6 +71,49 @@ class LookOut(BaseModel):
     field: str
     suggest: str
     drawn: Stage | None
+    offers: list[OfferOut]
+
+
+class KindOut(BaseModel):
+    """A kind of feature: its word, a line of it, and what it looks like."""
+
+    key: str
+    word: str
+    example: str
+    drawn: Stage
+
+
+class SizeOut(BaseModel):
+    """A size a family of parts asks for."""
+
+    key: str
+    label: str
+    example: str
+    spare: bool
+
+
+class FamilyOut(BaseModel):
+    """A family of parts."""
+
+    key: str
+    name: str
+    says: str
+    sizes: list[SizeOut]
+
+
+class FamilyIn(BaseModel):
+    """The sizes of a part of a family, as typed."""
+
+    family: str = Field(max_length=40)
+    sizes: dict[str, Annotated[str, Field(max_length=60)]] = Field(default={}, max_length=40)
+    unit: PageUnit = PageUnit.MM
+
+
+class BegunOut(BaseModel):
+    """A part as its family begins it: nothing of it is kept."""
+
+    blank: str
+    lines: list[str]
 
 
 class ToldIn(BaseModel):

@@ -48,12 +48,14 @@ class Door:
         room: The room it belongs to: a word on the rule.
         tab: Its own name among the room's tabs.
         group: ``Cut``, ``Jobs`` or ``Shop``.
+        family: Of its tab, in a room that has many.
     """
 
     path: str
     room: str
     tab: str
     group: str = "Cut"
+    family: str = ""
 
 
 def _unchanged(question: Any, *_: Any) -> Any:

@@ -71,18 +71,36 @@ def fill(session: Session) -> dict[str, int]:
         add_machine(session, machine)
     put_tools(session, TOOLS)
     parts: dict[str, int] = {}
-    every = [drawn for its_parts in ENGINES.values() for drawn in its_parts]
-    for name, its_parts in ENGINES.items():
-        engine = add_engine(session, name)
-        for drawn in its_parts:
-            parts[drawn.name] = add_part(session, engine.id, drawn.name, drawn.metal).id
-            _draw(session, parts[drawn.name], drawn)
-    for hole, hole_feature, shaft, shaft_feature, duty in GOES_WITH:
-        add_fit(session, (parts[hole], hole_feature), (parts[shaft], shaft_feature), duty)
-    for drawn in every:
-        _route(session, parts[drawn.name], drawn)
+    for name in ENGINES:
+        parts |= put_engine(session, name, name)
     for name, feature, reading in READ:
         measure(session, parts[name], feature, reading)
+    return parts
+
+
+def put_engine(session: Session, name: str, called: str) -> dict[str, int]:
+    """One of the two engines with its parts, what goes together and every route.
+
+    Args:
+        session: Into what.
+        name: Which.
+        called: What it is called there.
+
+    Returns:
+        Its parts' ids by name.
+    """
+    engine = add_engine(session, called)
+    parts = {
+        drawn.name: add_part(session, engine.id, drawn.name, drawn.metal).id
+        for drawn in ENGINES[name]
+    }
+    for drawn in ENGINES[name]:
+        _draw(session, parts[drawn.name], drawn)
+    for hole, hole_feature, shaft, shaft_feature, duty in GOES_WITH:
+        if hole in parts and shaft in parts:
+            add_fit(session, (parts[hole], hole_feature), (parts[shaft], shaft_feature), duty)
+    for drawn in ENGINES[name]:
+        _route(session, parts[drawn.name], drawn)
     return parts
 
 

@@ -176,6 +176,10 @@ export interface components {
             left_mm: components["schemas"]["FigureWire"];
             parts: string;
         };
+        BegunOut: {
+            blank: string;
+            lines: string[];
+        };
         Belt: {
             advised: boolean;
             left_s: number;
@@ -696,6 +700,7 @@ export interface components {
             wound?: string | null;
         };
         DoorOut: {
+            family: string;
             group: string;
             path: string;
             room: string;
@@ -843,6 +848,21 @@ export interface components {
             looks: string;
             now_mm: components["schemas"]["FigureWire"];
             off_mm: components["schemas"]["FigureWire"];
+        };
+        FamilyIn: {
+            family: string;
+            /** @default {} */
+            sizes: {
+                [key: string]: string;
+            };
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+        };
+        FamilyOut: {
+            key: string;
+            name: string;
+            says: string;
+            sizes: components["schemas"]["SizeOut"][];
         };
         Fan: {
             diameters_mm: number[];
@@ -1290,6 +1310,12 @@ export interface components {
                 [key: string]: string;
             };
         };
+        KindOut: {
+            drawn: components["schemas"]["Stage"];
+            example: string;
+            key: string;
+            word: string;
+        };
         KitIn: {
             lines: string;
             /** @default mm */
@@ -1380,7 +1406,13 @@ export interface components {
             };
             reason: string;
         };
+        ListIn: {
+            text: string;
+            /** @default mm */
+            unit: components["schemas"]["PageUnit"];
+        };
         LookIn: {
+            at?: string | null;
             blank: string;
             features: string[];
             /** @default  */
@@ -1404,6 +1436,7 @@ export interface components {
             field: string;
             lines: components["schemas"]["LookLine"][];
             metal: string;
+            offers: components["schemas"]["OfferOut"][];
             problem: string;
             suggest: string;
         };
@@ -1446,7 +1479,7 @@ export interface components {
             wheels: string;
         };
         MachineAnswerWire: {
-            assumed: string[];
+            assumed: components["schemas"]["UsualWire"][];
             fastest_rpm: components["schemas"]["FigureWire"];
             name: string;
             positions: components["schemas"]["PositionWire"][];
@@ -1726,6 +1759,12 @@ export interface components {
         };
         NewIn: {
             version: number;
+        };
+        OfferOut: {
+            kind: string;
+            line: string;
+            says: string;
+            shows: string;
         };
         OringAnswerWire: {
             clear_mm: components["schemas"]["FigureWire"];
@@ -2458,10 +2497,13 @@ export interface components {
             key: string;
             mend: string;
             name: string;
+            protects: string;
             reason: string;
+            right: string[][];
             severity: string;
             source: string;
             tag: string;
+            wrong: string[][];
         };
         RunOutAnswerWire: {
             causes: components["schemas"]["CauseWire"][];
@@ -2782,6 +2824,12 @@ export interface components {
             to_mm: components["schemas"]["FigureWire"];
             wide_mm: components["schemas"]["FigureWire"];
         };
+        SizeOut: {
+            example: string;
+            key: string;
+            label: string;
+            spare: boolean;
+        };
         SlateItem: {
             calculator: string;
             calculator_version: number;
@@ -2807,6 +2855,8 @@ export interface components {
             now: boolean;
             right: number;
             start: number;
+            /** @default 0 */
+            thread: number;
             top: number;
         };
         SlitAnswerWire: {
@@ -3530,6 +3580,10 @@ export interface components {
         UndoIn: {
             event_key: string;
             undoes: number;
+        };
+        UsualWire: {
+            otherwise: string;
+            what: string;
         };
         WantIn: {
             /** @default 1 */

@@ -30,7 +30,7 @@ function Save({ typed, unit, stale }: Given<Reply>) {
   return (
     <>
       <Button look="main" className="px-5 text-xl" disabled={stale} onClick={() => void save()}>
-        Keep it, and show me a belt
+        It is so: keep it, show me a belt
       </Button>
       <Link to="/workshop" className="inline-flex min-h-11 items-center px-2 text-mark">
         Pulleys, limits, backlash: the long form

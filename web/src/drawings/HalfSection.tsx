@@ -40,14 +40,25 @@ export function HalfSection({ section, label }: { section: Schemas['Section']; l
             strokeWidth={one.now ? 2.2 : 1.2}
             data-feature={one.feature}
           />
-          <rect
-            x={x(one.end)}
-            y={middle}
-            width={(one.end - one.start) * scale}
-            height={Math.max(one.bottom, 0) * scale}
+          <polygon
+            // Where it is thrown the lower half stands nearer; where it tapers it does so on both sides.
+            points={`${x(one.end)},${middle} ${x(one.start)},${middle} ${x(one.start)},${y(-Math.max(one.right - one.top + one.bottom, 0))} ${x(one.end)},${y(-Math.max(one.bottom, 0))}`}
             className={one.now ? 'fill-mark-wash stroke-mark' : 'fill-card stroke-ink'}
             strokeWidth={one.now ? 2.2 : 1.2}
           />
+          {one.thread > 0 &&
+            [one.thread, -one.thread].map((r) => (
+              <line
+                key={r}
+                data-thread
+                x1={x(one.end)}
+                x2={x(one.start)}
+                y1={y(r)}
+                y2={y(r)}
+                className={one.now ? 'stroke-mark' : 'stroke-ink'}
+                strokeWidth="0.8"
+              />
+            ))}
           {one.inner > 0 && (
             <line
               x1={x(one.end)}

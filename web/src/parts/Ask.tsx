@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { useLocation } from 'wouter';
 import { type Problem, ServerGone, call } from '../api/client';
 import { type AnyReply, type Asked, type Calculator, refusalOf, useCalculators } from '../api/queries';
-import { pathOf } from '../house';
+import { type Place, placesNamed, placesOf, pathOf } from '../house';
 import { usePrefs } from '../state/prefs';
 import { setQuestion } from '../state/question';
 import { Button } from './Button';
@@ -49,6 +49,11 @@ export function Ask({ close }: { close: () => void }) {
     close();
   };
 
+  const rooms = placesNamed(placesOf(calculators.data ?? []), line);
+  const visit = (place: Place) => {
+    go(place.path);
+    close();
+  };
   const [wanted, setWanted] = useState(false);
   const type = (text: string) => {
     setWanted(false);
@@ -79,6 +84,11 @@ export function Ask({ close }: { close: () => void }) {
           <form
             onSubmit={(event) => {
               event.preventDefault();
+              // No more than a room's name: that is where somebody wants to go.
+              if (rooms[0] && !shown) {
+                visit(rooms[0]);
+                return;
+              }
               if (wants) {
                 tell(wants.field, '');
                 return;
@@ -116,8 +126,21 @@ export function Ask({ close }: { close: () => void }) {
                   ))}
                 </ul>
               )}
+              {rooms.length > 0 && (
+                <ul aria-label="Rooms called so" className="mb-2 flex flex-wrap gap-2">
+                  {rooms.map((place) => (
+                    <li key={place.path}>
+                      <Button onClick={() => visit(place)}>
+                        Open {place.tab}
+                        {place.room !== place.tab && <span className="text-soft">in {place.room}</span>}
+                      </Button>
+                    </li>
+                  ))}
+                </ul>
+              )}
               {line.trim() &&
                 problem &&
+                !(rooms.length > 0 && !wants) &&
                 (wants ? (
                   <OneMore key={wants.field} wants={wants} says={problem.detail} tell={tell} />
                 ) : (

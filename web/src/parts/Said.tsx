@@ -4,16 +4,7 @@ import type { Problem } from '../api/client';
 export function Said({ problem, id }: { problem: Problem; id?: string }) {
   return (
     <p id={id} role="alert" className="rounded-r-md border-l-6 border-stop-edge bg-stop px-3 py-2 text-stop-ink">
-      {problem.detail.split('`').map((part, index) =>
-        // What was typed stands between the marks, so it is every second part.
-        index % 2 ? (
-          <span key={index} className="font-semibold whitespace-pre-wrap">
-            “{part}”
-          </span>
-        ) : (
-          part
-        ),
-      )}
+      <Marked text={problem.detail} />
       {problem.suggest && (
         <>
           {' '}
@@ -21,5 +12,19 @@ export function Said({ problem, id }: { problem: Problem; id?: string }) {
         </>
       )}
     </p>
+  );
+}
+
+/** A sentence with what was typed in quotation marks. */
+export function Marked({ text }: { text: string }) {
+  return text.split('`').map((part, index) =>
+    // What was typed stands between the marks, so it is every second part.
+    index % 2 ? (
+      <span key={index} className="font-semibold whitespace-pre-wrap">
+        “{part}”
+      </span>
+    ) : (
+      part
+    ),
   );
 }

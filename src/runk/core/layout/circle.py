@@ -258,7 +258,7 @@ def headline(answer: CircleAnswer, page: PageUnit) -> str:
 CIRCLE = Calculator(
     name="circle",
     title="Holes in a pattern",
-    door=Door("/setting-out", "Setting out", "Holes"),
+    door=Door("/setting-out", "Setting out", "Holes", family="Holes and turns"),
     opening={"count": "6", "circle": "31 mm", "hole": "3.2 mm", "bore": "22 mm", "rim": "40 mm"},
     question=CircleQuestion,
     answers=(CircleAnswer,),

@@ -356,7 +356,7 @@ def headline(answer: DivideAnswer, page: PageUnit) -> str:
 DIVIDE: Calculator[DivideQuestion, Heads, DivideAnswer] = Calculator(
     name="divide",
     title="Dividing: turns and holes",
-    door=Door("/setting-out/divide", "Setting out", "Dividing"),
+    door=Door("/setting-out/divide", "Setting out", "Dividing", family="Holes and turns"),
     opening={"count": "22"},
     question=DivideQuestion,
     answers=(HeadAnswer, TableAnswer),

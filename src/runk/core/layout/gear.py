@@ -329,7 +329,7 @@ _RACK = _REST.replace("[, with {mate}]", "").replace("[, play {backlash}]", "")
 GEAR: Calculator[GearQuestion, GearShop, GearAnswer] = Calculator(
     name="gear",
     title="Spur gears and racks",
-    door=Door("/setting-out/gear", "Setting out", "Gears"),
+    door=Door("/setting-out/gear", "Setting out", "Gears", family="Holes and turns"),
     opening={"teeth": "22", "module": "0.7", "mate": "44"},
     question=GearQuestion,
     answers=(WheelAnswer, RackAnswer),

@@ -311,7 +311,7 @@ def headline(answer: PartOffAnswer, page: PageUnit) -> str:
 PART_OFF = Calculator(
     name="part-off",
     title="Parting to length: where the blade goes",
-    door=Door("/setting-out/part-off", "Setting out", "Parting"),
+    door=Door("/setting-out/part-off", "Setting out", "Parting", family="Stock and slits"),
     opening={"length": "12 mm", "blade": "2 mm"},
     question=PartOffQuestion,
     answers=(PartOffAnswer,),

@@ -258,7 +258,7 @@ _LINES = (
 PATH = Calculator(
     name="path",
     title="Round a profile with a cutter",
-    door=Door("/setting-out/path", "Setting out", "Profile"),
+    door=Door("/setting-out/path", "Setting out", "Profile", family="Paths"),
     opening={"profile": "link", "long": "40 mm", "dia": "16 mm", "end": "10 mm", "cutter": "6 mm"},
     question=PathQuestion,
     answers=(PathAnswer,),

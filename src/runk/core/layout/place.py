@@ -340,7 +340,7 @@ _CENTRE = "[, centre along {from_x}][ and up {from_y}]"
 PLACE: Calculator[PlaceQuestion, None, PlaceAnswer] = Calculator(
     name="place",
     title="Places, angles and chords",
-    door=Door("/setting-out/place", "Setting out", "Places"),
+    door=Door("/setting-out/place", "Setting out", "Places", family="Holes and turns"),
     opening={"way": "polar", "radius": "40 mm", "angle": "12"},
     question=PlaceQuestion,
     answers=(AtAnswer, ChordAnswer, TouchAnswer, BoreAnswer),

@@ -277,7 +277,7 @@ def headline(answer: ReachAnswer, page: PageUnit) -> str:
 REACH = Calculator(
     name="reach",
     title="Does it clear?",
-    door=Door("/setting-out/reach", "Setting out", "Reach"),
+    door=Door("/setting-out/reach", "Setting out", "Reach", family="Paths"),
     opening={"line": "9 mm", "cutter": "10 mm"},
     question=ReachQuestion,
     answers=(ReachAnswer,),

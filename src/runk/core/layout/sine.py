@@ -188,7 +188,7 @@ def headline(answer: SineAnswer, page: PageUnit) -> str:
 SINE = Calculator(
     name="sine",
     title="An angle by packing",
-    door=Door("/setting-out/sine", "Setting out", "Sine"),
+    door=Door("/setting-out/sine", "Setting out", "Sine", family="Angles"),
     opening={"bar": "100 mm", "angle": "12"},
     question=SineQuestion,
     answers=(SineAnswer,),

@@ -232,7 +232,7 @@ def headline(answer: SlitAnswer, page: PageUnit) -> str:
 SLIT = Calculator(
     name="slit",
     title="Slitting: what the saw takes",
-    door=Door("/setting-out/slit", "Setting out", "Slitting"),
+    door=Door("/setting-out/slit", "Setting out", "Slitting", family="Stock and slits"),
     opening={"total": "30 mm"},
     question=SlitQuestion,
     answers=(SlitAnswer,),

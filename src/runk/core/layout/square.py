@@ -155,7 +155,7 @@ _READ = "{error} <over|in> {over}[<,|> <base|over|shim over|over its> {base}]"
 SQUARE = Calculator(
     name="square",
     title="Out of square: shim or metal",
-    door=Door("/setting-out/square", "Setting out", "Square"),
+    door=Door("/setting-out/square", "Setting out", "Square", family="Angles"),
     opening={"error": "0.08 mm", "over": "60 mm", "base": "30 mm"},
     question=SquareQuestion,
     answers=(SquareAnswer,),

@@ -333,7 +333,7 @@ _CUT = (
 STOCK: Calculator[StockQuestion, Shelf, StockAnswer] = Calculator(
     name="stock",
     title="Stock: out of round, off the shelf",
-    door=Door("/setting-out/stock", "Setting out", "Stock"),
+    door=Door("/setting-out/stock", "Setting out", "Stock", family="Stock and slits"),
     opening={"bar": "20 mm"},
     question=StockQuestion,
     answers=(SectionAnswer, BarAnswer, ShelfAnswer),

@@ -331,7 +331,7 @@ def headline(answer: TaperSet, page: PageUnit) -> str:
 TAPER = Calculator(
     name="taper",
     title="A taper by the top slide",
-    door=Door("/setting-out/taper", "Setting out", "Taper"),
+    door=Door("/setting-out/taper", "Setting out", "Taper", family="Angles"),
     opening={"large": "16 mm", "small": "12 mm", "long": "40 mm"},
     question=TaperQuestion,
     answers=(TaperSet,),

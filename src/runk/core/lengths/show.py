@@ -54,6 +54,18 @@ def as_fraction(inch: Fraction) -> str:
     return f"{whole} {part}" if whole else part
 
 
+def bare(mm: Fraction, page: PageUnit) -> str:
+    """A size as one would type it on a page: no unit, a fraction where it is one.
+
+    >>> bare(Fraction("22.225"), PageUnit.INCH), bare(Fraction("22.225"), PageUnit.MM)
+    ('7/8', '22.225')
+    """
+    if page is PageUnit.MM:
+        return trimmed(mm, 3)
+    inch = mm / MM_PER_INCH
+    return as_fraction(inch) if 64 % inch.denominator == 0 else trimmed(inch, 4)
+
+
 def nearest_64th(mm: Fraction) -> tuple[str, Fraction]:
     """The nearest sixty-fourth of an inch and how far off the size is from it.
 

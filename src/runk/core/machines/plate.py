@@ -103,13 +103,21 @@ class Position:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Usual:
+    """Something nobody said of the machine, and how it is said where it is otherwise."""
+
+    what: Annotated[str, Show("Taken as usual")]
+    otherwise: Annotated[str, Show("If it is otherwise")]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class MachineAnswer:
     """The machine as it will be kept; ``assumed`` says what was not said and is taken as usual."""
 
     name: Annotated[str, Show("Machine", Rank.BIG)]
     slowest_rpm: Annotated[Figure, Show("Slowest", Rank.BIG)]
     fastest_rpm: Annotated[Figure, Show("Fastest", Rank.BIG)]
-    assumed: Annotated[tuple[str, ...], Show("Taken as usual", Rank.SAYS)]
+    assumed: Annotated[tuple[Usual, ...], Table("Is that so?")]
     positions: Annotated[tuple[Position, ...], Table("Its speeds")]
     cautions: tuple[Caution, ...] = ()
 
@@ -170,16 +178,34 @@ def built(question: MachineQuestion, taken: tuple[str, ...] = ()) -> Machine:
     return machine
 
 
-def _assumed(question: MachineQuestion, machine: Machine) -> tuple[str, ...]:
+def _assumed(question: MachineQuestion, machine: Machine) -> tuple[Usual, ...]:
     dial = machine.dials[0]
+    later = "change it on the long form"
+    slide = question.kind is MachineKind.LATHE and question.reads == READS[0].key
     said = (
-        (question.power is None, f"a motor of {USUAL_W:g} W"),
-        (True, "50 Hz mains"),
-        (question.division is None, f"{dial.division:g} {dial.unit} a division"),
-        (True, f"{_PER_TURN} divisions a turn"),
-        (bool(machine.limits), "three-jaw to 2000, four-jaw to 1000, faceplate to 600 rev/min"),
+        (question.power is None, f"a motor of {USUAL_W:g} W", "say what its plate has: 250 W"),
+        (
+            question.division is None,
+            f"{dial.division:g} {'in' if dial.unit == 'inch' else 'mm'} a division",
+            "say it: division 0.05 mm",
+        ),
+        (slide, "the cross-slide's dial counts the travel", "say: reads diameter"),
+        (
+            machine.swing_mm is None and question.kind is MachineKind.LATHE,
+            "no limit to what swings over the bed",
+            "say it: swing 180 mm",
+        ),
+        (True, f"{_PER_TURN} divisions a turn", later),
+        (not machine.ranges, "50 Hz mains", later),
+        (
+            bool(machine.limits),
+            "never over 2000 rev/min in the three-jaw, 1000 in the four-jaw, 600 on the faceplate",
+            later,
+        ),
     )
-    return tuple(words for usual, words in said if usual)
+    return tuple(
+        Usual(what=words, otherwise=otherwise) for usual, words, otherwise in said if usual
+    )
 
 
 def machine(question: MachineQuestion, _: None = None) -> MachineAnswer:

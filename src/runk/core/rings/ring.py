@@ -358,7 +358,7 @@ def headline(answer: RingAnswer, page: PageUnit) -> str:
 RING = Calculator(
     name="ring",
     title="A piston ring, its groove, and how it is made",
-    door=Door("/shafts/ring", "Shafts", "Piston ring"),
+    door=Door("/shafts/ring", "Shafts", "Piston ring", family="Pistons"),
     opening={"bore": "22 mm", "width": "2 mm"},
     question=RingQuestion,
     answers=(RingAnswer,),

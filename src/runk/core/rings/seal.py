@@ -274,7 +274,7 @@ _ORING = "<o-ring|o ring|oring><s|>< groove|>< for| on| round| in|>< an| a| the|
 SEAL = Calculator[SealQuestion, None, OringAnswer | PackedAnswer | LappedAnswer](
     name="seal",
     title="O-rings, packed glands, lapped pistons",
-    door=Door("/shafts/seal", "Shafts", "Seals"),
+    door=Door("/shafts/seal", "Shafts", "Seals", family="Pistons"),
     opening={"kind": "piston", "bore": "22 mm"},
     question=SealQuestion,
     answers=(OringAnswer, PackedAnswer, LappedAnswer),

@@ -8,6 +8,7 @@ from functools import lru_cache
 from itertools import pairwise
 
 from runk.core.machines.machine import Holding as Way
+from runk.core.route.chamfered import chamfered
 from runk.core.route.feature_question import HOLES, INSIDE
 from runk.core.route.hold import Hold
 from runk.core.route.operations import PART_OFF, spare
@@ -29,6 +30,7 @@ class Slice:
         top: Radius above the axis, ``bottom`` below it: they differ where it is thrown.
         inner: Radius of what is hollow.
         right: Top radius at its right end, where it tapers; else as ``top``.
+        thread: Radius to which it is screwed, from outside or inside; 0 where it is not.
         feature: Name of what was cut there; empty where nothing was yet.
         now: Whether it was cut in the set-up that is shown.
     """
@@ -41,6 +43,7 @@ class Slice:
     right: float
     feature: str
     now: bool
+    thread: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -115,9 +118,13 @@ def section(job: Job, done: frozenset[str], hold: Hold | None, now: frozenset[st
     first, last = _ends(job, done)
     edges = {first, last}
     for feature in part.features:
-        if is_round(feature) or feature.kind == "groove" or _hollow(feature):
+        if is_round(feature) or feature.kind in ("groove", "thread") or _hollow(feature):
             edges |= {x for x in job.part.lies(feature) if first < x < last}
     slices = tuple(_slice(job, done, now, a, b) for a, b in pairwise(sorted(edges)) if b - a > EPS)
+    for feature in part.features:
+        if feature.kind == "chamfer" and verbs_done(feature, done):
+            made = fresh(feature, done, now)
+            slices = chamfered(slices, feature.span[0], feature.size, feature.key, made)
     return Section(
         slices,
         tuple(_marks(job, done, now)),
@@ -189,8 +196,27 @@ def _slice(job: Job, done: frozenset[str], now: frozenset[str], start: float, en
             top, right = _tapered(feature, start, end)
             bottom = top
         name, made = feature.key, fresh(feature, done, now)
+    thread = _screwed(job, done, middle)
+    made = made or any(fresh(f, done, now) for f in _threads(job, done, middle))
     inner, within, bored = _inner(job, done, now, middle)
-    return Slice(start, end, top, bottom, inner, right, within or name, made or bored)
+    return Slice(start, end, top, bottom, inner, right, within or name, made or bored, thread)
+
+
+def _threads(job: Job, done: frozenset[str], middle: float) -> list[Feature]:
+    return [
+        feature
+        for feature in job.part.features
+        if feature.kind == "thread"
+        and feature.asked.screw is not None
+        and verbs_done(feature, done)
+        and _covers(feature.span, middle)
+    ]
+
+
+def _screwed(job: Job, done: frozenset[str], middle: float) -> float:
+    """Radius at the root of an outside thread where one is cut; 0 where none is."""
+    roots = (f.asked.screw.minor_mm / 2 for f in _threads(job, done, middle) if f.asked.screw)
+    return max(roots, default=0.0)
 
 
 def _tapered(feature: Feature, start: float, end: float) -> tuple[float, float]:

@@ -165,7 +165,7 @@ _MORE = (
 BALANCE = Calculator(
     name="balance",
     title="Counterweights, by moments about the shaft",
-    door=Door("/shafts/balance", "Shafts", "Counterweights"),
+    door=Door("/shafts/balance", "Shafts", "Counterweights", family="Cranks"),
     opening={
         "throw": "12 mm",
         "pin": "6 mm",

@@ -301,7 +301,7 @@ def headline(answer: BudgetAnswer, page: PageUnit) -> str:
 BUDGET = Calculator(
     name="shaft-budget",
     title="What sits along a shaft, and the room for it",
-    door=Door("/shafts/budget", "Shafts", "Along it"),
+    door=Door("/shafts/budget", "Shafts", "Along it", family="True and free"),
     opening={
         "room": "60 mm",
         "along": "bearing 8; gap 0.2; eccentric 10; collar 6; web 5; crankpin 9; web 5; bearing 8",

@@ -285,7 +285,7 @@ _LOAD = "[, cylinder {bore}][ at {pressure}][, of {metal}]"
 CRANK = Calculator[CrankQuestion, CrankShop, BuiltAnswer | SolidAnswer](
     name="crank",
     title="A crankshaft, in its order",
-    door=Door("/shafts/crank", "Shafts", "Crank"),
+    door=Door("/shafts/crank", "Shafts", "Crank", family="Cranks"),
     opening={"way": "built", "stroke": "24 mm", "main": "8 mm", "pin": "7 mm"},
     question=CrankQuestion,
     answers=(BuiltAnswer, SolidAnswer),

@@ -343,7 +343,7 @@ def headline(answer: DogAnswer, page: PageUnit) -> str:
 DOG = Calculator(
     name="dog",
     title="A dog clutch, in one phase",
-    door=Door("/shafts/dog", "Shafts", "Dog clutch"),
+    door=Door("/shafts/dog", "Shafts", "Dog clutch", family="On the shaft"),
     opening={"outside": "20 mm", "bore": "8 mm", "throw": "12 mm"},
     question=DogQuestion,
     answers=(DogAnswer,),

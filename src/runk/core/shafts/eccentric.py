@@ -271,7 +271,7 @@ def headline(answer: EccentricAnswer, page: PageUnit) -> str:
 ECCENTRIC = Calculator(
     name="eccentric",
     title="An eccentric: sheave, strap, ridge and oil way",
-    door=Door("/shafts/eccentric", "Shafts", "Eccentric"),
+    door=Door("/shafts/eccentric", "Shafts", "Eccentric", family="Cranks"),
     opening={"travel": "5 mm", "shaft": "8 mm"},
     question=EccentricQuestion,
     answers=(EccentricAnswer,),

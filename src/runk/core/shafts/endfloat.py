@@ -127,7 +127,7 @@ _TAIL = "[, at least {least}][, at most {most}][, shims {shims}]"
 ENDFLOAT = Calculator(
     name="endfloat",
     title="End float: what is left, and the washers that close it",
-    door=Door("/shafts/float", "Shafts", "End float"),
+    door=Door("/shafts/float", "Shafts", "End float", family="True and free"),
     opening={"room": "25 +0.05 -0", "stack": "2 x bearing 8 +0 -0.02; boss 8.8 +0 -0.05"},
     question=EndFloatQuestion,
     answers=(EndFloatAnswer,),

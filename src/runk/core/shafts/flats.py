@@ -316,7 +316,7 @@ def _cautions(sharp: Figure | None, across: float, bar: float) -> tuple[Caution,
 FLATS = Calculator(
     name="flats",
     title="Flats on a bar: how deep",
-    door=Door("/shafts/flats", "Shafts", "Flats"),
+    door=Door("/shafts/flats", "Shafts", "Flats", family="On the shaft"),
     opening={"bar": "3/8 in", "shape": "4"},
     question=FlatsQuestion,
     answers=(FlatsAnswer,),

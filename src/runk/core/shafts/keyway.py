@@ -310,7 +310,7 @@ def headline(answer: KeywayAnswer, page: PageUnit) -> str:
 KEYWAY = Calculator(
     name="keyway",
     title="A keyway: how deep from the top",
-    door=Door("/shafts/keyway", "Shafts", "Keyway"),
+    door=Door("/shafts/keyway", "Shafts", "Keyway", family="On the shaft"),
     opening={"width": "1/16 in", "shaft": "1/4 in"},
     question=KeywayQuestion,
     answers=(KeywayAnswer,),

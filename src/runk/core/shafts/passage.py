@@ -229,7 +229,7 @@ def headline(answer: PassageAnswer, page: PageUnit) -> str:
 PASSAGE = Calculator(
     name="passage",
     title="An oil way from its two ends",
-    door=Door("/shafts/passage", "Shafts", "Oil way"),
+    door=Door("/shafts/passage", "Shafts", "Oil way", family="On the shaft"),
     opening={"start": "0, 0", "end": "9, 16", "drill": "2 mm", "other": "3, 8"},
     question=PassageQuestion,
     answers=(PassageAnswer,),

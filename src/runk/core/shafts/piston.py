@@ -246,7 +246,7 @@ def headline(answer: PistonAnswer, page: PageUnit) -> str:
 PISTON = Calculator(
     name="piston",
     title="A piston: the order it is made in",
-    door=Door("/shafts/piston", "Shafts", "Piston"),
+    door=Door("/shafts/piston", "Shafts", "Piston", family="Pistons"),
     opening={"bore": "22 mm", "rod": "4 mm"},
     question=PistonQuestion,
     answers=(PistonAnswer,),

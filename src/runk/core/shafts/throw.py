@@ -212,7 +212,7 @@ def headline(answer: ThrowAnswer, page: PageUnit) -> str:
 THROW = Calculator(
     name="throw",
     title="A throw: swing, packing and the smallest bar",
-    door=Door("/shafts", "Shafts", "Throw"),
+    door=Door("/shafts", "Shafts", "Throw", family="Cranks"),
     opening={"throw": "6 mm", "bar": "25 mm", "pin": "8 mm", "main": "10 mm"},
     question=ThrowQuestion,
     answers=(ThrowAnswer,),

@@ -156,7 +156,7 @@ def _cautions(worst: float) -> tuple[Caution, ...]:
 TRUE = Calculator(
     name="true",
     title="Setting true in four jaws",
-    door=Door("/shafts/true", "Shafts", "Set true"),
+    door=Door("/shafts/true", "Shafts", "Set true", family="True and free"),
     opening={"total": "12 thou"},
     question=TrueQuestion,
     answers=(TrueAnswer,),

@@ -355,7 +355,7 @@ def headline(answer: ClearanceAnswer, page: PageUnit) -> str:
 CLEARANCE = Calculator(
     name="clearance",
     title="The hole a screw passes through",
-    door=Door("/threads/clearance", "Threads", "Clearance"),
+    door=Door("/threads/clearance", "Threads", "Clearance", family="Tap and die"),
     opening={"thread": "4 BA"},
     question=ClearanceQuestion,
     answers=(ClearanceAnswer,),

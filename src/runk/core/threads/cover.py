@@ -322,7 +322,7 @@ def _links(question: CoverQuestion) -> tuple[Link, ...]:
 COVER = Calculator(
     name="cover",
     title="Studs of a cover under pressure",
-    door=Door("/threads/cover", "Threads", "Cover"),
+    door=Door("/threads/cover", "Threads", "Cover", family="Tap and die"),
     opening={"thread": "4 BA", "pressure": "80 psi", "seal": '11/16"', "rim": '1 1/4"'},
     question=CoverQuestion,
     answers=(CoverAnswer,),

@@ -295,7 +295,7 @@ def _links(question: DieQuestion, blank: Figure) -> tuple[Link, ...]:
 DIE = Calculator(
     name="die",
     title="A thread by die",
-    door=Door("/threads/die", "Threads", "Die"),
+    door=Door("/threads/die", "Threads", "Die", family="Tap and die"),
     opening={"thread": "4 BA", "metal": "stainless-303", "long": "20 mm"},
     question=DieQuestion,
     answers=(DieAnswer,),

@@ -236,7 +236,7 @@ def headline(answer: StudAnswer, page: PageUnit) -> str:
 STUD = Calculator(
     name="stud",
     title="A stud, and a set of them",
-    door=Door("/threads/stud", "Threads", "Stud"),
+    door=Door("/threads/stud", "Threads", "Stud", family="Tap and die"),
     opening={
         "thread": "4 BA",
         "metal": "gunmetal",

@@ -334,7 +334,7 @@ def _links(question: TapQuestion, drill: ShopTool, hole: Figure | None) -> tuple
 TAP = Calculator(
     name="tap",
     title="A tapped hole",
-    door=Door("/threads", "Threads", "Tap"),
+    door=Door("/threads", "Threads", "Tap", family="Tap and die"),
     opening={"thread": "4 BA", "metal": "stainless-303", "ends": "blind", "deep": "7 mm"},
     question=TapQuestion,
     answers=(TapAnswer,),

@@ -171,7 +171,7 @@ def thread(question: ThreadQuestion, _: None = None) -> ThreadAnswer:
 THREAD = Calculator(
     name="thread",
     title="A thread's own sizes",
-    door=Door("/threads/sizes", "Threads", "Sizes"),
+    door=Door("/threads/sizes", "Threads", "Sizes", family="Known by"),
     opening={"thread": "4 BA"},
     question=ThreadQuestion,
     answers=(ThreadAnswer,),

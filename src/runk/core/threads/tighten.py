@@ -267,7 +267,7 @@ def _of_weaker(question: TightenQuestion, shop: TightenShop, weaker: str) -> lis
 TIGHTEN = Calculator(
     name="tighten",
     title="How tight a nut goes",
-    door=Door("/threads/tighten", "Threads", "Tighten"),
+    door=Door("/threads/tighten", "Threads", "Tighten", family="Tap and die"),
     opening={"thread": "4 BA", "metal": "stainless-303"},
     question=TightenQuestion,
     answers=(TightenAnswer,),

@@ -29,7 +29,7 @@ export function EngineFiles({ id, opened }: { id?: number; opened: (id: number) 
         {id !== undefined && <Download href={`/api/engines/${id}/file`}>Save it as JSON</Download>}
         <input
           aria-label="Name of the engine brought in"
-          placeholder="its name, or as the file says"
+          placeholder="Call it something else"
           value={name}
           onChange={(event) => setName(event.target.value)}
           className="min-h-11 min-w-64 flex-1 rounded border border-line bg-card px-2"

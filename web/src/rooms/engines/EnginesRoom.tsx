@@ -6,6 +6,7 @@ import { Button } from '../../parts/Button';
 import { Drawn } from '../../parts/Drawn';
 import { usePrefs } from '../../state/prefs';
 import { EngineFiles } from './EngineFiles';
+import { AddParts, FirstEngine, NameEngine, remove } from './FirstEngine';
 import { Wanted } from './Wanted';
 import { hours } from './words';
 import { Heading } from '../../parts/Heading';
@@ -14,9 +15,11 @@ import { Heading } from '../../parts/Heading';
 export default function EnginesRoom() {
   const engines = useEngines();
   const [chosen, choose] = useState<number | null>(null);
+  const [naming, name] = useState(false);
   const all = engines.data ?? [];
-  const id = chosen ?? all[0]?.id;
+  const id = all.some((one) => one.id === chosen) ? chosen! : all[0]?.id;
   if (engines.isPending) return <p className="py-10 text-soft">Fetching the engines …</p>;
+  if (id === undefined) return <FirstEngine opened={choose} />;
   return (
     <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)]">
       <section className="min-w-0 space-y-4">
@@ -31,18 +34,19 @@ export default function EnginesRoom() {
               {engine.name}
             </Button>
           ))}
+          <Button aria-expanded={naming} onClick={() => name(!naming)}>
+            Another engine
+          </Button>
         </div>
-        {id === undefined ? (
-          <p className="text-xl">
-            No engine yet. Name one on the{' '}
-            <Link to="/slate" className="text-mark underline">
-              slate
-            </Link>
-            , then its parts.
-          </p>
-        ) : (
-          <Work id={id} />
+        {naming && (
+          <NameEngine
+            opened={(made) => {
+              choose(made);
+              name(false);
+            }}
+          />
         )}
+        <Work key={id} id={id} />
       </section>
       <div className="min-w-0 space-y-5">
         <Tonight />
@@ -61,30 +65,27 @@ function Work({ id }: { id: number }) {
   const { unit } = usePrefs();
   const { data: engine } = useEngineWork(id, unit);
   if (!engine) return <p className="py-10 text-soft">Fetching its parts …</p>;
-  if (engine.parts.length === 0) {
-    return (
-      <p className="text-xl">
-        No part yet. Name its parts on the{' '}
-        <Link to="/slate" className="text-mark underline">
-          slate
-        </Link>
-        , or bring in a list of them.
-      </p>
-    );
-  }
   const done = engine.parts.filter((part) => part.operations > 0 && part.done === part.operations).length;
   return (
     <>
-      <p className="text-xl">
-        <b>{done}</b> of {engine.parts.length} parts done · about <b className="figures">{hours(engine.spent)}</b> done,{' '}
-        <b className="figures">{hours(engine.minutes)}</b> to come
-      </p>
-      <ul className="divide-y divide-line border-y border-line">
-        {engine.parts.map((part) => (
-          <Row key={part.id} part={part} />
-        ))}
-      </ul>
-      <Wanted key={id} engine={id} />
+      {engine.parts.length > 0 && (
+        <>
+          <p className="text-xl">
+            <b>{done}</b> of {engine.parts.length} parts done · about <b className="figures">{hours(engine.spent)}</b>{' '}
+            done, <b className="figures">{hours(engine.minutes)}</b> to come
+          </p>
+          <ul className="divide-y divide-line border-y border-line">
+            {engine.parts.map((part) => (
+              <Row key={part.id} part={part} />
+            ))}
+          </ul>
+        </>
+      )}
+      <AddParts engine={id} first={engine.parts.length === 0} />
+      {engine.parts.length > 0 && <Wanted key={id} engine={id} />}
+      <Button look="quiet" className="-ml-3 text-soft" onClick={() => void remove(`/engines/${id}`, engine.name)}>
+        Remove this engine
+      </Button>
     </>
   );
 }
@@ -92,13 +93,15 @@ function Work({ id }: { id: number }) {
 function Row({ part }: { part: PartLine }) {
   const share = part.operations ? part.done / part.operations : 0;
   return (
-    <li>
+    <li className="flex items-center">
       <Link
         to={`/engines/part/${part.id}`}
-        className="grid min-h-14 grid-cols-[1fr_auto] items-center gap-x-4 py-1.5 hover:bg-mark-wash">
+        className="grid min-h-14 min-w-0 flex-1 grid-cols-[1fr_auto] items-center gap-x-4 py-1.5 hover:bg-mark-wash">
         <span className="min-w-0">
-          <span className="block text-xl font-semibold">{part.name}</span>
-          <span className={`block text-soft ${part.problem ? 'text-stop-edge!' : ''}`}>{stands(part)}</span>
+          <span className="block text-xl font-semibold [overflow-wrap:anywhere]">{part.name}</span>
+          <span className={`block text-soft ${part.problem && part.features ? 'text-stop-edge!' : ''}`}>
+            {stands(part)}
+          </span>
         </span>
         <span className="w-28 text-right">
           <span className="figures block font-bold">
@@ -109,13 +112,19 @@ function Row({ part }: { part: PartLine }) {
           </span>
         </span>
       </Link>
+      <Button
+        look="quiet"
+        aria-label={`Remove ${part.name}`}
+        onClick={() => void remove(`/parts/${part.id}`, part.name)}>
+        ✕
+      </Button>
     </li>
   );
 }
 
 function stands(part: PartLine): string {
-  if (part.problem) return part.problem;
   if (part.features === 0) return 'Not drawn yet';
+  if (part.problem) return part.problem;
   if (!part.routed) return 'No route yet';
   if (!part.next) return 'Done';
   const broken = part.broken ? ` · ${part.broken} to mind` : '';

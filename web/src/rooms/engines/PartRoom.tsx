@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'wouter';
 import { type Part, usePart, usePartAct } from '../../api/parts';
 import { refusalOf } from '../../api/queries';
@@ -59,6 +59,22 @@ function Whole({ part, act }: { part: Part; act: Act }) {
     }, [routed]),
   );
   const refused = refusalOf(act.error);
+  const drawn = part.features.length > 0;
+  const proposes = useRef<HTMLButtonElement>(null);
+  const was = useRef(drawn);
+  useEffect(() => {
+    // Kept for the first time: the route is what comes next.
+    if (drawn && !was.current) proposes.current?.focus();
+    was.current = drawn;
+  }, [drawn]);
+  if (!drawn) {
+    return (
+      <div className="space-y-4">
+        <Named part={part} />
+        <Features part={part} act={act} />
+      </div>
+    );
+  }
   const propose = () => {
     show(null);
     act.mutate({ what: 'propose', how: 'POST', body: {} });
@@ -66,12 +82,7 @@ function Whole({ part, act }: { part: Part; act: Act }) {
   return (
     <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1.4fr)_minmax(22rem,1fr)]">
       <div className="min-w-0 space-y-4">
-        <div className="flex flex-wrap items-baseline justify-between gap-2">
-          <Heading className="text-2xl font-semibold">{part.name}</Heading>
-          <Link to="/engines" className="inline-flex min-h-11 items-center text-mark">
-            {part.engine || 'All engines'}
-          </Link>
-        </div>
+        <Named part={part} />
         {part.problem ? (
           <p className="rounded-r-md border-l-6 border-straw-edge bg-straw px-3 py-2 text-xl text-straw-ink">
             {part.problem}
@@ -81,7 +92,11 @@ function Whole({ part, act }: { part: Part; act: Act }) {
         )}
         {refused && <Said problem={refused} />}
         <div className="flex flex-wrap gap-2">
-          <Button look={routed ? 'plain' : 'main'} onClick={propose} disabled={act.isPending || Boolean(part.problem)}>
+          <Button
+            ref={proposes}
+            look={routed ? 'plain' : 'main'}
+            onClick={propose}
+            disabled={act.isPending || Boolean(part.problem)}>
             {act.isPending ? 'Working it out …' : routed ? 'Propose anew' : 'Propose a route'}
           </Button>
           {routed && (
@@ -127,6 +142,17 @@ function Whole({ part, act }: { part: Part; act: Act }) {
         )}
       </div>
       {bench && <BenchRoute part={part} act={act} close={closeOver} />}
+    </div>
+  );
+}
+
+function Named({ part }: { part: Part }) {
+  return (
+    <div className="flex flex-wrap items-baseline justify-between gap-2">
+      <Heading className="min-w-0 text-2xl font-semibold [overflow-wrap:anywhere]">{part.name}</Heading>
+      <Link to="/engines" className="inline-flex min-h-11 items-center text-mark">
+        {part.engine || 'All engines'}
+      </Link>
     </div>
   );
 }

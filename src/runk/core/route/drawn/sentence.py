@@ -61,6 +61,8 @@ def features_of(
     ...                              PageUnit.MM)]
     ['outside', 'bore']
     """
+    if "?" in line:
+        raise Refused("Type what is to stand in place of the `?`.", field="called")
     cut = cut_up(line, page)
     _see_known(cut, line)
     texts = several(cut)

@@ -1,0 +1,1 @@
+"""Parts everybody makes: a few sizes, and the lines of a drawing out of them."""
