@@ -50,6 +50,25 @@ def test_the_score_names_the_true_size_only_at_the_end(client: TestClient) -> No
     assert score["passes"] == 1
 
 
+def test_a_run_is_played_back_and_the_move_that_took_too_much_named(client: TestClient) -> None:
+    """A stub that hardly springs: 2 mm to take off, 0.0508 a division, so 40 take it all."""
+    moves = [{"wind": 20}, {"wind": None}, {"wind": 5, "fine": True}, {"wind": 30}, {"wind": 1}]
+    stub = {"exercise": "stub", "moves": moves, "finished": True}
+    score = play(client, **stub).json()["score"]
+    truth = score["truth"]
+    assert len(truth) == len(moves) + 1
+    assert truth[0] == 20
+    # Measuring takes nothing off; each cut takes about what was wound on.
+    assert truth[2] == truth[1] == pytest.approx(20 - 20 * 0.0508, abs=0.06)
+    assert truth == sorted(truth, reverse=True)
+    assert truth[-1] == score["size_mm"]
+    assert score["wrong_at"] == 4
+    assert score["wrong_says"].startswith("Wound on 30 divisions; the advice there was ")
+    # One that is inside, or still has metal on, went wrong nowhere.
+    good = play(client, **(stub | {"moves": moves[:3]})).json()["score"]
+    assert (good["wrong_at"], good["wrong_says"]) == (0, "")
+
+
 def test_winding_back_and_on_again_costs_the_slack(client: TestClient) -> None:
     there = play(client, moves=[{"wind": 10, "measure": False}, {"wind": None}]).json()
     back = play(

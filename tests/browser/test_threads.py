@@ -164,8 +164,10 @@ def test_the_lever_is_practised_against_the_groove(page: Page) -> None:
         expect(lever).to_have_text("Close the half-nuts")
         lever.press(" ")
         expect(lever).to_have_text("Open the half-nuts")
+        expect(page.locator("[data-part=half-nuts]")).to_have_attribute("data-closed", "true")
         page.clock.run_for(ran)
         if verdict != "Into the shoulder":
             lever.press("Enter")
         expect(status).to_contain_text(re.compile(verdict, re.IGNORECASE))
     expect(status).to_contain_text("1 of 3 in the groove")
+    expect(page.locator("[data-part=half-nuts]")).to_have_attribute("data-closed", "false")

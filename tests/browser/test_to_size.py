@@ -7,6 +7,7 @@ import re
 import pytest
 from playwright.sync_api import APIResponse, Page, Route, expect
 
+from tests.browser.conftest import DESK, Opens
 from tests.browser.serving import Server
 
 pytestmark = pytest.mark.browser
@@ -157,5 +158,33 @@ def test_practice_with_and_without_advice(page: Page) -> None:
     expect(page.get_by_role("alert")).to_contain_text("no number of divisions")
     field.fill("60")
     page.keyboard.press("Enter")
+    # The tool has gone along: the dial stands where it was wound to.
+    at_work = page.get_by_role("img", name="the dial stands at 60")
+    expect(at_work).to_have_attribute("data-share", "1")
+    expect(at_work.locator("[data-turn]")).to_have_attribute("data-turn", "216")
     page.get_by_role("button", name="take it out").click()
     expect(page.get_by_role("status")).to_contain_text("cannot be put back")
+    back = page.get_by_role("region", name="Played back")
+    expect(back).to_contain_text("Here it went. Wound on 60 divisions; the advice there was ")
+    back.get_by_role("button", name="The move before").click()
+    expect(back).to_contain_text("Before the first pass. It was truly 20.000 mm.")
+    back.get_by_role("button", name="Where it went wrong").click()
+    expect(back).to_contain_text("Move 1: wound on 60")
+
+
+def test_practice_stands_still_for_who_wants_no_motion(browsing: Opens) -> None:
+    page = browsing(**DESK, reduced_motion="reduce").new_page()
+    page.goto("/practice")
+    page.get_by_role("button", name="A bore on a long bar").click()
+    page.get_by_label("Wind on, divisions").fill("6")
+    page.evaluate(
+        """() => {
+          window.seen = [];
+          new MutationObserver(() =>
+            window.seen.push(document.querySelector('[data-share]')?.getAttribute('data-share')),
+          ).observe(document.body, { subtree: true, attributes: true, attributeFilter: ['data-share'] });
+        }"""
+    )
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("img", name="the dial stands at 6")).to_be_visible()
+    assert page.evaluate("window.seen.filter(one => one !== '1')") == []

@@ -10,7 +10,7 @@ from runk.core.plan.follow import begin, follow
 from runk.core.plan.made import PassKind
 from runk.core.plan.passes import next_pass
 from runk.core.plan.say import both, dial_says
-from runk.core.plan.settle import Said
+from runk.core.plan.settle import Said, Settled
 from runk.core.plan.spec import CutSpec
 from runk.core.plan.thread_passes import readable
 from runk.core.plan.view import view
@@ -61,6 +61,9 @@ class Score:
     """How it went, beside what Runk's advice makes of the very same lathe.
 
     Args:
+        truth: The true size before the first move and after each.
+        wrong_at: The first move that took too much, from 1; 0 where none did.
+        wrong_says: What was wound there, and what would have been right.
         size_mm: The true size.
         lost_mm: Metal gone past the limit, on the size.
         advised_passes: Passes the advice needs, measuring after each.
@@ -76,6 +79,9 @@ class Score:
     advised_inside: bool
     points: int
     says: str
+    truth: tuple[float, ...]
+    wrong_at: int
+    wrong_says: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,6 +104,7 @@ class Practice:
     passes: int
     wound_to: bool
     wound: float
+    per_turn: int
     advice: str
     advice_detail: str
     advice_divisions: float | None
@@ -141,6 +148,7 @@ def practise(
     gauge = Micrometer(lathe)
     events: list[Event] = []
     made = []
+    truth = [lathe.size_mm]
     wound = 0.0
     for number, move in enumerate(moves, 1):
         wind = move.wind if move.to is None else move.to - wound
@@ -155,6 +163,7 @@ def practise(
         if read is not None:
             events.append(Event(2 * number + 1, EventKind.READING, (read,), 0.0))
         made.append(MoveMade(wind, move.fine, read, wound))
+        truth.append(lathe.size_mm)
     told, detail, divisions, fine = (
         _advice(spec, cut.said, events) if advised else ("", "", None, False)
     )
@@ -172,11 +181,12 @@ def practise(
         lathe.passes,
         spec.threaded,
         wound,
+        spec.per_turn,
         told,
         detail,
         divisions,
         fine,
-        _score(spec, seed, lathe) if finished else None,
+        _score(spec, seed, lathe, truth, _wrong(cut, made, truth, events)) if finished else None,
     )
 
 
@@ -244,7 +254,30 @@ def inside(lathe: SimulatedLathe) -> bool:
     return lathe.spec.least_left <= lathe.left_mm <= lathe.spec.most_left
 
 
-def _score(spec: CutSpec, seed: int, lathe: SimulatedLathe) -> Score:
+def _wrong(
+    cut: Settled, made: Sequence[MoveMade], truth: Sequence[float], events: Sequence[Event]
+) -> tuple[int, str]:
+    """The first move that took too much, and what the advice was there; nought where none did."""
+    spec = cut.spec
+    for number, (move, size) in enumerate(zip(made, truth[1:], strict=True), 1):
+        if spec.left(size) >= spec.least_left or move.wind is None:
+            continue
+        before = [one for one in events if one.id < 2 * number]
+        told, _, divisions, _ = _advice(spec, cut.said, before)
+        right = (
+            f"the advice there was {number_said(divisions)}"
+            if divisions is not None
+            else f"the advice there was: {told[0].lower()}{told[1:]}"
+            if told
+            else "it was to size before"
+        )
+        return number, f"Wound on {number_said(move.wind)} divisions; {right}."
+    return 0, ""
+
+
+def _score(
+    spec: CutSpec, seed: int, lathe: SimulatedLathe, truth: Sequence[float], wrong: tuple[int, str]
+) -> Score:
     advised = advised_run(spec, seed)
     within = inside(lathe)
     lost = max(0.0, spec.least_left - lathe.left_mm)
@@ -265,4 +298,6 @@ def _score(spec: CutSpec, seed: int, lathe: SimulatedLathe) -> Score:
         inside(advised),
         max(0, points - _PER_PASS * more),
         says,
+        tuple(truth),
+        *wrong,
     )

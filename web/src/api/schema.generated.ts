@@ -2245,6 +2245,7 @@ export interface components {
             moves: components["schemas"]["MoveMade"][];
             name: string;
             passes: number;
+            per_turn: number;
             score: components["schemas"]["Score"] | null;
             start_mm: number;
             task: string;
@@ -2551,6 +2552,9 @@ export interface components {
             points: number;
             says: string;
             size_mm: number;
+            truth: number[];
+            wrong_at: number;
+            wrong_says: string;
         };
         ScrewcutAnswerWire: {
             angle_deg: components["schemas"]["FigureWire"] | null;

@@ -5,6 +5,7 @@ import { refusalOf } from '../../api/queries';
 import { usePrefs } from '../../state/prefs';
 import { Button } from '../../parts/Button';
 import { Said } from '../../parts/Said';
+import { AtTheLathe, PlayedBack } from './PlayedBack';
 import { StopInGroove } from './StopInGroove';
 import { Heading } from '../../parts/Heading';
 
@@ -67,7 +68,10 @@ export default function PracticeRoom() {
             </span>
           </p>
           {piece.score ? (
-            <Scored piece={piece} again={() => afresh(exercise)} />
+            <>
+              <Scored piece={piece} again={() => afresh(exercise)} />
+              <PlayedBack piece={piece} />
+            </>
           ) : (
             <Controls
               piece={piece}
@@ -77,6 +81,7 @@ export default function PracticeRoom() {
               finish={() => setFinished(true)}
             />
           )}
+          {!piece.score && <AtTheLathe piece={piece} />}
           <Done piece={piece} />
         </>
       )}

@@ -109,6 +109,7 @@ function Run({ game, belt, pulled }: RunProps) {
           tool={game.tool_mm}
           runIn={game.run_in_mm}
           pitch={(belt.mm_per_s * 60) / belt.rpm}
+          closed={began !== null}
         />
       </div>
       <Button
