@@ -39,7 +39,7 @@ def test_speed_carries_whole_figures(client: TestClient) -> None:
         "echo": "5/8 in = 15.875 mm",
         "plain": False,
     }
-    assert reply["words"]["held"] == "three-jaw"
+    assert reply["words"]["held"] == "in the three-jaw"
     assert reply["read_as"].startswith("Bore a 5/8 in hole in grey cast iron")
 
 

@@ -184,6 +184,7 @@ def test_engines_and_parts(page: Page) -> None:
     page.get_by_role("button", name="Another engine").click()
     page.get_by_label("Name of the engine", exact=True).fill("Wren")
     page.keyboard.press("Enter")
+    expect(page.get_by_text("Which parts has it?")).to_be_visible()
     field = page.get_by_label("A part of it, or a list of its parts")
     field.fill("Flywheel")
     field.press("Enter")

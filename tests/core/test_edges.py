@@ -87,9 +87,9 @@ bond | size 11 mm; hub 24 mm; length 8 mm; boss_metal mild-steel; shaft_metal si
 bond | size 11; length 8; gap 0.05; pin 3; turned 30 | hub > 11 | full = a day
 bond | size 11 mm; hub 24 mm; length 8 mm; boss_metal mild-steel; shaft_metal silver-steel | hollow > 11 | refused: The bore through the shaft leaves no shaft
 bond | size 11; length 8; gap 0.05; pin 3; turned 30 | hub < 11 | refused: mm has no metal round a
-circle | count 6; circle 31 mm; hole 3.2 mm; bore 22 mm; rim 40 mm | count >= 21 | Mind each other
+circle | count 6; circle 31 mm; hole 3.2 mm; bore 22 mm; rim 40 mm | count >= 21 | Mind the spacing
 circle | pattern circle; count 6; bore 22; rim 40; circle 31 | hole > 4.5 | Mind the rim
-circle | count 6; circle 31 mm; hole 3.2 mm; bore 22 mm; rim 40 mm | count >= 31 | Stop each other
+circle | count 6; circle 31 mm; hole 3.2 mm; bore 22 mm; rim 40 mm | count >= 31 | Stop the spacing
 circle | pattern circle; count 6; bore 22; rim 40; circle 31 | circle > 40 | Stop the rim
 circle | pattern circle; count 6; bore 22; rim 40; circle 31 | hole > 9 | Stop the rim
 circle | count 6; circle 31 mm; hole 3.2 mm; bore 22 mm; rim 40 mm | count <= 1 | refused: One hole lies at a place, not in a pattern: ask for its plac
@@ -503,7 +503,7 @@ which-thread | turns 40; size 6.35 | turns <= 25 | refused: No thread here measu
 """
 
 CHOICES = """
-circle | count 6; circle 31; hole 4; bore 22; ports port 45 x 6; rows 2; turn 90; pitch 12; long 40; spots 10, 5; 20, 5 | pattern arc not circle | Mind each other
+circle | count 6; circle 31; hole 4; bore 22; ports port 45 x 6; rows 2; turn 90; pitch 12; long 40; spots 10, 5; 20, 5 | pattern arc not circle | Mind the spacing
 circle | count 6; circle 31; hole 4; bore 22; ports port 45 x 6; rows 2; turn 90; pitch 12; long 40; spots 10, 5; 20, 5 | pattern row not circle | Stop the bore
 circle | count 6; circle 31; hole 4; bore 22; ports port 45 x 6; rows 2; turn 90; pitch 12; long 40; spots 10, 5; 20, 5 | pattern circle not row | Stop the port
 crank | stroke 24 mm; main 8 mm; pin 7 mm | way built not solid | Mind the compound

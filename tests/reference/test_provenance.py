@@ -15,7 +15,13 @@ TABLES = sorted(
     for path in resources.files("runk.core").joinpath("tables").iterdir()
     if path.name.endswith(".csv")
 )
-NAMES_ONLY = {"sources.csv", "part_words.csv", "metal_aliases.csv", "operations.csv"}
+NAMES_ONLY = {
+    "sources.csv",
+    "part_words.csv",
+    "metal_aliases.csv",
+    "operations.csv",
+    "rules_seen.csv",
+}
 """Tables of words, which carry no figure."""
 
 

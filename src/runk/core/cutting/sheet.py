@@ -333,7 +333,7 @@ SHEET = Calculator(
     settle=settle,
     sentences={
         "": "Sheet for the {machine}: {operation}[ {metals}] with {tool}[, diameters {sizes}]"
-        "[, {series}][, held in the {held}][, {school}]"
+        "[, {series}][, held {held}][, {school}]"
     },
     calls=("wall sheet", "sheet for the wall", "sheet for", "speed sheet", "wall chart"),
     headline=lambda a, _: f"{len(a.rows)} metals by {len(a.columns)} diameters on {a.machine}",

@@ -75,29 +75,34 @@ MEETS = (
 HELD = (
     Choice(
         "three-jaw",
-        "three-jaw",
-        ("3 jaw", "3-jaw", "three jaw", "chuck", "self-centring chuck"),
+        "in the three-jaw",
+        ("three-jaw", "3 jaw", "3-jaw", "three jaw", "chuck", "self-centring chuck"),
         LATHE_HELD,
     ),
-    Choice("four-jaw", "four-jaw", ("4 jaw", "4-jaw", "four jaw", "independent chuck"), LATHE_HELD),
-    Choice("collet", "collet", ("collet",), LATHE_HELD),
+    Choice(
+        "four-jaw",
+        "in the four-jaw",
+        ("four-jaw", "4 jaw", "4-jaw", "four jaw", "independent chuck"),
+        LATHE_HELD,
+    ),
+    Choice("collet", "in a collet", ("collet",), LATHE_HELD),
     Choice(
         "between centres",
-        "centres",
+        "between centres",
         ("between centres", "between centers", "centres", "centers"),
         _BETWEEN,
     ),
     Choice(
         "chuck and centre",
-        "chuck and centre",
+        "by chuck and centre",
         ("chuck and centre", "with centre", "tailstock centre", "revolving centre"),
         _ALONG,
     ),
-    Choice("faceplate", "faceplate", ("faceplate", "face plate"), LATHE_HELD),
-    Choice("mandrel", "mandrel", ("mandrel", "on a mandrel", "arbor"), _BETWEEN),
+    Choice("faceplate", "on the faceplate", ("faceplate", "face plate"), LATHE_HELD),
+    Choice("mandrel", "on a mandrel", ("mandrel", "on a mandrel", "arbor"), _BETWEEN),
     Choice(
         "bonded",
-        "grip of retaining compound",
+        "by retaining compound",
         (
             "held with retaining compound",
             "held with compound",
@@ -108,14 +113,14 @@ HELD = (
         ),
         ("turn", "face", "bore", "groove", "form", "drill", "ream", "chamfer", *FILED),
     ),
-    Choice("vice", "vice", ("vice", "vise", "machine vice", "boring head"), TABLE_HELD),
+    Choice("vice", "in the vice", ("vice", "vise", "machine vice", "boring head"), TABLE_HELD),
     Choice(
         "clamped to the table",
-        "clamps on the table",
-        ("clamped", "clamps", "clamped down"),
+        "by clamps on the table",
+        ("clamped", "clamps", "clamped down", "clamped to the table", "clamps on the table"),
         TABLE_HELD,
     ),
-    Choice("vertical slide", "vertical slide", ("vertical slide",), MILLED),
+    Choice("vertical slide", "on the vertical slide", ("vertical slide",), MILLED),
 )
 SCHOOLS = (
     Choice("a little over", "a little over at most", (), silent=True),
@@ -148,7 +153,7 @@ _SET_AS = (
     "[, against a feed of {own_feed}][, against {own_feed_min} a minute]"
 )
 _TURNING = (
-    "[, {surface}], held in the {held}[ on a {spigot} spigot][, {overhang} out], with "
+    "[, {surface}], held {held}[ on a {spigot} spigot][, {overhang} out], with "
     "{tool}, {stage}[ in {set_up}][, {meets}][, {alloy}][, taking {depth} deep]"
     "[, {length} long][, tip {tip_radius}][, finish Ra {finish}]"
     "[, tool {off_centre} {side}], on the {machine}" + _SET_AS
@@ -158,29 +163,29 @@ _BORING = _TURNING.replace(
     ", with {tool}[ on a {bar} bar][ {overhang} out]",
 )
 _PLUNGING = (
-    "[, {surface}], held in the {held}[ on a {spigot} spigot], with {tool}[, {width} wide]"
+    "[, {surface}], held {held}[ on a {spigot} spigot], with {tool}[, {width} wide]"
     "[, {depth} deep][, {meets}][ in {set_up}][, {alloy}], on the {machine}" + _SET_AS
 )
 _DRILLING = (
-    "[, {surface}], held in the {held}, with {tool}[, in {set_up}][, {alloy}][, {length} deep], "
+    "[, {surface}], held {held}, with {tool}[, in {set_up}][, {alloy}][, {length} deep], "
     "on the {machine}" + _SET_AS
 )
 _MILLING = (
     "[, {surface}], with a {diameter} cutter, {tool}[, {teeth} teeth][, {width} wide]"
-    "[, taking {depth} deep], {stage}[ in {set_up}][, {alloy}], held in the {held}"
+    "[, taking {depth} deep], {stage}[ in {set_up}][, {alloy}], held {held}"
     "[, {length} long], on the {machine}" + _SET_AS
 )
 _ALIKE = {
     Family.TURNED: "{operation} {diameter} {metal}" + _TURNING,
     Family.PLUNGED: "{operation} {diameter} {metal}" + _PLUNGING,
-    Family.KNURLED: "{operation} {diameter} {metal}, held in the {held}[ in {set_up}][, {alloy}]"
+    Family.KNURLED: "{operation} {diameter} {metal}, held {held}[ in {set_up}][, {alloy}]"
     "[, {length} long], on the {machine}" + _SET_AS,
-    Family.FILED: "{operation} {diameter} {metal}[, {surface}], held in the {held}"
+    Family.FILED: "{operation} {diameter} {metal}[, {surface}], held {held}"
     "[, {overhang} out][ in {set_up}][, {alloy}], on the {machine}" + _SET_AS,
     Family.DRILLED: "{operation} {diameter} in {metal}" + _DRILLING,
     Family.MILLED: "{operation} in {metal}" + _MILLING,
     Family.TAPPED: "{operation} {diameter} in {metal}, {pitch} pitch" + _DRILLING,
-    Family.THREADED: "{operation} {diameter} {metal}, {pitch} pitch, held in the {held}, "
+    Family.THREADED: "{operation} {diameter} {metal}, {pitch} pitch, held {held}, "
     "with {tool}[ in {set_up}][, {alloy}][, relief {relief} wide][, tool {width} wide]"
     "[, {length} long], on the {machine}" + _SET_AS,
 }
@@ -188,7 +193,7 @@ SENTENCES = {key.value: _ALIKE[facts.family] for key, facts in FACTS.items()} | 
     "face": "{operation} {diameter} across in {metal}" + _TURNING.replace("[, {length} long]", ""),
     "bore": "{operation} a {diameter} hole in {metal}" + _BORING,
     "end-mill": "{operation} {metal}[, {faced}]" + _MILLING,
-    "chamfer": "{operation} {diameter} {metal}[, {width} wide][, {surface}], held in the {held}, "
+    "chamfer": "{operation} {diameter} {metal}[, {width} wide][, {surface}], held {held}, "
     "with {tool}[, {meets}][ in {set_up}][, {alloy}], on the {machine}" + _SET_AS,
     "centre": "{operation} {diameter} in {metal}[, the end of a {shaft} bar]" + _DRILLING,
 }

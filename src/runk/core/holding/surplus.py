@@ -199,7 +199,7 @@ def _cautions(scarce: Member, then: float, least: float) -> list[Caution]:
 
 
 def _called(face: Member) -> str:
-    return f"face {face.name}" if face.name.isdigit() else face.name
+    return f"face {face.name}" if face.name.isdigit() else f"the {face.name}"
 
 
 def headline(answer: SurplusAnswer, page: PageUnit) -> str:

@@ -229,15 +229,17 @@ def _smaller(question: CircleQuestion) -> str:
 def _wall(
     question: CircleQuestion, key: str, wall: Figure, what: str, instead: str
 ) -> list[Caution]:
+    about = "the spacing" if what == "each other" else what
     if wall.value <= 0 and question.hole is not None:
         says = f"The holes run {mm_said(-wall.value, 2)} into {what}."
-        return [stop(what, instead, says, key, MECHANICS)]
+        return [stop(about, instead, says, key, MECHANICS)]
     if wall.value <= 0:
         says = f"The middles of the holes lie on {what} or past it."
-        return [stop(what, instead, says, key, MECHANICS)]
+        return [stop(about, instead, says, key, MECHANICS)]
     if question.hole is not None and wall.value < _THIN * float(question.hole):
-        says = f"Only {mm_said(wall.value, 2)} to {what}: a drill that wanders breaks through."
-        return [Caution("Mind", what, says, key, PRACTICE)]
+        there = "from hole to hole" if what == "each other" else f"to {what}"
+        says = f"Only {mm_said(wall.value, 2)} {there}: a drill that wanders breaks through."
+        return [Caution("Mind", about, says, key, PRACTICE)]
     return []
 
 

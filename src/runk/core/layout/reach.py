@@ -253,7 +253,8 @@ _INSTEAD = {
 
 def _cautions(question: ReachQuestion, least: Piece, bad: Piece | None) -> tuple[Caution, ...]:
     if bad is not None:
-        says = f"{bad.name.capitalize()} is short of room by {mm_said(-bad.left_mm.value, 2)}."
+        named = f"{bad.name[:1].upper()}{bad.name[1:]}"
+        says = f"{named}: short of room by {mm_said(-bad.left_mm.value, 2)}."
         instead = {
             "beside": _INSTEAD.get(bad.name, "a smaller cutter, or one that stands out farther"),
             "stack": "a shorter tool, or a lower way of holding",

@@ -334,16 +334,16 @@ _MORE = (
 )
 SENTENCES = {
     "outside": "{job} {metal} from {now} to {wanted}" + _LIMITS + _AS + ", with {tool}"
-    "[, held in the {held}][, {overhang} out][, {length} long]" + _MORE,
+    "[, held {held}][, {overhang} out][, {length} long]" + _MORE,
     "bore": "{job} {metal} from {now}[, {hole}], to {wanted}" + _LIMITS + _AS + ", with {tool}"
-    "[ on a {bar} bar][ {overhang} out][, {length} deep][, held in the {held}]" + _MORE,
+    "[ on a {bar} bar][ {overhang} out][, {length} deep][, held {held}]" + _MORE,
     "face": "{job} {metal} from {now} to {wanted}" + _LIMITS + _AS + ", {ends}[, {across} across], "
-    "with {tool}[, held in the {held}]" + _MORE,
+    "with {tool}[, held {held}]" + _MORE,
     "slot": "{job} in {metal} {wanted} deep" + _LIMITS + "[ with a {across} cutter], {tool}"
-    "[, reach {reach}][, held in the {held}]" + _MORE,
+    "[, reach {reach}][, held {held}]" + _MORE,
     "groove": "{job} {wanted} wide"
     + _LIMITS
     + " and {deep} deep in {now} {metal}[, {wall}] with a {width} tool, {tool}[ on a {bar} bar]"
-    "[, nought at {edge}][, {overhang} out][, reach {reach}][, held in the {held}][, measured "
+    "[, nought at {edge}][, {overhang} out][, reach {reach}][, held {held}][, measured "
     "to {reads_to}], on the {machine}",
 }

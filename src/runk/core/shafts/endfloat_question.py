@@ -89,7 +89,7 @@ class EndFloatAnswer:
     usual_low_mm: Annotated[Figure | None, Show("As it usually comes, from")]
     usual_high_mm: Annotated[Figure | None, Show("As it usually comes, to")]
     room_mm: Annotated[Figure, Show("Between the shoulders")]
-    held_mm: Annotated[Figure, Show("Of which is filled")]
+    held_mm: Annotated[Figure, Show("Of which filled")]
     wanted_low_mm: Annotated[Figure, Show("Wanted, at least", Rank.FOLDED)]
     wanted_high_mm: Annotated[Figure, Show("Wanted, at most", Rank.FOLDED)]
     lengths: Annotated[tuple[Spread, ...], Table("Where the spread comes from")]

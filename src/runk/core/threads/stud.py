@@ -41,7 +41,7 @@ class StudAnswer:
     ``parts`` are what it goes through, from the bottom of its hole up: they add up to its length.
     """
 
-    length_mm: Annotated[Figure | None, Show("Each is long", Rank.BIG)]
+    length_mm: Annotated[Figure | None, Show("Length of each", Rank.BIG)]
     engaged_mm: Annotated[Figure, Show("Thread in the metal", Rank.BIG)]
     plain_mm: Annotated[Figure | None, Show("Plain between its threads")]
     nut_end_mm: Annotated[Figure | None, Show("Thread for the nut", Rank.BIG)]
