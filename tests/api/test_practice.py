@@ -69,6 +69,15 @@ def test_a_run_is_played_back_and_the_move_that_took_too_much_named(client: Test
     assert (good["wrong_at"], good["wrong_says"]) == (0, "")
 
 
+def test_the_dial_of_a_bore_counts_down_as_the_advice_has_it(client: TestClient) -> None:
+    bore = play(client, exercise="bore", moves=[{"wind": 12}], advised=True).json()
+    assert (bore["moves"][0]["stands"], bore["moves"][0]["dial"]) == (12, 88)
+    then = 88 - bore["advice_divisions"]
+    assert f"the dial at {then:g}" in bore["advice_detail"]
+    bar = play(client, moves=[{"wind": 112}]).json()
+    assert bar["moves"][0]["dial"] == 12
+
+
 def test_winding_back_and_on_again_costs_the_slack(client: TestClient) -> None:
     there = play(client, moves=[{"wind": 10, "measure": False}, {"wind": None}]).json()
     back = play(

@@ -186,5 +186,5 @@ def test_practice_stands_still_for_who_wants_no_motion(browsing: Opens) -> None:
         }"""
     )
     page.keyboard.press("Enter")
-    expect(page.get_by_role("img", name="the dial stands at 6")).to_be_visible()
+    expect(page.get_by_role("img", name="the dial stands at 94")).to_be_visible()
     assert page.evaluate("window.seen.filter(one => one !== '1')") == []

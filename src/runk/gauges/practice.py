@@ -9,7 +9,7 @@ from runk.core.plan.events import Event, EventKind
 from runk.core.plan.follow import begin, follow
 from runk.core.plan.made import PassKind
 from runk.core.plan.passes import next_pass
-from runk.core.plan.say import both, dial_says
+from runk.core.plan.say import both, dial_reads, dial_says
 from runk.core.plan.settle import Said, Settled
 from runk.core.plan.spec import CutSpec
 from runk.core.plan.thread_passes import readable
@@ -53,7 +53,9 @@ class MoveMade:
     fine: bool
     read_mm: float | None
     stands: float
-    """Where the dial stands after it, in divisions from nought."""
+    """How far it is wound on after it, in divisions from nought."""
+    dial: float
+    """What the dial reads then: of a bore it counts down."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -162,7 +164,7 @@ def practise(
         read = _read(gauge, spec) if move.measure else None
         if read is not None:
             events.append(Event(2 * number + 1, EventKind.READING, (read,), 0.0))
-        made.append(MoveMade(wind, move.fine, read, wound))
+        made.append(MoveMade(wind, move.fine, read, wound, dial_reads(spec, wound)))
         truth.append(lathe.size_mm)
     told, detail, divisions, fine = (
         _advice(spec, cut.said, events) if advised else ("", "", None, False)

@@ -1695,6 +1695,7 @@ export interface components {
             wind?: number | null;
         };
         MoveMade: {
+            dial: number;
             fine: boolean;
             read_mm: number | null;
             stands: number;

@@ -18,6 +18,7 @@ export interface AtWork {
 
 const WIDE = 640;
 const TALL = 210;
+const BESIDE = 408;
 const AXIS = 96;
 const [FACE, SHOULDER, CHUCK] = [356, 84, 44];
 const [BAR, DEPTH] = [54, 15];
@@ -47,19 +48,24 @@ export function LatheAtWork({ shape, from, to, dial, perTurn, reads, pass, label
   const x = FACE - share * (FACE - SHOULDER);
   const cuts = to !== from && share < 1;
   return (
-    <svg viewBox={`0 0 ${WIDE} ${TALL}`} role="img" aria-label={label} className="w-full" data-share={share}>
-      <rect x={0} y={AXIS - 84} width={CHUCK} height={168} className="fill-line stroke-ink" strokeWidth={1.5} />
-      <path d={`M${CHUCK} ${AXIS - 70}h22v16h-22z M${CHUCK} ${AXIS + 54}h22v16h-22z`} className="fill-soft" />
-      {shape === 'bore' ? (
-        <Bore x={x} before={HOLE + DEPTH * from} after={HOLE + DEPTH * to} />
-      ) : (
-        <Outside x={x} before={BAR - DEPTH * from} after={BAR - DEPTH * to} thread={shape === 'thread'} />
-      )}
-      <path d={`M8 ${AXIS}H${FACE + 40}`} className="stroke-ink" strokeWidth={0.8} strokeDasharray="10 3 2 3" />
-      {cuts && <Chip x={x + 6} y={AXIS + (shape === 'bore' ? HOLE + DEPTH * to - 16 : BAR - DEPTH * to + 14)} />}
-      <Dial at={dial} perTurn={perTurn} />
-      <Micrometer reads={share < 1 ? null : reads} />
-    </svg>
+    // Side by side where there is room; on a phone the dial stands under the work, as large as it.
+    <div role="img" aria-label={label} data-share={share} className="flex flex-wrap items-center justify-center gap-2">
+      <svg viewBox={`0 0 ${BESIDE} ${TALL}`} aria-hidden className="min-w-72 flex-[2]">
+        <rect x={0} y={AXIS - 84} width={CHUCK} height={168} className="fill-line stroke-ink" strokeWidth={1.5} />
+        <path d={`M${CHUCK} ${AXIS - 70}h22v16h-22z M${CHUCK} ${AXIS + 54}h22v16h-22z`} className="fill-soft" />
+        {shape === 'bore' ? (
+          <Bore x={x} before={HOLE + DEPTH * from} after={HOLE + DEPTH * to} />
+        ) : (
+          <Outside x={x} before={BAR - DEPTH * from} after={BAR - DEPTH * to} thread={shape === 'thread'} />
+        )}
+        <path d={`M8 ${AXIS}H${FACE + 40}`} className="stroke-ink" strokeWidth={0.8} strokeDasharray="10 3 2 3" />
+        {cuts && <Chip x={x + 6} y={AXIS + (shape === 'bore' ? HOLE + DEPTH * to - 16 : BAR - DEPTH * to + 14)} />}
+      </svg>
+      <svg viewBox={`${BESIDE} 0 ${WIDE - BESIDE} ${TALL}`} aria-hidden className="max-w-80 min-w-52 flex-1">
+        <Dial at={dial} perTurn={perTurn} />
+        <Micrometer reads={share < 1 ? null : reads} />
+      </svg>
+    </div>
   );
 }
 

@@ -35,18 +35,21 @@ def feeler_divisions(spec: CutSpec) -> float:
     return spec.feeler_mm / spec.division_mm if spec.division_mm else 0.0
 
 
-def stands_say(spec: CutSpec, wound: float) -> str:
-    """Where the dial stands with so many divisions wound on since nought.
+def dial_reads(spec: CutSpec, wound: float) -> float:
+    """What the dial reads with so many divisions wound on since nought.
 
     A dial counts up as its slide goes in. A bore is cut winding out, and a groove opened away from
     the chuck, so there it counts down.
     """
-    if not spec.division_mm:
-        return ""
     wound += feeler_divisions(spec) + spec.from_divisions
     if spec.job in (Job.BORE, Job.GROOVE):
         wound = -round(wound / JUDGED) * JUDGED
-    return f"the dial at {divisions_say(wound % spec.per_turn)}"
+    return wound % spec.per_turn
+
+
+def stands_say(spec: CutSpec, wound: float) -> str:
+    """Where the dial stands with so many divisions wound on since nought."""
+    return f"the dial at {divisions_say(dial_reads(spec, wound))}" if spec.division_mm else ""
 
 
 def both(spec: CutSpec, mm: float, places: int = 2) -> str:

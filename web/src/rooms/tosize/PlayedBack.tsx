@@ -30,13 +30,13 @@ export function AtTheLathe({ piece }: { piece: Practice }) {
       shape={shapeOf(piece)}
       from={share(piece, measuredOnly ? now : before)}
       to={share(piece, now)}
-      dial={last?.stands ?? 0}
+      dial={last?.dial ?? 0}
       perTurn={piece.per_turn}
       reads={last?.read_mm == null ? null : last.read_mm.toFixed(2)}
       pass={measuredOnly ? 0 : moves.length}
       label={
         last
-          ? `The tool has gone along; the dial stands at ${last.stands}, the micrometer ${last.read_mm === null ? 'is not on' : `reads ${last.read_mm.toFixed(2)}`}`
+          ? `The tool has gone along; the dial stands at ${last.dial}, the micrometer ${last.read_mm === null ? 'is not on' : `reads ${last.read_mm.toFixed(2)}`}`
           : 'The tool touches the work, the dial stands at nought'
       }
     />
@@ -68,7 +68,7 @@ export function PlayedBack({ piece }: { piece: Practice }) {
         shape={shapeOf(piece)}
         from={share(piece, score.truth[Math.max(at - 1, 0)]!)}
         to={share(piece, size)}
-        dial={move?.stands ?? 0}
+        dial={move?.dial ?? 0}
         perTurn={piece.per_turn}
         reads={move?.read_mm == null ? null : move.read_mm.toFixed(2)}
         pass={move?.wind == null ? 0 : at}
