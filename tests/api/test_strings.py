@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import re
 from collections import Counter
+from typing import get_args, get_type_hints
 
 import pytest
 
 from runk.cli import main
 from runk.core.calculator import Catalogue
 from runk.core.catalogue import CATALOGUE
+from runk.core.kinds.base import Kind
 from runk.core.units import PageUnit
 from runk.demo.back_shed import WORKSHOP
 from runk.strings import Met, strings
@@ -49,6 +51,65 @@ def test_what_is_refused_is_said_as_one_would_say_it(met: list[Met]) -> None:
         assert not re.search(r"^What \w+ \w+.* is it\?$", one.text), one
         assert "#e+" not in one.text or "not a number" in one.text, one
         assert one.text[0].isupper() or one.text[0] in "`#-", one
+
+
+BEGINS = frozenset(
+    [
+        "over",
+        "on",
+        "in",
+        "at",
+        "to",
+        "from",
+        "by",
+        "with",
+        "for",
+        "under",
+        "out",
+        "of",
+        "off",
+        "up",
+        "down",
+        "across",
+        "into",
+        "onto",
+        "about",
+        "between",
+        "after",
+        "before",
+        "and",
+        "or",
+        "as",
+        "than",
+        "stands",
+        "goes",
+        "moves",
+        "reads",
+        "works",
+        "holds",
+        "made",
+        "measures",
+        "is",
+        "has",
+        "does",
+        "do",
+        "was",
+        "were",
+        "make",
+        "turn",
+        "cut",
+    ]
+)
+
+
+def test_no_question_is_made_from_a_label_that_begins_with_a_verb_or_a_preposition() -> None:
+    """*Over: how much?* is what such a label makes of the template: it has a question of its own."""
+    for calculator in CATALOGUE.values():
+        hints = get_type_hints(calculator.question, include_extras=True)
+        for field, hint in hints.items():
+            for kind in get_args(hint):
+                if isinstance(kind, Kind) and kind.label.split()[0] in BEGINS:
+                    assert kind.asks, (calculator.name, field, kind.missing())
 
 
 def test_sentences_end_and_begin_as_sentences_do(met: list[Met]) -> None:

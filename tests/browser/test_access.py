@@ -28,6 +28,8 @@ VIEWS: list[tuple[str, str, list[str]]] = [
     ("tap on the bench", "/threads", ["b"]),
     ("a metal", "/metals/figures", ["copy"]),
     ("editor", "/workshop", ["edit"]),
+    ("a first part", "/engines", ["first"]),
+    ("a run played back", "/practice", ["played"]),
     ("no such room", "/nowhere", []),
 ]
 
@@ -81,6 +83,23 @@ def test_axe_finds_nothing(chromium: Browser, server: Server, third: int) -> Non
                 expect(page.get_by_label("What does it measure now?")).to_be_visible()
             elif act == "copy":
                 page.get_by_role("button", name="Copy gunmetal").click()
+            elif act == "first":
+                field = page.get_by_label("A part of it, or a list of its parts")
+                field.fill("Wick, brass")
+                field.press("Enter")
+                page.get_by_role("link", name="Draw Wick").click()
+                page.get_by_role("button", name="A usual part").click()
+                page.get_by_role("button", name="Flywheel", exact=True).click()
+                page.get_by_role("button", name="Write its lines").click()
+                expect(page.get_by_role("alert")).to_be_visible()
+                page.get_by_label("Feature 1", exact=True).focus()
+                expect(page.get_by_role("listbox")).to_be_visible()
+            elif act == "played":
+                page.get_by_role("button", name="A thread", exact=True).click()
+                page.get_by_label("Wind to, divisions").fill("300")
+                page.keyboard.press("Enter")
+                page.get_by_role("button", name="take it out").click()
+                expect(page.get_by_role("region", name="Played back")).to_be_visible()
             elif act == "edit":
                 page.get_by_role("button", name="Change Lathe").click()
             else:

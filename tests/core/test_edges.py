@@ -382,7 +382,7 @@ shrink | size 20 | size < 4.575 | Stop the heat
 shrink | size 20 mm; hub 40 mm; length 15 mm; boss_metal mild-steel; shaft_metal mild-steel | hollow > 20 | refused: The bore through the shaft leaves no shaft
 shrink | size 20; hub 40; tight 0.03 | hub < 20 | refused: mm has no metal round a
 shrink | size 20; hub 40; tight 0.03 | size > 40 | refused: mm has no metal round a
-sine | bar 100 mm; angle 12 | height < 100 | refused: The packing tells the angle: tell one of them
+sine | bar 100 mm; angle 12 | height < 100 | refused: The packing gives the angle: type one of them
 sine | bar 100 mm; angle 12 | height > 100 | refused: mm stands upright before it is packed so high
 slit | total 30 mm | cuts <= 37 | Mind the saw
 slit | total 30 mm | cuts >= 38 | refused: Nothing is left of

@@ -99,7 +99,9 @@ def router(store: Store, here: Here) -> APIRouter:
 def _add(session: Session, row: KeptPart, pieces: tuple[Piece, ...]) -> list[int]:
     """Add the pieces a part is built of, and what goes into what."""
     if row.engine_id is None:
-        raise Refused("It is of no engine: there is nowhere for its parts.", field="engine")
+        raise Refused(
+            "This part belongs to no engine: its pieces would have nowhere to go.", field="engine"
+        )
     there = {one.name: one.id for one in kept.parts_kept(session, row.engine_id)}
     ids: dict[str, int] = {}
     for one in pieces:

@@ -56,7 +56,13 @@ class BondQuestion(JointQuestion):
     compound: Annotated[str, OneOf("compound", choices=COMPOUNDS)] = "retaining"
     hot: Annotated[
         float | None,
-        Temperature("works at", ("works at", "hot", "at"), high=600.0, placeholder="the shop's"),
+        Temperature(
+            "works at",
+            ("works at", "hot", "at"),
+            high=600.0,
+            placeholder="the shop's",
+            asks="How hot does it work?",
+        ),
     ] = None
     pin: Annotated[
         Fraction | None,

@@ -16,7 +16,11 @@ WORK_HINTS = ("works at", "working at", "at work")
 def works_at(*hints: str) -> Temperature:
     """The question of what a pressed joint works at."""
     return Temperature(
-        "works at", (*WORK_HINTS, *hints), high=600.0, placeholder="as cold as it is made"
+        "works at",
+        (*WORK_HINTS, *hints),
+        high=600.0,
+        placeholder="as cold as it is made",
+        asks="How hot does it work?",
     )
 
 

@@ -240,7 +240,9 @@ class FitQuestion:
             placeholder="by class",
         ),
     ] = None
-    basis: Annotated[Basis, OneOf("made first", choices=BASES)] = Basis.HOLE
+    basis: Annotated[Basis, OneOf("made first", choices=BASES, asks="Which is made first?")] = (
+        Basis.HOLE
+    )
     made: Annotated[
         Fraction | None,
         Length(

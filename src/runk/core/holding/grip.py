@@ -108,6 +108,7 @@ class GripQuestion:
             low=0.5,
             high=1000.0,
             placeholder="where it is gripped",
+            asks="At what diameter is it cut?",
         ),
     ] = None
     force: Annotated[
@@ -121,7 +122,9 @@ class GripQuestion:
             placeholder="a usual cut",
         ),
     ] = None
-    faces: Annotated[str, OneOf("between", choices=FACES)] = "bare"
+    faces: Annotated[str, OneOf("between", choices=FACES, asks="Between what is it gripped?")] = (
+        "bare"
+    )
     clamps: Annotated[int | None, Count("clamps", ("clamps",), low=1, high=20, placeholder="3")] = (
         None
     )
@@ -157,7 +160,7 @@ class GripAnswer:
 
     bears_nm: Annotated[Figure, Show("It bears, safely", Rank.BIG)]
     asks_nm: Annotated[Figure, Show("The cut asks", Rank.BIG)]
-    holds: Annotated[str, Show("So it", Rank.BIG)]
+    holds: Annotated[str, Show("The grip", Rank.BIG)]
     says: Annotated[str, Show("How", Rank.SAYS)]
     most_n: Annotated[Figure, Show("Most force at that diameter")]
     in_mm: Annotated[Figure | None, Show("A jaw presses the ring in by")]

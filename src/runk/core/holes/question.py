@@ -173,6 +173,7 @@ class HoleQuestion:
             low=0.005,
             high=50.0,
             placeholder="in its place",
+            asks="How far is it out of its place?",
         ),
     ] = None
     screw: Annotated[Thread | None, OfThread("screw", placeholder="none")] = None
@@ -189,6 +190,7 @@ class HoleQuestion:
             low=1.0,
             high=2000.0,
             placeholder="say how far",
+            asks="How far is it over all the bearings?",
         ),
     ] = None
 

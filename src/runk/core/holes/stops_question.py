@@ -130,7 +130,10 @@ class DepthQuestion:
         Fraction | None,
         Length("block", ("block",), only=("block",), low=0.1, high=1000.0, placeholder="50 mm"),
     ] = None
-    stands: Annotated[Stands | None, OneOf("on the block", choices=STANDS, only=("block",))] = None
+    stands: Annotated[
+        Stands | None,
+        OneOf("on the block", choices=STANDS, only=("block",), asks="What stands on the block?"),
+    ] = None
     finder: Annotated[
         Fraction | None,
         Length(

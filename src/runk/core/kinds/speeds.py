@@ -14,6 +14,8 @@ _MOST = 40
 _FASTEST = 60000.0
 _NUMBER = re.compile(r"\d{1,5}(?:[.,]\d{1,2})?")
 _RANGE = re.compile(r"(\d{1,5}) ?(?:to|-|–|\.\.) ?(\d{1,5})")
+_GAP = re.compile(r"[,;]\s*[,;]|^\s*[,;]")
+"""A place of the plate that nobody filled in: the next belt would have its number."""
 _GEARS = {
     "direct": "direct",
     "open": "direct",
@@ -58,6 +60,13 @@ class Speeds(Kind):
 
     def read(self, raw: Any, told: Told) -> Taken:
         typed = " ".join(as_typed(raw).lower().replace("rev/min", " ").replace("rpm", " ").split())
+        if (gap := _GAP.search(typed)) is not None:
+            before = typed[: gap.start()].split()
+            raise Refused(
+                f"A speed is missing after {before[-1] if before else 'the beginning'}: each comma "
+                "parts two of them.",
+                suggest=self.placeholder or None,
+            )
         parts = [part.strip() for part in re.split(r"[;\n]|,(?= ?[a-z])|, ", typed) if part.strip()]
         # Commas between the numbers of one gear part nothing.
         gears: list[Gear] = []

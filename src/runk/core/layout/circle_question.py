@@ -125,7 +125,16 @@ class CircleQuestion:
         ),
     ] = None
     turn: Annotated[
-        float | None, Angle("over", ("over",), only=("arc",), needed=("arc",), low=0.1, high=359.9)
+        float | None,
+        Angle(
+            "over",
+            ("over",),
+            only=("arc",),
+            needed=("arc",),
+            low=0.1,
+            high=359.9,
+            asks="Over how many degrees?",
+        ),
     ] = None
     pitch: Annotated[
         Fraction | None,
@@ -149,6 +158,7 @@ class CircleQuestion:
             low=0.1,
             high=1000.0,
             placeholder="as hole to hole",
+            asks="How far from row to row?",
         ),
     ] = None
     long: Annotated[
@@ -234,6 +244,7 @@ class CircleQuestion:
             low=-2000.0,
             high=2000.0,
             placeholder="nought is the middle",
+            asks="How far from the near edge?",
         ),
     ] = None
     bore: Annotated[

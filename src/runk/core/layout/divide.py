@@ -64,7 +64,7 @@ def needs(question: DivideQuestion, workshop: Workshop) -> Heads:
         return Heads(tool.name, divider_of(tool.detail))
     if not question.head:
         raise Refused(
-            "No dividing head is in the trays: tell its ratio and its circles.",
+            "No dividing head is in the trays: give its ratio and its circles.",
             field="head",
             suggest="40:1; 15 to 20; 21 23 27 29 31 33",
         )
@@ -115,7 +115,7 @@ def compute(question: DivideQuestion, heads: Heads) -> DivideAnswer:
     if divider.dial:
         return _table(question, heads, step, turns)
     raise Refused(
-        f"{heads.name} has neither plates nor a dial: tell its circles.",
+        f"{heads.name} has neither plates nor a dial: give its circles.",
         field="head",
         suggest=f"{divider.ratio}:1; 15 to 20",
     )

@@ -66,6 +66,7 @@ class DivideQuestion:
             low=0.5,
             high=2000.0,
             placeholder="not told",
+            asks="On what diameter?",
         ),
     ] = None
 

@@ -68,7 +68,7 @@ def settle(question: GearQuestion, _: Workshop, __: Mapping[str, Reading]) -> Ge
         )
     if question.module is not None and question.dp is not None:
         if abs(question.module * question.dp / 25.4 - 1) > 0.002:
-            raise Refused("Module and DP are two different pitches: tell one.", field="dp")
+            raise Refused("Module and DP are two different pitches: give one.", field="dp")
         question = replace(question, dp=None)
     return question
 

@@ -105,6 +105,7 @@ class GearQuestion:
             low=FEWEST,
             high=MOST,
             placeholder="none",
+            asks="How many teeth has its mate?",
         ),
     ] = None
     outside: Annotated[
@@ -163,6 +164,7 @@ class GearQuestion:
             low=0.1,
             high=500.0,
             placeholder="not told",
+            asks="How far is it to the next shoulder?",
         ),
     ] = None
 

@@ -89,6 +89,7 @@ class PartOffQuestion:
             low=0.01,
             high=20.0,
             placeholder="none",
+            asks="How much for facing?",
         ),
     ] = None
     steps: Annotated[
@@ -165,7 +166,7 @@ def settle(question: PartOffQuestion, _: Workshop, __: Mapping[str, Reading]) ->
         Refused: Both.
     """
     if question.length is not None and question.steps:
-        raise Refused("A length or lands and grooves: tell one of them.", field="steps")
+        raise Refused("Give a length, or lands and grooves, not both.", field="steps")
     return question
 
 

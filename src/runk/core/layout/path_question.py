@@ -143,6 +143,7 @@ class PathQuestion:
             low=-360.0,
             high=360.0,
             placeholder="0°",
+            asks="From what angle does it start?",
         ),
     ] = None
     turn: Annotated[

@@ -221,6 +221,7 @@ class PlaceQuestion:
             high=2000.0,
             or_else="one",
             placeholder="50 mm",
+            asks="How far is it between the edges?",
         ),
     ] = None
     one: Annotated[
@@ -243,6 +244,7 @@ class PlaceQuestion:
             low=-5000.0,
             high=5000.0,
             placeholder="not touched",
+            asks="What does the finder read at the second?",
         ),
     ] = None
     finder: Annotated[

@@ -145,7 +145,7 @@ def settle(question: SineQuestion, _: Workshop, __: Mapping[str, Reading]) -> Si
             field="height",
         )
     if question.height is not None and question.angle is not None:
-        raise Refused("The packing tells the angle: tell one of them.", field="angle")
+        raise Refused("The packing gives the angle: type one of them.", field="angle")
     return question
 
 

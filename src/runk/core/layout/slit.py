@@ -67,6 +67,7 @@ class SlitQuestion:
             low=0.05,
             high=2000.0,
             placeholder="equal pieces",
+            asks="How much on the touched side?",
         ),
     ] = None
     layer: Annotated[

@@ -168,6 +168,7 @@ class StockQuestion:
             low=0.5,
             high=100.0,
             placeholder="none",
+            asks="How much at each end for a centre?",
         ),
     ] = None
     grip: Annotated[

@@ -117,6 +117,7 @@ class TaperQuestion:
             low=1.0,
             high=3000.0,
             placeholder="by the top slide",
+            asks="How long is it between centres?",
         ),
     ] = None
 
@@ -219,11 +220,11 @@ def settle(question: TaperQuestion, _: Workshop, __: Mapping[str, Reading]) -> T
         question = replace(question, angle=question.included / 2, included=None)
     if question.per_foot is not None:
         if question.one_in is not None:
-            raise Refused("A rate and a rate a foot are two tapers: tell one.", field="per_foot")
+            raise Refused("A rate and a rate a foot are two tapers: give one.", field="per_foot")
         question = replace(question, one_in=float(_FOOT / question.per_foot), per_foot=None)
     angled = question.angle is not None or question.one_in is not None
     if question.included is not None:
-        raise Refused("Half the angle or the whole: tell one of them.", field="included")
+        raise Refused("Give half the angle or the whole, not both.", field="included")
     if question.angle is not None and question.one_in is not None:
         raise Refused("An angle and a rate are two tapers: tell one.", field="one_in")
     sizes = sum(x is not None for x in (question.large, question.small, question.long))

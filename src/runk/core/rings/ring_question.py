@@ -108,7 +108,7 @@ class Making:
     outside_mm: Annotated[Figure, Show("Blank, outside")]
     inside_mm: Annotated[Figure, Show("Inside")]
     how: Annotated[str, Show("In this order")]
-    costs: Annotated[str, Show("Which costs")]
+    costs: Annotated[str, Show("What that costs")]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -138,7 +138,9 @@ class SealQuestion:
             placeholder="by the size",
         ),
     ] = None
-    moves: Annotated[Moves, OneOf("moves", choices=MOVED, only=_RINGS)] = Moves.YES
+    moves: Annotated[
+        Moves, OneOf("moves", choices=MOVED, only=_RINGS, asks="Does it move, or stand still?")
+    ] = Moves.YES
     space: Annotated[
         Fraction | None,
         Length(

@@ -82,7 +82,7 @@ def target(
     asked |= {name: metal for name, metal in told if metal}
     answer = MATE.ask(read_question(MATE, asked, page, workshop).question, workshop)
     if answer.low_mm is None or answer.high_mm is None:
-        raise Refused("Nobody says what the two do together.", field="duty", suggest="running")
+        raise Refused("What are the two to do together?", field="duty", suggest="running")
     says = f"{answer.low_mm.shown(page)} to {answer.high_mm.words(page)}"
     return Target(answer.low_mm.value, answer.high_mm.value, says, bool(reading), asked)
 

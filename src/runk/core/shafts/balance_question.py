@@ -146,6 +146,7 @@ class BalanceQuestion:
             units=("%", "percent"),
             high=100.0,
             placeholder="50 %",
+            asks="How much of it is balanced?",
         ),
     ] = 50.0
     metal: Annotated[str, OfMetal("metal of the crank", placeholder="mild steel")] = "mild-steel"

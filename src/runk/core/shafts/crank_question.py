@@ -121,7 +121,12 @@ class CrankQuestion:
     gap: Annotated[
         Fraction,
         Length(
-            "between the webs", ("gap", "between webs"), low=0.5, high=200.0, placeholder="10 mm"
+            "between the webs",
+            ("gap", "between webs"),
+            low=0.5,
+            high=200.0,
+            placeholder="10 mm",
+            asks="How far apart are the webs?",
         ),
     ] = Fraction(10)
     thick: Annotated[

@@ -72,6 +72,7 @@ class FlatsQuestion:
             low=0.2,
             high=500.0,
             placeholder="as large as it comes sharp",
+            asks="How far is it across the flats?",
         ),
     ] = None
     wide: Annotated[

@@ -108,7 +108,7 @@ def settle(question: PassageQuestion, _: Workshop, __: Mapping[str, Reading]) ->
     for name, point in points.items():
         if point is not None and point.flat != question.start.flat:
             many = "two places" if question.start.flat else "three places"
-            raise Refused(f"The start is told by {many}: tell this one so too.", field=name)
+            raise Refused(f"The start is told by {many}: give this one so too.", field=name)
     if question.start.mm == question.end.mm:
         raise Refused("It ends where it starts.", field="end")
     if question.other is None and (question.other_to or question.other_dia):

@@ -42,7 +42,13 @@ class TrueQuestion:
     ]
     across: Annotated[
         Fraction | None,
-        Length("over the other pair", ("other pair", "across"), high=50.0, placeholder="not read"),
+        Length(
+            "over the other pair",
+            ("other pair", "across"),
+            high=50.0,
+            placeholder="not read",
+            asks="What does the other pair differ by?",
+        ),
     ] = None
     allowed: Annotated[
         Fraction,
@@ -101,7 +107,7 @@ def compute(question: TrueQuestion, _: None = None) -> TrueAnswer:
     """
     w, total = Working(), float(question.total)
     if question.allowed * 20 < Fraction(1, 1000):
-        raise Refused("No indicator shows so little.", field="allowed")
+        raise Refused("No indicator here shows so little.", field="allowed")
     move = replace(w.of(move_limit_mm, "move_mm", total_mm=total), places=3)
     other = None
     if question.across is not None:

@@ -191,6 +191,7 @@ class MachineFields:
             low=0.0005,
             high=500.0,
             placeholder="0.3 mm",
+            asks="How much is to come off the diameter?",
         ),
     ] = None
     wound: Annotated[

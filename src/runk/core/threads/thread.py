@@ -30,7 +30,9 @@ class ThreadQuestion:
     """
 
     thread: Annotated[Thread, THREAD_FIELD]
-    metal: Annotated[str | None, OfMetal("made of", placeholder="any metal")] = None
+    metal: Annotated[
+        str | None, OfMetal("made of", placeholder="any metal", asks="What is it made of?")
+    ] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
