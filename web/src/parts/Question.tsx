@@ -25,7 +25,8 @@ export function Question({ calculator, asked }: Props) {
         <span className="min-w-0 flex-1 truncate text-xl font-semibold">{reply?.read_as ?? calculator.title}</span>
         <span className="text-mark">{unfolded ? 'Fold' : 'Change'}</span>
       </button>
-      <div className={unfolded || (problem && !reply) ? '' : 'max-sm:hidden'}>
+      {/* Once the cursor was in it, it stays: the first digit may be an answer already, and is not the last. */}
+      <div className={unfolded || (problem && !reply) ? '' : 'max-sm:hidden'} onFocus={() => setUnfolded(true)}>
         <Sentence
           calculator={calculator}
           typed={typed}

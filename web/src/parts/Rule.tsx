@@ -10,13 +10,13 @@ interface Props {
 /** The rooms on a steel rule, in three groups; the rooms of the group one is in stand beside its name. */
 export function Rule({ places, here }: Props) {
   return (
-    <nav aria-label="Rooms" className="flex min-w-0 items-stretch max-sm:hidden">
+    <nav aria-label="Rooms" className="flex min-w-0 flex-wrap items-stretch max-sm:hidden">
       {GROUPS.map((group) => {
         const rooms = roomsOf(places, group);
         if (rooms.length === 0) return null;
         const inside = here?.group === group;
         return (
-          <div key={group} className="flex items-stretch border-l border-soft first:border-l-0">
+          <div key={group} className="flex min-w-0 flex-wrap items-stretch border-l border-soft first:border-l-0">
             <Link
               to={lastIn(group) ?? rooms[0]!.path}
               aria-current={inside ? 'true' : undefined}

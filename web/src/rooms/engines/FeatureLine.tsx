@@ -162,7 +162,7 @@ export function FeatureLine(props: Props) {
           ref={inSight}
           role="listbox"
           aria-label="What may come next"
-          className="absolute inset-x-0 top-full z-20 max-h-72 scroll-mb-20 overflow-auto rounded-md border-2 border-ink bg-card shadow-lg">
+          className="absolute inset-x-0 top-full z-20 grid scroll-mb-20 rounded-md lg:grid-cols-2 border-2 border-ink bg-card shadow-lg">
           {offers.map((offer, i) => (
             <li
               key={offer.line}

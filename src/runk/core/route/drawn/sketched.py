@@ -13,13 +13,13 @@ from runk.core.route.section import section
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
-_BAR = ("bar 32, 40 long", ())
+_BAR = ("bar 32, 40 long", ("face at 40",))
 _ON: dict[str, tuple[str, tuple[str, ...]]] = {
-    "thread": ("bar 12, 40 long", ()),
-    "groove": ("bar 20, 40 long", ()),
+    "thread": ("bar 12, 40 long", ("face at 40",)),
+    "groove": ("bar 20, 40 long", ("face at 40",)),
     "chamfer": ("bar 8, 10 long", ("face at 0",)),
     "keyway": ("bar 16, 30 long", ()),
-    "journal": ("bar 20, 40 long", ()),
+    "journal": ("bar 20, 40 long", ("face at 40",)),
     "crankpin": ("bar 36, 62 long", ("outside 12, from 0 to 20", "outside 12, from 42 to 62")),
     "eccentric": ("bar 38, 20 long", ("outside 14, from 8 to 20",)),
     "bore-keyway": ("bar 32, 20 long", ("bore 14, from 0 to 20",)),
@@ -33,6 +33,7 @@ _ON: dict[str, tuple[str, tuple[str, ...]]] = {
     "split": ("plate 40 by 24 by 20", ("bore 12, from 0 to 40",)),
     "holes": ("bar 42, 10 long", ("outside 42, from 0 to 10",)),
     "passage": ("bar 24, 30 long", ("bore 10, from 0 to 30",)),
+    "counterbore": ("bar 32, 40 long", ("face at 40", "bore 12, from 0 to 40")),
     "face": ("bar 20, 24 long", ("face at 24",)),
 }
 """What a kind is drawn on, where that is not a plain bar, and what has to be there before."""
