@@ -36,6 +36,8 @@ def test_no_string_shows_how_it_was_made(met: list[Met]) -> None:
     for one in met:
         assert not re.search(r"[{}\\]|<bound|\bNone[.,;]|nan\b|\binf\b", one.text), one
         assert "  " not in one.text, one
+        # No figure by a power of ten, but where somebody typed one and it is said back.
+        assert "#e+" not in one.text or one.sort in ("refusal", "question"), one
         assert not re.search(r" [,.;:]", one.text), one
         assert one.text == one.text.strip(), one
 

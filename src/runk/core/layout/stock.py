@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from math import cos, pi, sqrt
@@ -202,7 +203,7 @@ def _cut(question: StockQuestion, shelf: Shelf) -> ShelfAnswer:
     names, sizes = [], []
     for part in question.parts:
         for n in range(part.count):
-            names.append(part.name if part.count == 1 else f"{part.name}.{n + 1}")
+            names.append(part.name if part.count == 1 else f"{part.name} {n + 1}:")
             sizes.append(float(part.size) + more)
     grip = float(question.grip or 0)
     whole = w.of(whole_mm, pieces_mm=sum(sizes), kerf_mm=kerf, cuts=float(len(sizes)), grip_mm=grip)
@@ -302,7 +303,7 @@ def _said(
 ) -> BarCut:
     called = [
         mm_said(sizes[n] - more)
-        if names[n].split(".")[0].isdigit()
+        if re.fullmatch(r"\d+(?: \d+:)?", names[n])
         else f"{names[n]} {mm_said(sizes[n] - more)}"
         for n in cut.parts
     ]

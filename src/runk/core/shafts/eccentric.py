@@ -228,11 +228,13 @@ def _lost(w: Working, question: EccentricQuestion, e: float) -> Figure | None:
 
 
 def _says(e: float, packing: Figure | None) -> str:
-    three = "" if packing is None else f"three jaws with {mm_said(packing.value, 3)} under one, or "
+    three = ""
+    if packing is not None:
+        three = f"in three jaws with {mm_said(packing.value, 3)} under one, or "
     return (
-        "Turn the sheave and its ridge first. Then off its middle: "
-        f"{three}four, the indicator swinging {thou_said(2 * e)}. Bore it for the shaft and "
-        "face its boss there. The strap is bored split and bolted up, liners between."
+        f"Turn the sheave and its ridge first. Then off its middle: {three}in four jaws, the "
+        f"indicator swinging {thou_said(2 * e)}. Bore it for the shaft and face its boss there. "
+        "The strap is bored split and bolted up, liners between."
     )
 
 

@@ -6,13 +6,18 @@ from runk.core.figures import Figure, Num, Working, law
 from runk.core.metals.metal import Metal
 from runk.core.metals.offcut_laws import hexagon_cm3, plate_cm3, round_cm3, square_cm3, tube_cm3
 from runk.core.refusals import Refused
-from runk.core.said import mm_said
+from runk.core.said import mm_said, number_said
 from runk.core.sources import MECHANICS
 from runk.core.sums.answers import ForceAnswer, WeightAnswer
 from runk.core.sums.question import SumQuestion
 from runk.core.threads.laws import pressure_n
 
 _POUND_G, _POUND_N = 453.592, 4.44822
+
+
+def _short(value: float) -> str:
+    """Three figures, written out: a weight is never told by a power of ten."""
+    return number_said(float(f"{value:.3g}"))
 
 
 @law("It weighs", "{volume_cm3} × {density_g_cm3}", MECHANICS)
@@ -48,7 +53,7 @@ def weight(w: Working, question: SumQuestion, metal: Metal | None) -> WeightAnsw
     kilos, pounds = found.value / 1000.0, found.value / _POUND_G
     return WeightAnswer(
         weight_g=found,
-        says=f"{kilos:.3g} kg, {pounds:.3g} lb, of {metal.name} as its table has it.",
+        says=f"{_short(kilos)} kg, {_short(pounds)} lb, of {metal.name} as its table has it.",
         volume_cm3=volume,
     )
 
@@ -84,4 +89,4 @@ def force(w: Working, question: SumQuestion) -> ForceAnswer:
         raise Refused("What pressure?", field="pressure", suggest="80 psi")
     dia = float(question.dia)
     found = w.of(pressure_n, "force_n", pressure_n_per_mm2=question.pressure, seal_mm=dia)
-    return ForceAnswer(force_n=found, says=f"{found.value / _POUND_N:.3g} pounds.")
+    return ForceAnswer(force_n=found, says=f"{_short(found.value / _POUND_N)} pounds.")
