@@ -6,7 +6,7 @@ from runk.core.figures import Figure, Num, Working, law
 from runk.core.metals.metal import Metal
 from runk.core.metals.offcut_laws import hexagon_cm3, plate_cm3, round_cm3, square_cm3, tube_cm3
 from runk.core.refusals import Refused
-from runk.core.said import mm_said, number_said
+from runk.core.said import mm_said
 from runk.core.sources import MECHANICS
 from runk.core.sums.answers import ForceAnswer, WeightAnswer
 from runk.core.sums.question import SumQuestion
@@ -17,7 +17,7 @@ _POUND_G, _POUND_N = 453.592, 4.44822
 
 def _short(value: float) -> str:
     """Three figures, written out: a weight is never told by a power of ten."""
-    return number_said(float(f"{value:.3g}"))
+    return f"{float(f'{value:.3g}'):.10g}"
 
 
 @law("It weighs", "{volume_cm3} × {density_g_cm3}", MECHANICS)
