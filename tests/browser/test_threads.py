@@ -88,7 +88,7 @@ def test_the_jobs_speak_of_one_thread(page: Page) -> None:
     for job, says in (("Die", "4.5"), ("Stud", "15.72"), ("Clearance", "4.86"), ("Sizes", "4.700")):
         if job == "Sizes":
             # Another family of tabs: under its name.
-            jobs.get_by_role("link", name="Known by", exact=True).click()
+            jobs.get_by_role("link", name="Measured", exact=True).click()
         jobs.get_by_role("link", name=job, exact=True).click()
         expect(page.get_by_label("thread", exact=True)).to_have_value("2BA")
         room(page, says)

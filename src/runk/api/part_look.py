@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable
 from dataclasses import asdict
 from typing import Any
 
@@ -15,11 +15,9 @@ from runk.core.refusals import Refused
 from runk.core.route.drawn.offers import offers
 from runk.core.route.drawn.together import Heard, heard_together, length_of
 from runk.core.route.drawn.whole import Whole, whole_part
-from runk.core.route.face import faces
 from runk.core.route.feature import BLANK, FEATURE, BlankQuestion
 from runk.core.route.feature_question import FeatureQuestion
-from runk.core.route.part import Feature
-from runk.core.route.played import Stage
+from runk.core.route.played import stage_of
 from runk.core.route.reading import (
     blank_heard,
     featured,
@@ -29,7 +27,6 @@ from runk.core.route.reading import (
     metal_said,
 )
 from runk.core.route.route import Job
-from runk.core.route.section import section
 from runk.core.route.verbs import verbs_of
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
@@ -89,7 +86,9 @@ def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
     read = heard_together(body.features, blank, page, features_said)
     features = featured(f for one in read if not isinstance(one, Refused) for f in one)
     named = iter(features)
-    lines = [_line(one, named, page) for one in read]
+    # Each line's features by their names on the drawing, in its order.
+    keys = [[] if isinstance(one, Refused) else [next(named).key for _ in one] for one in read]
+    lines = [_line(one, its, page) for one, its in zip(read, keys, strict=True)]
     plain = {
         "blank": "" if blank is None else said(BLANK, blank, page),
         "metal": "" if heard is None else heard.metal,
@@ -108,24 +107,11 @@ def looked_at(body: LookIn, workshop: Workshop) -> dict[str, Any]:
         return plain | {"field": refused.field or "", **_refusal(refused, page)}
     job = Job(part, workshop)
     every = frozenset(job.by_key)
-    lit = _keys_of(body.at, body.features, read, features)
+    lit = {
+        key for line, its in zip(body.features, keys, strict=True) if line == body.at for key in its
+    }
     now = frozenset(one.key for one in job.operations if one.feature in lit)
-    view = section(job, every, None, now)
-    drawn = Stage(view if part.turned else None, faces(job, every, now, view))
-    return plain | {"drawn": drawn}
-
-
-def _keys_of(
-    at: str | None, lines: list[str], read: list[Heard], features: tuple[Feature, ...]
-) -> set[str]:
-    """Names of the features of the line the cursor is in."""
-    named = iter(features)
-    keys: set[str] = set()
-    for line, one in zip(lines, read, strict=True):
-        its = [] if isinstance(one, Refused) else [next(named).key for _ in one]
-        if line == at:
-            keys.update(its)
-    return keys
+    return plain | {"drawn": stage_of(job, every, now=now)}
 
 
 def _offers(
@@ -154,11 +140,10 @@ def _refusal(refused: Refused, page: PageUnit) -> dict[str, str]:
     return {"problem": refused.said(page), "suggest": refused.suggested(page) or ""}
 
 
-def _line(heard: Heard, named: Iterator[Feature], page: PageUnit) -> dict[str, Any]:
+def _line(heard: Heard, keys: list[str], page: PageUnit) -> dict[str, Any]:
     """A line answered: what it is, or what is wrong with it."""
     if isinstance(heard, Refused):
         return {"key": "", "says": "", "also": [], "operations": "", **_refusal(heard, page)}
-    keys = [next(named).key for _ in heard]
     says = [said(FEATURE, one, page) for one in heard]
     operations = "; ".join(", ".join(verbs_of(one)) for one in heard)
     return {

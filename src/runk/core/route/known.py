@@ -12,7 +12,8 @@ from runk.core.route.feature_question import HOLES
 from runk.core.route.part import EPS, Feature, Part
 from runk.core.route.placed import points
 from runk.core.route.route import Job
-from runk.core.route.section import Slice, section
+from runk.core.route.section import section
+from runk.core.route.slice import Slice
 from runk.core.said import mm_said
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from runk.core.route.face import Face, faces
+from runk.core.route.hold import Hold
 from runk.core.route.route import Job, Route
 from runk.core.route.section import Section, section
 
@@ -21,6 +22,20 @@ class Stage:
 
     section: Section | None
     faces: tuple[Face, ...]
+
+
+def stage_of(
+    job: Job, done: frozenset[str], hold: Hold | None = None, now: frozenset[str] = frozenset()
+) -> Stage:
+    """A part after some of its operations.
+
+    Args:
+        job: The part.
+        done: Operations done; ``now`` those that are shown as fresh.
+        hold: How it is held; None where it lies on the bench.
+    """
+    view = section(job, done, hold, now)
+    return Stage(view if job.part.turned else None, faces(job, done, now, view))
 
 
 def stages(job: Job, route: Route) -> Iterator[Stage]:
@@ -40,5 +55,4 @@ def stages(job: Job, route: Route) -> Iterator[Stage]:
     does = [nothing, *(frozenset(k for k in one.does if k in job.by_key) for one in route.set_ups)]
     for hold, here in zip(ways, does, strict=True):
         done = done | here
-        view = section(job, done, hold, here)
-        yield Stage(view if job.part.turned else None, faces(job, done, here, view))
+        yield stage_of(job, done, hold, here)

@@ -14,36 +14,12 @@ from runk.core.route.hold import Hold
 from runk.core.route.operations import PART_OFF, spare
 from runk.core.route.part import EPS, Feature, is_round, on_axis
 from runk.core.route.route import Job
+from runk.core.route.slice import Slice
 
 LEFT_MM = 0.5
 """What a roughing cut leaves on diameter, drawn."""
 BAR_MM, SKIN_MM, END_MM = 18.0, 1.0, 1.0
 """Of the bar behind a part, of skin on a sawn end, of a casting whose surplus is not told."""
-
-
-@dataclass(frozen=True, slots=True)
-class Slice:
-    """A length of it that is the same all along.
-
-    Args:
-        start: Along the axis; ``end`` where it stops.
-        top: Radius above the axis, ``bottom`` below it: they differ where it is thrown.
-        inner: Radius of what is hollow.
-        right: Top radius at its right end, where it tapers; else as ``top``.
-        thread: Radius to which it is screwed, from outside or inside; 0 where it is not.
-        feature: Name of what was cut there; empty where nothing was yet.
-        now: Whether it was cut in the set-up that is shown.
-    """
-
-    start: float
-    end: float
-    top: float
-    bottom: float
-    inner: float
-    right: float
-    feature: str
-    now: bool
-    thread: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

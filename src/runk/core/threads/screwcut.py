@@ -297,7 +297,7 @@ def headline(answer: ScrewcutAnswer, page: PageUnit) -> str:
 SCREWCUT = Calculator(
     name="screwcut",
     title="A thread cut with a single point",
-    door=Door("/threads/screwcut", "Threads", "Screw-cutting", family="In the lathe"),
+    door=Door("/threads/screwcut", "Threads", "Screw-cutting", family="Cut in the lathe"),
     opening={"thread": "M10", "metal": "mild-steel"},
     question=ScrewcutQuestion,
     answers=(ScrewcutAnswer,),

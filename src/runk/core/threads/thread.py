@@ -173,7 +173,7 @@ def thread(question: ThreadQuestion, _: None = None) -> ThreadAnswer:
 THREAD = Calculator(
     name="thread",
     title="A thread's own sizes",
-    door=Door("/threads/sizes", "Threads", "Sizes", family="Known by"),
+    door=Door("/threads/sizes", "Threads", "Sizes", family="Measured"),
     opening={"thread": "4 BA"},
     question=ThreadQuestion,
     answers=(ThreadAnswer,),

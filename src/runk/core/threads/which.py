@@ -205,7 +205,7 @@ def _candidate(w: Working, one: Thread, size: float, pitch: float | None) -> Thr
 WHICH = Calculator(
     name="which-thread",
     title="Which thread is this?",
-    door=Door("/threads/which", "Threads", "Which is it", family="Known by"),
+    door=Door("/threads/which", "Threads", "Which is it", family="Measured"),
     opening={"size": "4.65 mm", "pitch": "0.81 mm"},
     question=WhichQuestion,
     answers=(WhichAnswer,),

@@ -323,7 +323,7 @@ def headline(answer: WiresAnswer, page: PageUnit) -> str:
 WIRES = Calculator(
     name="wires",
     title="A screw measured over three wires",
-    door=Door("/threads/wires", "Threads", "Three wires", family="Known by"),
+    door=Door("/threads/wires", "Threads", "Three wires", family="Measured"),
     opening={"thread": "M10"},
     question=WiresQuestion,
     answers=(WiresAnswer,),

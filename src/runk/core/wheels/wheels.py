@@ -282,7 +282,7 @@ _TAIL = f"[, wheels {{wheels}}]{_REST}"
 WHEELS = Calculator(
     name="wheels",
     title="Change wheels for a pitch",
-    door=Door("/threads/wheels", "Threads", "Change wheels", family="In the lathe"),
+    door=Door("/threads/wheels", "Threads", "Change wheels", family="Cut in the lathe"),
     opening={"pitch": "0.81 mm"},
     question=WheelsQuestion,
     answers=(WheelsAnswer,),

@@ -4,17 +4,16 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass, fields
+from dataclasses import dataclass
 from fractions import Fraction
-from typing import Annotated, get_args, get_origin, get_type_hints
 
-from runk.core.kinds.base import Kind
 from runk.core.lengths.show import bare
 from runk.core.refusals import Refused
 from runk.core.route.drawn.cut import cut_up
 from runk.core.route.drawn.examples import EXAMPLES
 from runk.core.route.drawn.kinds import kind_of, placeless
 from runk.core.route.drawn.sentence import features_of
+from runk.core.route.feature import FEATURE
 from runk.core.route.feature_question import (
     ENTERED,
     INSIDE,
@@ -279,18 +278,5 @@ def _tried(text: str, names: Sequence[str]) -> str:
 
 
 def _asks(name: str) -> str:
-    kind = _KINDS[name]
+    kind = FEATURE.fields[name]
     return kind.asks or _BESIDES.get(name, kind.label)
-
-
-def _kinds_of_fields() -> dict[str, Kind]:
-    hints = get_type_hints(FeatureQuestion, include_extras=True)
-    found = {}
-    for field in fields(FeatureQuestion):
-        hint = hints[field.name]
-        if get_origin(hint) is Annotated:
-            found[field.name] = next(one for one in get_args(hint) if isinstance(one, Kind))
-    return found
-
-
-_KINDS = _kinds_of_fields()

@@ -5,11 +5,9 @@ from __future__ import annotations
 from functools import cache
 
 from runk.core.route.drawn.examples import EXAMPLES
-from runk.core.route.face import faces
-from runk.core.route.played import Stage
+from runk.core.route.played import Stage, stage_of
 from runk.core.route.reading import part_of
 from runk.core.route.route import Job
-from runk.core.route.section import section
 from runk.core.units import PageUnit
 from runk.core.workshop import Workshop
 
@@ -58,8 +56,7 @@ def sketch(kind: str) -> Stage:
     job = Job(part, Workshop(()))
     every = frozenset(job.by_key)
     now = frozenset(one.key for one in job.operations if one.feature == part.features[-1].key)
-    view = section(job, every, None, now)
-    seen = faces(job, every, now, view)
-    if kind in _ON_END and seen:
-        return Stage(None, seen[:1])
-    return Stage(view if part.turned else None, () if part.turned else seen[:1])
+    whole = stage_of(job, every, now=now)
+    if whole.section is None or (kind in _ON_END and whole.faces):
+        return Stage(None, whole.faces[:1])
+    return Stage(whole.section, ())

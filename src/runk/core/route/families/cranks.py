@@ -5,9 +5,7 @@ from __future__ import annotations
 from fractions import Fraction
 
 from runk.core.route.families.family import Begun, Family, Size, Sizes, see
-
-SPARE_END_MM = Fraction(8)
-"""Of a shaft between centres, behind its left end: cut off last."""
+from runk.core.route.operations import DOG_MM
 
 
 def _crank(s: Sizes) -> Begun:
@@ -18,8 +16,8 @@ def _crank(s: Sizes) -> Begun:
     first, second = ends + thick, ends + thick + wide
     third, long = second + thick, second + thick + ends
     return Begun(
-        # So much more for the chuck and the dog: both journals are finished without letting go.
-        f"bar {s.bar(web)}, {s.piece(long + SPARE_END_MM)} long",
+        # So much more for the dog: both journals are finished without letting go.
+        f"bar {s.bar(web)}, {s.piece(long + Fraction(DOG_MM))} long",
         (
             "face at 0",
             f"face at {s.of(long)}",
